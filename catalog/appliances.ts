@@ -1,0 +1,49 @@
+/** The appliances water is connected to, checked on reading. */
+import { readFileSync } from 'node:fs';
+import { z } from 'zod';
+import type { Appliance } from '../core/make/step-data.ts';
+import { readCsv } from './csv.ts';
+
+const figure = z.string().regex(/^\d+(\.\d+)?$/, 'wants a number').transform(Number);
+const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
+
+/** "hot+cold", "cold or hot+cold": every water it may take. */
+const waters = z
+  .string()
+  .transform((t) => (['cold', 'hot'] as const).filter((w) => t.includes(w)))
+  .refine((w) => w.length > 0, 'names no water');
+
+export const applianceRow = z
+  .object({
+    id: z.string().min(1),
+    appliance: z.string().min(1),
+    water: waters,
+    usual_inlet_ends: z.string(),
+    design_flow_gpm: figure,
+    min_flow_pressure_psi: figure,
+    max_static_psi: figure,
+    fast_closing_valve: z.string(),
+    typical_volume_gal: figure,
+    moves: yes,
+    powered: yes,
+    note: z.string(),
+  })
+  .transform(
+    (r): Appliance => ({
+      id: r.id,
+      name: r.appliance,
+      water: [...r.water],
+      usualInletEnds: r.usual_inlet_ends.split(' | '),
+      designGpm: r.design_flow_gpm,
+      minFlowPsi: r.min_flow_pressure_psi,
+      maxStaticPsi: r.max_static_psi,
+      fastClosing: r.fast_closing_valve.startsWith('single') ? 'single lever' : (r.fast_closing_valve as 'yes' | 'no'),
+      typicalVolumeGal: r.typical_volume_gal,
+      moves: r.moves,
+      powered: r.powered,
+      note: r.note,
+    }),
+  );
+
+export const readAppliances = (): Appliance[] =>
+  readCsv('appliances.csv', readFileSync(new URL('./data/appliances.csv', import.meta.url), 'utf8'), applianceRow);

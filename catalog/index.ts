@@ -1,0 +1,34 @@
+/** The shipped reference data, read and checked once. */
+import { createHash } from 'node:crypto';
+import type { Loose, Part } from '../core/match/part.ts';
+import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
+import { readAppliances } from './appliances.ts';
+import { readLoose, readParts } from './parts.ts';
+import { readSteps } from './steps.ts';
+
+export interface Catalogue {
+  /** Changes with every change of its content; decisions and caches name it. */
+  version: string;
+  currency: string;
+  parts: Part[];
+  loose: (Loose & { name: string })[];
+  appliances: Appliance[];
+  steps: StepTemplate[];
+}
+
+let loaded: Catalogue | null = null;
+
+export function catalogue(): Catalogue {
+  if (!loaded) {
+    const content = { parts: readParts(), loose: readLoose(), appliances: readAppliances(), steps: readSteps() };
+    const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
+    loaded = { version, currency: 'USD', ...content };
+  }
+  return loaded;
+}
+
+export function applianceById(id: string): Appliance {
+  const found = catalogue().appliances.find((a) => a.id === id);
+  if (!found) throw new Error(`The catalogue has no appliance "${id}".`);
+  return found;
+}

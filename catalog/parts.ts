@@ -1,0 +1,74 @@
+/** The shipped parts and loose pieces, checked on reading. Prices are invented and plausible. */
+import { readFileSync } from 'node:fs';
+import { z } from 'zod';
+import { isEndCode } from '../core/ends/code.ts';
+import type { Loose, Part, PartEnd, Port } from '../core/match/part.ts';
+import { readCsv } from './csv.ts';
+
+const whole = z.string().regex(/^\d+$/, 'wants a whole number').transform(Number);
+const decimal = z
+  .string()
+  .regex(/^\d+(\.\d+)?$/, 'wants a number')
+  .transform(Number);
+const optional = z.union([z.literal('').transform(() => undefined), decimal]);
+const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
+const words = z.string().transform((t) => t.split(' ').filter(Boolean));
+
+/** "in=comp-5/8-m@in out=comp-3/8-m@out": id, end code and port of each end. */
+const ends = z.string().transform((text, ctx): PartEnd[] =>
+  text.split(' ').flatMap((piece) => {
+    const found = /^([a-z0-9]+)=(.+)@(in|out|either|branch)$/.exec(piece);
+    if (found && isEndCode(found[2]!)) return [{ id: found[1]!, code: found[2]!, port: found[3] as Port }];
+    ctx.addIssue({ code: 'custom', message: `"${piece}" is not <id>=<end code>@<in|out|either|branch>` });
+    return [];
+  }),
+);
+
+export const partRow = z
+  .object({
+    id: z.string().min(1).max(80),
+    name: z.string().min(1).max(200),
+    kind: z.string().min(1),
+    ends,
+    flexible: yes,
+    cut_to_length: yes,
+    length_in: optional,
+    max_length_in: optional,
+    waters: words,
+    max_psi: whole,
+    max_f: whole,
+    potable: yes,
+    price_cents: whole,
+    cents_per_ft: optional,
+    minutes: decimal,
+    tags: words,
+  })
+  .transform(
+    (r): Part => ({
+      id: r.id,
+      name: r.name,
+      kind: r.kind,
+      ends: r.ends,
+      flexible: r.flexible,
+      cutToLength: r.cut_to_length,
+      ...(r.length_in === undefined ? {} : { lengthIn: r.length_in }),
+      ...(r.max_length_in === undefined ? {} : { maxLengthIn: r.max_length_in }),
+      waters: r.waters as Part['waters'],
+      maxPsi: r.max_psi,
+      maxF: r.max_f,
+      potable: r.potable,
+      priceCents: r.price_cents,
+      ...(r.cents_per_ft === undefined ? {} : { centsPerFt: r.cents_per_ft }),
+      minutes: r.minutes,
+      tags: r.tags,
+    }),
+  );
+
+export const looseRow = z
+  .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole })
+  .transform((r): Loose & { name: string } => ({ code: r.code, name: r.name, priceCents: r.price_cents }));
+
+const file = (name: string) => readFileSync(new URL(`./data/${name}`, import.meta.url), 'utf8');
+
+export const readParts = (): Part[] => readCsv('parts.csv', file('parts.csv'), partRow);
+export const readLoose = () => readCsv('loose.csv', file('loose.csv'), looseRow);

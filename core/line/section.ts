@@ -1,0 +1,182 @@
+import { type End, type EndCode, parseEnd, type ThreadEnd, type TubeEnd } from '../ends/code.ts';
+import { type EndProfile, endProfile, engagedIn, FERRULE_DEPTH_IN, nutOutline, type Piece, type Point } from '../ends/profile.ts';
+import { tubeById } from '../ends/tubes.ts';
+
+/** The run as a section: upper halves to be mirrored about y = 0; inches, water side at x = 0. */
+export interface LineSection {
+  pieces: (Piece & { part: string | null })[];
+  /** The bore, piece by piece. */
+  water: { x0: number; x1: number; radius: number }[];
+  joints: { n: number; x: number; radius: number }[];
+  /** Where each thing stands: null for what is found on site. */
+  spans: { part: string | null; x0: number; x1: number }[];
+  /** Where a long line is broken. */
+  breaks: { x: number; radius: number }[];
+  x0: number;
+  x1: number;
+  radius: number;
+}
+
+/** One thing of the run as the water meets it. */
+export interface LinePart {
+  part: string;
+  inCode: EndCode;
+  outCode: EndCode;
+  /** A hose or tube: drawn broken. */
+  line: 'braided' | 'tube' | null;
+  lengthIn: number;
+}
+
+const SITE_BODY_IN = 0.5;
+const BROKEN_IN = 2.6;
+const SLEEVE_IN = 0.5;
+
+/** Bore of a hose's insert as a share of the hose's own (typical). */
+const INSERT_SHARE = 0.8;
+
+/** Draws the line from the water side to the appliance; `parts` may be empty, when the two ends meet. */
+export function lineSection(from: EndCode, parts: LinePart[], to: EndCode): LineSection {
+  const out: LineSection = { pieces: [], water: [], joints: [], spans: [], breaks: [], x0: 0, x1: 0, radius: 0 };
+  let opening = siteStub(out, parseEnd(from), 1, 0);
+  let outEnd = parseEnd(from);
+  parts.forEach((part, i) => {
+    const inEnd = parseEnd(part.inCode);
+    const start = opening - overlap(outEnd, inEnd);
+    joint(out, i + 1, outEnd, inEnd, opening, start);
+    opening = drawPart(out, part, start);
+    outEnd = parseEnd(part.outCode);
+  });
+  const last = parseEnd(to);
+  const start = opening - overlap(outEnd, last);
+  joint(out, parts.length + 1, outEnd, last, opening, start);
+  siteStub(out, last, -1, start);
+  const xs = out.pieces.flatMap((p) => p.points.map(([x]) => x));
+  out.x0 = Math.min(...xs);
+  out.x1 = Math.max(...xs);
+  out.radius = Math.max(...out.pieces.flatMap((p) => p.points.map(([, y]) => y)));
+  return out;
+}
+
+/** How far the second end's opening lies before the first one's, toward the water side. */
+function overlap(a: End, b: End): number {
+  const male = [a, b].find((e): e is ThreadEnd => e.kind === 'thread' && e.gender === 'm');
+  const female = [a, b].find((e): e is ThreadEnd => e.kind === 'thread' && e.gender === 'f');
+  if (male && female) return Math.min(engagedIn(female), engagedIn(male));
+  const tube = [a, b].find((e): e is TubeEnd => e.kind === 'tube');
+  const socket = [a, b].find((e) => e.kind === 'socket');
+  if (tube && male) return FERRULE_DEPTH_IN;
+  if (tube && socket) return socket.family === 'crimp' || socket.family === 'expand' ? 0.5 : endProfile(socket).depthIn;
+  return socket?.family === 'nose' ? 0.1 : 0;
+}
+
+/** Right-facing ends keep their coordinates, left-facing ones are mirrored. */
+function place(points: Point[], opening: number, facing: 1 | -1): Point[] {
+  return points.map(([x, y]) => [opening + facing * x, y]);
+}
+
+/** What is found on site: the end with some of its body behind it. Returns where it opens. */
+function siteStub(out: LineSection, end: End, facing: 1 | -1, opening: number): number {
+  const p = endProfile(end);
+  const tail = p.lengthIn + SITE_BODY_IN;
+  const outline: Point[] = [...p.outer, [-tail, p.bodyRadiusIn], [-tail, p.boreRadiusIn], ...[...p.inner].reverse()];
+  out.pieces.push({ points: place(outline, opening, facing), material: p.material, part: null });
+  for (const e of p.extra) out.pieces.push({ points: place(e.points, opening, facing), material: e.material, part: null });
+  const ends = [opening, opening - facing * tail].sort((a, b) => a - b) as [number, number];
+  out.water.push({ x0: ends[0], x1: ends[1], radius: p.boreRadiusIn });
+  out.spans.push({ part: null, x0: ends[0], x1: ends[1] });
+  return opening;
+}
+
+/** Draws a part with its inlet opening at `start`; returns where its outlet opens. */
+function drawPart(out: LineSection, part: LinePart, start: number): number {
+  const [inEnd, outEnd] = [parseEnd(part.inCode), parseEnd(part.outCode)];
+  const insert = part.line === 'braided' ? hoseRadius(part).inner * INSERT_SHARE : Math.min(endProfile(inEnd).boreRadiusIn, endProfile(outEnd).boreRadiusIn);
+  const left = endProfile(inEnd, insert);
+  const right = endProfile(outEnd, insert);
+  const middle = part.line ? BROKEN_IN : Math.min(1, Math.max(0.16, part.lengthIn - left.lengthIn - right.lengthIn));
+  const end = start + left.lengthIn + middle + right.lengthIn;
+  const block = Math.max(left.bodyRadiusIn, right.bodyRadiusIn) + 0.02;
+  const bore = Math.min(left.boreRadiusIn, right.boreRadiusIn);
+  const push = (points: Point[], material: Piece['material']) => out.pieces.push({ points, material, part: part.part });
+  if (part.line) brokenLine(out, part, left, right, start, end, push);
+  else {
+    push(
+      [
+        ...place(left.outer, start, -1),
+        [start + left.lengthIn, block],
+        [end - right.lengthIn, block],
+        ...place([...right.outer].reverse(), end, 1),
+        ...place(right.inner, end, 1),
+        [end - right.lengthIn, bore],
+        [start + left.lengthIn, bore],
+        ...place([...left.inner].reverse(), start, -1),
+      ],
+      left.material === 'plastic' && right.material === 'plastic' ? 'plastic' : left.material === 'copper' && right.material === 'copper' ? 'copper' : 'brass',
+    );
+  }
+  for (const e of left.extra) push(place(e.points, start, -1), e.material);
+  for (const e of right.extra) push(place(e.points, end, 1), e.material);
+  const [a, b] = [start + left.lengthIn, end - right.lengthIn];
+  const through = part.line === 'braided' ? hoseRadius(part).inner : bore;
+  out.water.push({ x0: start, x1: a, radius: left.boreRadiusIn }, { x0: a, x1: b, radius: through }, { x0: b, x1: end, radius: right.boreRadiusIn });
+  out.spans.push({ part: part.part, x0: start, x1: end });
+  return end;
+}
+
+/** Outside of a braided hose by its ends' size: typical. */
+function hoseRadius(part: LinePart): { outer: number; inner: number } {
+  const id = part.inCode.includes('1/4') || part.outCode.includes('1/4') ? 'braid-ice' : part.inCode.startsWith('ght') ? 'braid-wash' : 'braid-faucet';
+  const hose = tubeById(id);
+  return { outer: (hose?.odIn ?? 0.5) / 2, inner: (hose?.idIn ?? 0.3) / 2 };
+}
+
+function brokenLine(
+  out: LineSection,
+  part: LinePart,
+  left: EndProfile,
+  right: EndProfile,
+  start: number,
+  end: number,
+  push: (points: Point[], material: Piece['material']) => void,
+): void {
+  const [a, b] = [start + left.lengthIn, end - right.lengthIn];
+  const tubeRadius = { outer: left.bodyRadiusIn, inner: left.boreRadiusIn };
+  const hose = part.line === 'braided' ? hoseRadius(part) : tubeRadius;
+  const stub = (p: EndProfile, at: number, facing: 1 | -1) => push(place([...p.outer, ...[...p.inner].reverse()], at, facing), p.material);
+  stub(left, start, -1);
+  stub(right, end, 1);
+  const box = (x0: number, x1: number, r0: number, r1: number): Point[] => [[x0, r0], [x0, r1], [x1, r1], [x1, r0]];
+  if (part.line === 'braided') {
+    push(box(a, a + SLEEVE_IN, left.boreRadiusIn, hose.outer + 0.05), 'steel');
+    push(box(b - SLEEVE_IN, b, right.boreRadiusIn, hose.outer + 0.05), 'steel');
+    push(box(a + SLEEVE_IN, b - SLEEVE_IN, hose.inner, hose.outer), 'braid');
+  } else {
+    push(box(a, b, hose.inner, hose.outer), left.material);
+  }
+  out.breaks.push({ x: (a + b) / 2, radius: hose.outer + 0.08 });
+}
+
+/** Marks a joint, and draws the loose nut, ferrule or ring that holds a tube. */
+function joint(out: LineSection, n: number, a: End, b: End, openingA: number, openingB: number): void {
+  const [pa, pb] = [endProfile(a), endProfile(b)];
+  const reach = [pa, pb].flatMap((p) => [...p.outer, ...p.extra.flatMap((e) => e.points)].map(([, y]) => y));
+  out.joints.push({ n, x: (openingA + openingB) / 2, radius: Math.max(...reach) });
+  const male = a.kind === 'thread' ? a : b.kind === 'thread' ? b : null;
+  const tube = a.kind === 'tube' ? a : b.kind === 'tube' ? b : null;
+  if (!tube) return;
+  const facing: 1 | -1 = tube === b ? 1 : -1;
+  const mouth = tube === b ? openingA : openingB;
+  const r = tube.tube.odIn / 2;
+  const add = (points: Point[], material: Piece['material']) => out.pieces.push({ points: place(points, mouth, facing), material, part: null });
+  if (male?.family === 'comp') {
+    const nut = nutOutline({ ...male, gender: 'f', material: 'metal' }, -(engagedIn(male) + 0.2), r + 0.008);
+    add(
+      nut.map(([x, y]): Point => [-x - engagedIn(male), y]),
+      'brass',
+    );
+    const ferrule: Point[] = [[-0.07, r + 0.002], [-0.02, r + 0.035], [0.05, r + 0.055], [0.1, r + 0.002]];
+    add(ferrule, tube.tube.material === 'copper' ? 'brass' : 'plastic');
+  }
+  const barb = [a, b].find((e) => e.kind === 'socket' && (e.family === 'crimp' || e.family === 'expand'));
+  if (barb) add([[-0.4, r], [-0.4, r + 0.04], [-0.12, r + 0.04], [-0.12, r]], 'copper');
+}

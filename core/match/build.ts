@@ -1,0 +1,85 @@
+import type { EndCode } from '../ends/code.ts';
+import { parseEnd } from '../ends/code.ts';
+import { type Reason, reason } from '../reason.ts';
+import { type Option, piecePriceCents } from './options.ts';
+import type { Chain, ChainJoint } from './query.ts';
+import { CAP_RATE, callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
+import { notPreferred } from './suits.ts';
+
+/** Puts the chosen options together as a chain, with every figure worked out afresh and exactly. */
+export function buildChain(s: Setting, steps: Option[]): Chain {
+  const { weights } = s.rules;
+  const joints = jointsOf(s, steps);
+  const branches = steps.flatMap((o) => o.branches);
+  const loose = countLoose(joints, branches);
+  const caps = branches.filter((b) => b.use === 'cap').length;
+  const rates = [...joints.map((j) => callbackRateOf(j.mating)), ...Array<number>(caps).fill(CAP_RATE)];
+  const priceCents =
+    steps.reduce((sum, o) => sum + piecePriceCents(o.part, o.cutLengthIn), 0) +
+    Object.entries(loose).reduce((sum, [code, n]) => sum + n * (s.loosePrice.get(code) ?? 0), 0);
+  const minutes = steps.reduce((sum, o) => sum + o.part.minutes, 0);
+  const offVan = [
+    ...steps.filter((o) => partShort(s, o.part.id)).map((o) => o.part.id),
+    ...Object.entries(loose).flatMap(([code, n]) => (looseShort(s, code, n) ? [code] : [])),
+  ];
+  const cost = {
+    price: priceCents / 100,
+    minutes: minutes * weights.minuteDollars,
+    callbacks: rates.reduce((sum, r) => sum + r, 0) * weights.callbackDollars,
+    trip: offVan.length > 0 ? weights.tripDollars : 0,
+    preference: steps.filter((o) => notPreferred(o.part, s.rules)).length * weights.notPreferredDollars,
+  };
+  return {
+    parts: steps.map((o) => o.part.id),
+    path: steps.map((o) => ({
+      part: o.part.id,
+      inEnd: o.inEnd,
+      outEnd: o.outEnd,
+      ...(o.cutLengthIn === null ? {} : { cutLengthIn: o.cutLengthIn }),
+    })),
+    branches,
+    joints,
+    loose,
+    lengthIn: steps.reduce((sum, o) => sum + o.lengthIn, 0),
+    priceCents,
+    leakRisk: 1 - rates.reduce((dry, r) => dry * (1 - r), 1),
+    minutes,
+    offVan,
+    cautions: cautionsOf(s, steps, joints),
+    cost: { total: cost.price + cost.minutes + cost.callbacks + cost.trip + cost.preference, ...cost },
+  };
+}
+
+function jointsOf(s: Setting, steps: Option[]): ChainJoint[] {
+  const outs: EndCode[] = [s.from, ...steps.map((o) => o.outCode)];
+  const ins: EndCode[] = [...steps.map((o) => o.inCode), s.to];
+  const pairs = outs.map((a, i) => [a, ins[i] as EndCode] as const);
+  for (const b of steps.flatMap((o) => o.branches)) if (b.use === 'rejoin') pairs.push([b.code, s.rejoin as EndCode]);
+  return pairs.map(([a, b], i) => ({ n: i + 1, a, b, mating: s.mating(a, b) }));
+}
+
+function countLoose(joints: ChainJoint[], branches: Chain['branches']): Record<string, number> {
+  const out: Record<string, number> = {};
+  const codes = [...joints.flatMap((j) => j.mating.loose), ...branches.flatMap((b) => (b.use === 'cap' ? [`cap-${b.code}`] : []))];
+  for (const code of codes) out[code] = (out[code] ?? 0) + 1;
+  return out;
+}
+
+function cautionsOf(s: Setting, steps: Option[], joints: ChainJoint[]): Reason[] {
+  const out: Reason[] = [];
+  if (joints.some((j) => j.mating.verdict === 'marginal')) {
+    out.push(reason('marginal', 'A joint of this chain only may hold: get the right part if there is any way to.'));
+  }
+  for (const side of [s.from, s.to]) {
+    if (parseEnd(side).family === 'ptc') {
+      out.push(reason('push-found', 'A push-to-connect end found in place: check that it is sound, and that it takes this tube.'));
+    }
+  }
+  const plastic = joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper'));
+  out.push(...plastic);
+  if (s.need.tempF > 120) out.push(reason('scald', 'Hot water above 120 F scalds: cool it or keep hands clear.', { figures: { tempF: s.need.tempF } }));
+  if (steps.some((o) => o.part.tags.includes('solder'))) {
+    out.push(reason('fire', 'Soldering: heat shield, extinguisher, fire watch; nothing plastic attached; a wet pipe will not solder.'));
+  }
+  return out;
+}

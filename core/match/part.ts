@@ -1,0 +1,42 @@
+import type { EndCode } from '../ends/code.ts';
+import type { LooseCode } from '../ends/joint.ts';
+
+/** Which way water may go through an end: 'in' and 'out' of a valve or check, 'either' of a plain fitting, 'branch' of a tee. */
+export type Port = 'in' | 'out' | 'either' | 'branch';
+
+export interface PartEnd {
+  id: string;
+  code: EndCode;
+  port: Port;
+}
+
+/** Anything with two or more ends. Lengths in inches, pressure in psi, temperature in F, money in cents, work in minutes. */
+export interface Part {
+  id: string;
+  name: string;
+  kind: string;
+  ends: PartEnd[];
+  flexible: boolean;
+  cutToLength: boolean;
+  /** End to end; of a cut piece the least it adds. */
+  lengthIn?: number;
+  /** What a coil or riser holds. */
+  maxLengthIn?: number;
+  waters: ('cold' | 'hot')[];
+  maxPsi: number;
+  maxF: number;
+  potable: boolean;
+  priceCents: number;
+  centsPerFt?: number;
+  minutes: number;
+  /** 'stop', 'arrestor', 'tee', 'check', 'union', 'saddle', 'listed-hidden', 'line:copper', 'valved:<end id>', a material, ... */
+  tags: string[];
+}
+
+/** A nut, ferrule, insert, ring, washer or cap, with its price. */
+export interface Loose {
+  code: LooseCode;
+  priceCents: number;
+}
+
+export const isLine = (part: Part): boolean => part.flexible || part.cutToLength;

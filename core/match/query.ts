@@ -1,0 +1,136 @@
+import type { EndCode } from '../ends/code.ts';
+import type { LooseCode } from '../ends/joint.ts';
+import type { Mating } from '../ends/mate.ts';
+import { finite, InputError } from '../errors.ts';
+import type { HouseRules } from '../house/rules.ts';
+import type { Reason } from '../reason.ts';
+import type { PartIndex } from './catalogue-index.ts';
+import type { Loose, Part } from './part.ts';
+
+/** What the chain must do. */
+export interface Need {
+  water: 'cold' | 'hot';
+  /** F; 70 cold, 140 hot unless given. */
+  tempF?: number;
+  /** psi; 80 unless given. */
+  pressurePsi?: number;
+  /** true unless given. */
+  potable?: boolean;
+  minLengthIn?: number;
+  stop?: boolean;
+  arrestor?: boolean;
+  /** A vented backflow preventer. */
+  check?: boolean;
+  /** Tags no part may carry: 'copper', 'brass' after reverse osmosis. */
+  avoid?: string[];
+  /** true unless given: can the joints be reached afterwards? */
+  reachable?: boolean;
+}
+
+export interface MatchQuery {
+  from: EndCode;
+  to: EndCode;
+  parts: Part[] | PartIndex;
+  loose?: Loose[];
+  /** How many chains; 5 unless given. */
+  k?: number;
+  /** What was parted from `from` and must be joined again. */
+  rejoin?: EndCode;
+  need: Need;
+  rules?: HouseRules;
+  /** What is on the van, by part id or loose code, a missing key being 0; left out = everything is. */
+  stock?: Record<string, number>;
+}
+
+export interface PathStep {
+  part: string;
+  inEnd: string;
+  outEnd: string;
+  cutLengthIn?: number;
+}
+
+export interface Branch {
+  part: string;
+  end: string;
+  code: EndCode;
+  use: 'rejoin' | 'free' | 'cap';
+}
+
+export interface ChainJoint {
+  n: number;
+  a: EndCode;
+  b: EndCode;
+  mating: Mating;
+}
+
+/** Money expected to be spent, in dollars. */
+export interface ChainCost {
+  total: number;
+  price: number;
+  minutes: number;
+  callbacks: number;
+  trip: number;
+  preference: number;
+}
+
+export interface Chain {
+  parts: string[];
+  path: PathStep[];
+  branches: Branch[];
+  joints: ChainJoint[];
+  loose: Record<LooseCode, number>;
+  lengthIn: number;
+  priceCents: number;
+  leakRisk: number;
+  minutes: number;
+  offVan: string[];
+  cautions: Reason[];
+  cost: ChainCost;
+}
+
+export interface MatchResult {
+  chains: Chain[];
+  refused: { part: string; because: Reason[] }[];
+  unreachable?: Reason[];
+}
+
+/** Joints `from`-part, part-part, part-`to` a chain may have at most. */
+export const MAX_JOINTS = 7;
+
+/** What a coil needs beyond the distance (6 in at each end), and a rigid riser (3/8 in into the fitting at each end). */
+export const COIL_ALLOWANCE_IN = 12;
+export const RISER_ALLOWANCE_IN = 0.75;
+
+/** Line allowed after an arrestor: it stands within 6 ft of the valve. */
+export const ARRESTOR_REACH_IN = 72;
+
+/** A need with its defaults filled in, checked. */
+export interface FullNeed {
+  water: 'cold' | 'hot';
+  tempF: number;
+  pressurePsi: number;
+  potable: boolean;
+  minLengthIn: number | null;
+  stop: boolean;
+  arrestor: boolean;
+  check: boolean;
+  avoid: string[];
+  reachable: boolean;
+}
+
+export function fullNeed(need: Need): FullNeed {
+  if (need.water !== 'cold' && need.water !== 'hot') throw new InputError('water', need.water, "Say 'cold' or 'hot'.");
+  const { minLengthIn } = need;
+  return {
+    water: need.water,
+    tempF: finite('water temperature', need.tempF ?? (need.water === 'hot' ? 140 : 70), { atLeast: 32, atMost: 212 }),
+    pressurePsi: finite('pressure', need.pressurePsi ?? 80, { atLeast: 0, atMost: 1000 }),
+    potable: need.potable ?? true,
+    minLengthIn: minLengthIn === undefined ? null : finite('least length', minLengthIn, { above: 0, atMost: 12_000 }),
+    stop: need.stop ?? false,
+    arrestor: need.arrestor ?? false,
+    check: need.check ?? false,
+    avoid: need.avoid ?? [],
+    reachable: need.reachable ?? true,
+  };
+}

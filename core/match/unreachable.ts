@@ -1,0 +1,54 @@
+import { allEndCodes, type EndCode } from '../ends/code.ts';
+import { endLabel } from '../ends/label.ts';
+import { type Reason, reason } from '../reason.ts';
+import type { MatchQuery } from './query.ts';
+import { callbackRateOf, type Setting } from './setting.ts';
+
+/**
+ * Why there is no chain: the requirement that alone stands in its way where there is one, else the two ends of the part that is missing.
+ *
+ * @param possible answers whether a changed query has a chain
+ */
+export function explainUnreachable(s: Setting, q: MatchQuery, possible: (q: MatchQuery) => boolean): Reason[] {
+  const stands = relaxations(q).find(({ query }) => possible(query));
+  if (stands) return [reason(stands.rule, stands.text)];
+  const [a, b] = [counterpart(s, s.from), counterpart(s, s.to)];
+  if (!a || !b) {
+    const side = a ? s.to : s.from;
+    return [reason('no-counterpart', `Nothing in the tables seals on ${endLabel(side)}: it has to be replaced or cut back.`)];
+  }
+  return [
+    reason('missing-part', `No chain in this catalogue. The missing part would have ${endLabel(a)} on one side and ${endLabel(b)} on the other.`, {
+      figures: { from: a, to: b },
+    }),
+  ];
+}
+
+/** The end that seals best on another, by its callback rate; of equals the first of the tables. */
+function counterpart(s: Setting, code: EndCode): EndCode | null {
+  let best: { code: EndCode; rate: number } | null = null;
+  for (const other of allEndCodes) {
+    const mating = s.mating(code, other);
+    if (mating.verdict !== 'seals') continue;
+    const rate = callbackRateOf(mating);
+    if (!best || rate < best.rate) best = { code: other, rate };
+  }
+  return best?.code ?? null;
+}
+
+/** The query with one requirement dropped at a time, and how to say that this one is in the way. */
+function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQuery }[] {
+  const { need } = q;
+  const without = (change: Partial<MatchQuery['need']>): MatchQuery => ({ ...q, need: { ...need, ...change } });
+  const out: { rule: string; text: string; query: MatchQuery }[] = [];
+  const add = (asked: unknown, rule: string, text: string, query: MatchQuery) => asked && out.push({ rule, text, query });
+  add(need.arrestor, 'only-without-arrestor', 'These ends can be joined, but no chain has a hammer arrestor within 6 ft.', without({ arrestor: false }));
+  add(need.stop, 'only-without-stop', 'These ends can be joined, but no chain has its own stop.', without({ stop: false }));
+  add(need.check, 'only-without-check', 'These ends can be joined, but no chain has a vented backflow preventer.', without({ check: false }));
+  add(need.minLengthIn, 'only-shorter', `These ends can be joined, but no line in the catalogue reaches ${need.minLengthIn} in.`, without({ minLengthIn: undefined }));
+  add(need.avoid?.length, 'only-with-avoided', `These ends can be joined, but only with ${need.avoid?.join(' or ')}.`, without({ avoid: [] }));
+  add(need.reachable === false, 'only-reachable', 'These ends can be joined, but not where the joints cannot be reached.', without({ reachable: true }));
+  add(need.water === 'hot', 'only-cold', 'These ends can be joined for cold water, but not for hot.', without({ water: 'cold', tempF: undefined }));
+  add(q.rejoin, 'only-without-rejoin', 'These ends can be joined, but no tee takes the old line back.', { ...q, rejoin: undefined });
+  return out;
+}
