@@ -1,8 +1,8 @@
 /** The appliances water is connected to, checked on reading. */
-import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import type { Appliance } from '../core/make/step-data.ts';
 import { readCsv } from './csv.ts';
+import { dataFile } from './file.ts';
 
 const figure = z.string().regex(/^\d+(\.\d+)?$/, 'wants a number').transform(Number);
 const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
@@ -46,4 +46,4 @@ export const applianceRow = z
   );
 
 export const readAppliances = (): Appliance[] =>
-  readCsv('appliances.csv', readFileSync(new URL('./data/appliances.csv', import.meta.url), 'utf8'), applianceRow);
+  readCsv('appliances.csv', dataFile('appliances.csv'), applianceRow);

@@ -1,9 +1,9 @@
 /** The shipped parts and loose pieces, checked on reading. Prices are invented and plausible. */
-import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import { isEndCode } from '../core/ends/code.ts';
 import type { Loose, Part, PartEnd, Port } from '../core/match/part.ts';
 import { readCsv } from './csv.ts';
+import { dataFile } from './file.ts';
 
 const whole = z.string().regex(/^\d+$/, 'wants a whole number').transform(Number);
 const decimal = z
@@ -68,7 +68,6 @@ export const looseRow = z
   .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole })
   .transform((r): Loose & { name: string } => ({ code: r.code, name: r.name, priceCents: r.price_cents }));
 
-const file = (name: string) => readFileSync(new URL(`./data/${name}`, import.meta.url), 'utf8');
 
-export const readParts = (): Part[] => readCsv('parts.csv', file('parts.csv'), partRow);
-export const readLoose = () => readCsv('loose.csv', file('loose.csv'), looseRow);
+export const readParts = (): Part[] => readCsv('parts.csv', dataFile('parts.csv'), partRow);
+export const readLoose = () => readCsv('loose.csv', dataFile('loose.csv'), looseRow);

@@ -1,10 +1,10 @@
 /** The trade's tables (threads, tubes, seals) as they stand in `data/`, checked on reading. */
-import { readFileSync } from 'node:fs';
 import { z } from 'zod';
 import type { Seal } from '../core/ends/seals.ts';
 import type { Thread } from '../core/ends/threads.ts';
 import type { Tube } from '../core/ends/tubes.ts';
 import { readCsv } from './csv.ts';
+import { dataFile } from './file.ts';
 
 const figure = z
   .string()
@@ -115,10 +115,6 @@ export const sealRow = z
     }),
   );
 
-function file(name: string): string {
-  return readFileSync(new URL(`./data/${name}`, import.meta.url), 'utf8');
-}
-
-export const readThreads = (): Thread[] => readCsv('threads.csv', file('threads.csv'), threadRow);
-export const readTubes = (): Tube[] => readCsv('tubes.csv', file('tubes.csv'), tubeRow);
-export const readSeals = (): Seal[] => readCsv('seals.csv', file('seals.csv'), sealRow);
+export const readThreads = (): Thread[] => readCsv('threads.csv', dataFile('threads.csv'), threadRow);
+export const readTubes = (): Tube[] => readCsv('tubes.csv', dataFile('tubes.csv'), tubeRow);
+export const readSeals = (): Seal[] => readCsv('seals.csv', dataFile('seals.csv'), sealRow);
