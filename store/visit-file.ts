@@ -199,3 +199,8 @@ async function keepEntry(tx: Tx, shopId: string, entry: VisitFile['entries'][num
     throw error;
   }
 }
+
+/** The published JSON Schema of a visit file. */
+export function visitFileSchema(): object {
+  return z.toJSONSchema(visitFile, { target: 'draft-2020-12', io: 'input' });
+}

@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import type { LedgerQuery } from '../../store/ledger.ts';
+
+const shape = z.object({
+  q: z.string().max(200, 'is longer than 200 characters').optional(),
+  appliance: z.string().max(60).optional(),
+  seal: z.string().max(60).optional(),
+  callbacks: z.enum(['any', 'only', 'none']).optional(),
+  offset: z.coerce.number().int().min(0).max(1_000_000).optional(),
+});
+
+/** The ledger's filter from an address. */
+export function ledgerQuery(url: URL): LedgerQuery {
+  const given = Object.fromEntries([...url.searchParams].filter(([, value]) => value !== ''));
+  return shape.parse(given);
+}

@@ -1,0 +1,36 @@
+import { defineMiddleware } from 'astro:middleware';
+import { answerOf } from './http/faults.ts';
+import { guard } from './http/guard.ts';
+import type { Problem } from './http/problem.ts';
+
+const HEADERS: Record<string, string> = {
+  'x-content-type-options': 'nosniff',
+  'referrer-policy': 'same-origin',
+  'x-frame-options': 'DENY',
+  'cross-origin-opener-policy': 'same-origin',
+  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+};
+
+export const onRequest = defineMiddleware(async (context, next) => {
+  const { request, url } = context;
+  let response = guard(request);
+  if (!response) {
+    try {
+      response = await next();
+    } catch (error) {
+      response = answerOf(error);
+      if (!url.pathname.startsWith('/api/')) response = await asPage(response);
+    }
+  }
+  for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
+  return response;
+});
+
+/** The same words for a person: a bare page that needs neither database nor script. */
+async function asPage(response: Response): Promise<Response> {
+  const { title, detail, status } = (await response.json()) as Problem;
+  const safe = (text: string) => text.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`);
+  const body = `<!doctype html><html lang="en"><meta charset="utf-8"><title>${safe(title)}</title><meta name="viewport" content="width=device-width">
+<h1>${safe(title)}</h1><p>${safe(detail)}</p><p><a href="">Try again</a> or go <a href="/">to the day sheet</a>.</p></html>`;
+  return new Response(body, { status, headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'" } });
+}

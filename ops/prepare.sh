@@ -1,0 +1,60 @@
+# Installs what is missing. Sourced by ./start and ./test; every step says what it does and how to help it along.
+
+die() { printf '%s\n' "$*" >&2; exit 1; }
+
+need_node() {
+  command -v node >/dev/null || die "Node.js is missing. Install Node.js 20 (apt-get install nodejs npm, or your own build) and try again."
+  node -e 'const [a,b]=process.versions.node.split(".").map(Number);process.exit(a>20||(a===20&&b>=11)?0:1)' \
+    || die "Node.js $(node -v) is too old. Brass Nut wants 20.11 or newer."
+}
+
+# need_debian <command or file to look for> <package>
+install_debian() {
+  local package=$1 as=()
+  if [ "$(id -u)" -ne 0 ]; then
+    if sudo -n true 2>/dev/null; then as=(sudo -n); else die "$package is missing. Run once: sudo apt-get install -y --no-install-recommends $package"; fi
+  fi
+  command -v apt-get >/dev/null || die "$package is missing and this is not Debian: install it by hand and try again."
+  echo "Installing $package from Debian's packages ..."
+  # The package would start a cluster of its own, which is not wanted here.
+  if [ "$package" = postgresql ] && [ ! -e /etc/postgresql-common/createcluster.conf ]; then
+    "${as[@]}" mkdir -p /etc/postgresql-common
+    echo 'create_main_cluster = false' | "${as[@]}" tee /etc/postgresql-common/createcluster.conf >/dev/null
+  fi
+  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$package" >/tmp/brass-nut-apt.$$ 2>&1 \
+    || { "${as[@]}" apt-get update -q >/dev/null 2>&1 || true
+         "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$package" >/tmp/brass-nut-apt.$$ 2>&1; } \
+    || { tail -n 5 /tmp/brass-nut-apt.$$ >&2; die "Could not install $package. With a network, run: apt-get update && apt-get install -y $package"; }
+  rm -f /tmp/brass-nut-apt.$$
+}
+
+need_postgres() {
+  [ -n "${DATABASE_URL:-}" ] && [ "${1:-}" != own ] && return
+  ls /usr/lib/postgresql/*/bin/initdb >/dev/null 2>&1 || command -v initdb >/dev/null || install_debian postgresql
+}
+
+need_chromium() {
+  [ -x /usr/bin/chromium ] || install_debian chromium
+}
+
+need_packages() {
+  local want
+  want=$(sha256sum package-lock.json | cut -d' ' -f1)
+  [ "$(cat node_modules/.brass-nut-lock 2>/dev/null)" = "$want" ] && return
+  command -v npm >/dev/null || die "npm is missing. Install it (apt-get install npm) and try again."
+  echo "Installing the npm packages of the lock file ..."
+  npm ci --no-fund --no-audit --loglevel=error || die "npm ci failed. It needs the npm registry once: check the network and the disk, then try again."
+  echo "$want" > node_modules/.brass-nut-lock
+}
+
+need_build() {
+  local newer
+  if [ -e dist/.built ]; then
+    newer=$(find app core catalog store astro.config.mjs package-lock.json tsconfig.json -newer dist/.built -type f -print -quit)
+    [ -z "$newer" ] && return
+  fi
+  echo "Building ..."
+  ASTRO_TELEMETRY_DISABLED=1 npx --no-install astro build --silent >/tmp/brass-nut-build.$$ 2>&1 || { tail -n 30 /tmp/brass-nut-build.$$ >&2; rm -f /tmp/brass-nut-build.$$; die "The build failed."; }
+  rm -f /tmp/brass-nut-build.$$
+  touch dist/.built
+}

@@ -1,0 +1,145 @@
+/** Starts the database, brings it up to date, loads the demo on first use, serves, and stops all of it on Ctrl-C. */
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { now } from '../store/clock.ts';
+import { connect } from '../store/connection.ts';
+import { migrate, readMigrations } from '../store/migrate.ts';
+import { ensureDemo } from '../store/seed/demo.ts';
+import { type Cluster, defaultDataFolder, SetupError, startCluster } from './cluster.ts';
+
+const root = process.cwd();
+
+interface Options {
+  port: number;
+  data: string;
+  fresh: boolean;
+  empty: boolean;
+}
+
+function readOptions(): Options {
+  let values: { port?: string; data?: string; fresh?: boolean; empty?: boolean };
+  try {
+    ({ values } = parseArgs({ options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' }, empty: { type: 'boolean' } } }));
+  } catch (error) {
+    throw new SetupError(`${(error as Error).message.split('.')[0]}. See ./start --help`);
+  }
+  const port = Number(values.port ?? 4880);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new SetupError(`--port ${values.port} is not a port. Take a number from 1 to 65535.`);
+  return { port, data: resolve(values.data ?? defaultDataFolder(root)), fresh: values.fresh ?? false, empty: values.empty ?? false };
+}
+
+/** What answers on the port: ourselves, somebody else, or nobody. */
+async function whoAnswers(port: number): Promise<'brass-nut' | 'other' | 'nobody'> {
+  try {
+    const response = await fetch(`http://127.0.0.1:${port}/api/v1/health`, { signal: AbortSignal.timeout(1500) });
+    const body = (await response.json().catch(() => null)) as { name?: string } | null;
+    return body?.name === 'brass-nut' ? 'brass-nut' : 'other';
+  } catch (error) {
+    return (error as { cause?: { code?: string } }).cause?.code === 'ECONNREFUSED' ? 'nobody' : 'other';
+  }
+}
+
+function holderOf(port: number): string {
+  try {
+    const line = execFileSync('ss', ['-ltnpH', `sport = :${port}`], { encoding: 'utf8' });
+    return /users:\(\("([^"]+)",pid=(\d+)/.exec(line)?.slice(1).join(', process ') ?? 'another program';
+  } catch {
+    return 'another program';
+  }
+}
+
+async function openDatabase(options: Options): Promise<{ url: string; cluster: Cluster | null }> {
+  const given = process.env.DATABASE_URL;
+  if (given) return { url: given, cluster: null };
+  const first = !existsSync(options.data);
+  if (first) console.log(`Making a database in ${options.data} ...`);
+  const cluster = await startCluster(options.data, { fresh: options.fresh });
+  return { url: cluster.url, cluster };
+}
+
+async function prepare(url: string, options: Options): Promise<void> {
+  const applied = await migrate(url, readMigrations(join(root, 'store', 'migrations')));
+  if (applied.length > 0) console.log(`Database brought up to date (${applied.length} migration${applied.length > 1 ? 's' : ''}).`);
+  const withoutDemo = join(options.data, 'without-demo');
+  if (options.empty) {
+    mkdirSync(options.data, { recursive: true });
+    writeFileSync(withoutDemo, 'started with --empty\n');
+  }
+  if (existsSync(withoutDemo)) return;
+  const sql = connect(url, 1);
+  try {
+    const { loaded } = await ensureDemo(sql, now());
+    if (loaded) console.log('Demo loaded.');
+  } finally {
+    await sql.end();
+  }
+}
+
+function serve(url: string, port: number): ChildProcess {
+  return spawn(process.execPath, ['dist/server/entry.mjs'], {
+    cwd: root,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...process.env, HOST: '127.0.0.1', PORT: String(port), DATABASE_URL: url, BRASS_NUT_ROOT: root },
+  });
+}
+
+async function main(): Promise<void> {
+  const options = readOptions();
+  const address = `http://127.0.0.1:${options.port}/`;
+  const answer = await whoAnswers(options.port);
+  if (answer === 'brass-nut') {
+    if (options.fresh || options.empty) throw new SetupError(`Brass Nut runs already at ${address} Stop it first (Ctrl-C where it was started).`);
+    console.log(`Brass Nut runs already: ${address}`);
+    return;
+  }
+  if (answer === 'other') throw new SetupError(`Port ${options.port} is held by ${holderOf(options.port)}. Stop that, or take another with --port.`);
+  const { url, cluster } = await openDatabase(options);
+  let server: ChildProcess | null = null;
+  let stopping = false;
+  const stop = (code: number) => {
+    if (stopping) return;
+    stopping = true;
+    const end = () => {
+      cluster?.stop();
+      process.exit(code);
+    };
+    if (!server || server.exitCode !== null) end();
+    else {
+      server.once('exit', end);
+      server.kill('SIGTERM');
+      setTimeout(() => server?.kill('SIGKILL'), 4000).unref();
+    }
+  };
+  process.on('SIGINT', () => stop(0));
+  process.on('SIGTERM', () => stop(0));
+  try {
+    await prepare(url, options);
+    server = serve(url, options.port);
+    server.once('exit', (code) => {
+      if (stopping) return;
+      console.error(`The server stopped by itself (code ${code}).`);
+      stop(1);
+    });
+    for (let tries = 0; (await whoAnswers(options.port)) !== 'brass-nut'; tries++) {
+      if (tries > 100) throw new SetupError('The server did not answer within 10 seconds.');
+      await new Promise((wake) => setTimeout(wake, 100));
+    }
+    console.log(`Brass Nut is up: ${address}   (Ctrl-C stops it)`);
+  } catch (error) {
+    report(error);
+    stop(1);
+  }
+}
+
+function report(error: unknown): void {
+  const { code, message } = error as { code?: string; message?: string };
+  const hint = code === 'ENOSPC' ? ' The disk is full: make room and try again.' : code === 'ECONNREFUSED' ? ' Is the database in DATABASE_URL running?' : '';
+  console.error(`${message ?? String(error)}${hint}`);
+}
+
+main().catch((error) => {
+  report(error);
+  process.exit(1);
+});

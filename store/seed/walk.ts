@@ -1,0 +1,153 @@
+/** Walks a demo run through its stages and writes what a plumber would have entered. */
+import { applianceById, catalogue } from '../../catalog/index.ts';
+import { defaultRules } from '../../core/house/rules.ts';
+import { workCard } from '../../core/make/work-card.ts';
+import { matchChains } from '../../core/match/chains.ts';
+import type { Chain, Need } from '../../core/match/query.ts';
+import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../core/record/entry.ts';
+import { roundsOf } from '../../core/record/run-state.ts';
+import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';
+import { type Chance, uuidAt } from './random.ts';
+
+const ORDER: Progress[] = ['new', 'looked', 'matched', 'shut', 'half made', 'damp', 'proving', 'proven', 'signed off'];
+const reaches = (progress: Progress, step: Progress) => ORDER.indexOf(progress) >= ORDER.indexOf(step);
+
+const chains = new Map<string, Chain>();
+
+export function needOf(run: DemoRun): Need {
+  return {
+    water: run.water,
+    ...(run.inches === null ? {} : { minLengthIn: run.inches }),
+    ...(run.ownStop ? { stop: true } : {}),
+    ...(run.arrestor ? { arrestor: true } : {}),
+  };
+}
+
+function chainOf(run: DemoRun): Chain {
+  const key = JSON.stringify([run.from, run.to, run.rejoin, needOf(run)]);
+  let chain = chains.get(key);
+  if (!chain) {
+    const { parts, loose } = catalogue();
+    chain = matchChains({ from: run.from, to: run.to, rejoin: run.rejoin, parts, loose, need: needOf(run), k: 1 }).chains[0];
+    if (!chain) throw new Error(`The demo's run ${run.key} has no chain: mend the catalogue or the run.`);
+    chains.set(key, chain);
+  }
+  return chain;
+}
+
+export interface Walk {
+  visitId: string;
+  runId: string;
+  stemId: string;
+  deviceId: string;
+  appliance: DemoAppliance;
+  run: DemoRun;
+  progress: Progress;
+  startMs: number;
+  next: Chance;
+  /** A leak that showed afterwards, on this joint (from 0). */
+  callback?: number;
+  /** Looked at again the next day. */
+  recheck?: boolean;
+}
+
+export function walkEntries(w: Walk): Entry[] {
+  const out: Entry[] = [];
+  let clock = w.startMs;
+  const add = <K extends EntryKind>(kind: K, body: Bodies[K], minutes = 1, target: { jointId?: string; checkPointId?: string } = {}): string => {
+    clock += minutes * 60_000;
+    const at = new Date(clock).toISOString();
+    const id = uuidAt(clock, w.next);
+    const base = { id, visitId: w.visitId, runId: w.runId, jointId: target.jointId ?? null, checkPointId: target.checkPointId ?? null };
+    out.push({ ...base, correctsId: null, deviceId: w.deviceId, seenAt: at, sentAt: at, recordedAt: at, kind, body } as Entry);
+    return id;
+  };
+  const { run } = w;
+  if (!reaches(w.progress, 'looked')) return out;
+  add('end-seen', { side: 'from', end: run.from, how: 'seen' });
+  add('end-seen', { side: 'to', end: run.to, how: w.next() < 0.7 ? 'seen' : 'measured' });
+  if (run.rejoin) add('end-seen', { side: 'rejoin', end: run.rejoin, how: 'seen' });
+  add('stop-tried', run.stop);
+  add('old-line-judged', { verdict: 'replace', findings: [w.next() < 0.5 ? 'over its age' : 'washer hardened'] });
+  if (run.inches !== null) add('distance-measured', { text: String(run.inches), inches: run.inches });
+  if (run.ownStop || run.arrestor) add('place-seen', { hidden: false, ownStop: run.ownStop ?? false, arrestor: run.arrestor ?? false });
+  if (!reaches(w.progress, 'matched')) return out;
+  const accepted = accept(w);
+  add('chain-accepted', accepted, 2);
+  if (!reaches(w.progress, 'shut')) return out;
+  const { steps, parts } = catalogue();
+  const card = workCard({
+    appliance: applianceById(w.appliance.kind),
+    water: run.water,
+    chain: accepted.chain,
+    from: run.from,
+    to: run.to,
+    stop: run.stop.kind === 'none' ? null : run.stop,
+    hidden: false,
+    rules: accepted.rules,
+    stepData: steps,
+    parts: accepted.chain.parts.flatMap((id) => parts.filter((p) => p.id === id)),
+  });
+  const doStep = (step: (typeof card)[number]) => {
+    if (step.joint !== undefined) add('joint-made', { turns24: Math.round((step.turns ?? 0) * 24) }, 3, { jointId: accepted.jointIds[step.joint - 1] });
+    else if (step.gate) add('gate-answered', { stepId: step.id, answer: 'yes', note: '' });
+    else add('step-done', { stepId: step.id, done: true });
+  };
+  for (const step of card.filter((s) => s.stage === 'shut')) doStep(step);
+  if (w.progress === 'shut') return out;
+  const make = card.filter((s) => s.stage === 'make');
+  const half = make.findIndex((s) => s.joint !== undefined) + 1;
+  for (const step of w.progress === 'half made' ? make.slice(0, half) : make) doStep(step);
+  if (w.progress === 'half made') return out;
+  const rounds = roundsOf(applianceById(w.appliance.kind));
+  const targets = [...accepted.jointIds.map((jointId) => ({ jointId })), { checkPointId: w.stemId }];
+  const look = (round: Bodies['look-begun']['round'], minutes: number, finding: 'dry' | 'damp' = 'dry', only?: number) => {
+    const method = round === 'before' || round === 'crack' ? 'eye' : 'tissue';
+    const seen = targets.filter((t, i) => (only === undefined || i === only) && !(round === 'put-back' && 'checkPointId' in t));
+    const begun = seen.map((t) => add('look-begun', { round, method }, 0, t));
+    clock += minutes * 60_000;
+    seen.forEach((t, i) => {
+      const damp = finding === 'damp' && i === Math.min(1, accepted.jointIds.length - 1);
+      add('look-ended', { begunId: begun[i] as string, finding: damp ? 'damp' : 'dry', drops: null, elapsedS: minutes * 60 }, 0, t);
+    });
+  };
+  look('before', 1);
+  look('crack', 2);
+  if (w.progress === 'damp') {
+    look('standing', 9, 'damp');
+    return out;
+  }
+  look('standing', 9);
+  if (w.progress === 'proving') return out;
+  for (const round of rounds.slice(3)) look(round, 4 + Math.floor(w.next() * 4));
+  if (w.progress !== 'signed off') return out;
+  add('signed-off', { targetMlPerDay: accepted.rules.targetMlPerDay, recheckHours: accepted.rules.recheckHours, exceptions: [] }, 3);
+  if (w.callback !== undefined) {
+    clock += (1 + Math.floor(w.next() * 20)) * 86_400_000;
+    add('callback-reported', { finding: 'damp', text: 'Found damp by the house staff' }, 0, { jointId: accepted.jointIds[w.callback % accepted.jointIds.length] });
+  } else if (w.recheck) {
+    clock += 23 * 3_600_000;
+    look('next-day', 20);
+  }
+  return out;
+}
+
+function accept(w: Walk): AcceptedChain {
+  const { parts, loose, version, currency } = catalogue();
+  const chain = chainOf(w.run);
+  const priced = [...parts, ...loose.map((l) => ({ ...l, id: l.code }))];
+  const ids = [...chain.parts, ...Object.keys(chain.loose)];
+  return {
+    from: w.run.from,
+    to: w.run.to,
+    rejoin: w.run.rejoin ?? null,
+    need: needOf(w.run),
+    chain,
+    jointIds: chain.joints.map(() => uuidAt(w.startMs, w.next)),
+    rules: defaultRules,
+    catalogueVersion: version,
+    items: Object.fromEntries(ids.flatMap((id) => priced.filter((p) => p.id === id).map((p) => [id, { name: p.name, priceCents: p.priceCents }]))),
+    currency,
+    replacesId: null,
+  };
+}
