@@ -1,0 +1,33 @@
+import { useState } from 'react';
+
+/** Takes in a visit file; says where and why when it will not do. */
+export default function Import() {
+  const [said, setSaid] = useState<{ good: boolean; text: string; href?: string } | null>(null);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    try {
+      const response = await fetch('/api/v1/visits', { method: 'POST', headers: { 'content-type': 'application/json' }, body: await file.text() });
+      const body = await response.json();
+      if (response.ok) setSaid({ good: true, text: body.added === 0 ? 'This shop has that visit already.' : `Taken in: ${body.added} entries.`, href: `/visits/${body.visitId}` });
+      else setSaid({ good: false, text: `${body.at ? `${body.at}: ` : ''}${body.detail}` });
+    } catch {
+      setSaid({ good: false, text: 'The server does not answer. Nothing was imported; try again.' });
+    }
+  };
+  return (
+    <section aria-label="Take in a visit">
+      <h2 className="border-b border-ink pb-1">Take in a visit</h2>
+      <label className="mt-2 grid gap-1">
+        <span className="label">Visit file (JSON)</span>
+        <input type="file" accept="application/json,.json" className="min-h-12 max-w-full" onChange={(e) => take(e.target.files?.[0])} />
+      </label>
+      <p aria-live="polite">
+        {said && (
+          <span className={said.good ? '' : 'caution block'}>
+            {said.text} {said.href && <a href={said.href}>Open it</a>}
+          </span>
+        )}
+      </p>
+    </section>
+  );
+}

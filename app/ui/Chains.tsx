@@ -1,0 +1,147 @@
+import { type Chain, endLabel, type MatchResult, type Part, turns24, writeTurns } from '../../core/index.ts';
+import { Line } from './Line.tsx';
+import { Reasons } from './Reasons.tsx';
+import { money, SEAL_WORDS } from './words.ts';
+
+interface Props {
+  result: MatchResult;
+  from: string;
+  to: string;
+  water: 'cold' | 'hot';
+  parts: Part[];
+  names: Record<string, string>;
+  /** Takes a chain, where there is a run to take it for. */
+  onUse?: (chain: Chain) => void;
+  used?: string | null;
+}
+
+export const chainKey = (chain: Chain) => chain.parts.join(' ') || 'direct';
+
+/** Ranked chains as drawings with the figures people decide by. */
+export function Chains({ result, from, to, water, parts, names, onUse, used }: Props) {
+  return (
+    <div>
+      {result.chains.map((chain, i) => (
+        <article key={chainKey(chain)} className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`} aria-label={`Chain ${i + 1}`}>
+          <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+            <h3 className="text-2xl">{i + 1}</h3>
+            <div className="min-w-0 flex-1 basis-110">
+              <Line from={from} to={to} chain={chain} parts={parts} water={water} compact title={`Chain ${i + 1}: ${chain.parts.map((p) => names[p]).join(', then ') || 'the two ends meet'}`} />
+            </div>
+            <Figure value={String(chain.joints.length)} unit={chain.joints.length === 1 ? 'joint' : 'joints'} />
+            <Figure value={money(chain.priceCents)} unit="parts" />
+            <Figure value={String(chain.minutes)} unit="minutes" />
+            <Figure value={(chain.leakRisk * 1000).toFixed(0)} unit="callbacks in 1,000" />
+            <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
+            {onUse && (
+              <button type="button" className={`key ${i === 0 ? 'key-main' : ''}`} onClick={() => onUse(chain)}>
+                {used === chainKey(chain) ? 'In use' : 'Use this'}
+              </button>
+            )}
+          </div>
+          <details className="why">
+            <summary>Joints, parts and cost</summary>
+            <Details chain={chain} names={names} />
+          </details>
+        </article>
+      ))}
+    </div>
+  );
+}
+
+function Figure({ value, unit }: { value: string; unit: string }) {
+  return (
+    <div className="min-w-18 text-center">
+      <div className="font-head text-2xl font-semibold">{value}</div>
+      <div className="text-sm text-soft">{unit}</div>
+    </div>
+  );
+}
+
+function Details({ chain, names }: { chain: Chain; names: Record<string, string> }) {
+  return (
+    <div className="grid gap-4 py-2 md:grid-cols-2">
+      <div>
+        <table className="w-full">
+          <thead>
+            <tr>
+              <th>Joint</th>
+              <th>Seal</th>
+              <th>On the thread</th>
+              <th>Turns past hand-tight</th>
+            </tr>
+          </thead>
+          <tbody>
+            {chain.joints.map((j) => (
+              <tr key={j.n} className="border-t border-faint align-top">
+                <td className="py-1 font-head text-lg font-semibold">J{j.n}</td>
+                <td>
+                  {SEAL_WORDS[j.mating.seal ?? ''] ?? j.mating.seal}
+                  {j.mating.verdict === 'marginal' && <b> (marginal)</b>}
+                  <div className="text-sm text-soft">
+                    {endLabel(j.a)} with {endLabel(j.b)}
+                  </div>
+                  <Reasons because={j.mating.because} />
+                </td>
+                <td>{j.mating.sealant === 'none' ? 'nothing' : j.mating.sealant}</td>
+                <td>{j.mating.turns ? writeTurns(turns24(j.mating.turns.default)) : 'not screwed'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div>
+        <h4 className="label">Parts</h4>
+        <ul className="list-disc pl-5">
+          {chain.path.map((s) => (
+            <li key={s.part}>
+              {names[s.part]} {s.cutLengthIn !== undefined && `, cut to ${s.cutLengthIn} in`} {chain.offVan.includes(s.part) && <b>(not on the van)</b>}
+            </li>
+          ))}
+          {Object.entries(chain.loose).map(([code, n]) => (
+            <li key={code}>
+              {n} x {names[code] ?? code} {chain.offVan.includes(code) && <b>(not on the van)</b>}
+            </li>
+          ))}
+        </ul>
+        <h4 className="label mt-2">Cost expected: ${chain.cost.total.toFixed(2)}</h4>
+        <p>
+          parts ${chain.cost.price.toFixed(2)} + time ${chain.cost.minutes.toFixed(2)} + callbacks ${chain.cost.callbacks.toFixed(2)} + trip ${chain.cost.trip.toFixed(2)} + not preferred $
+          {chain.cost.preference.toFixed(2)}
+        </p>
+        {chain.cautions.map((c) => (
+          <p key={c.rule} className="caution mt-2">
+            {c.text}
+          </p>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** Parts that look right and are not, and those a need refuses. */
+export function Refused({ result, names }: { result: MatchResult; names: Record<string, string> }) {
+  const near = result.refused.filter((r) => r.because.some((b) => b.rule.startsWith('near-')));
+  return (
+    <div className="mt-3 grid gap-2">
+      {near.slice(0, 3).map((r) => (
+        <p key={r.part} className="looks-right">
+          <b className="font-head text-lg">Looks right, is not: </b>
+          {names[r.part]}. {r.because.find((b) => b.rule.startsWith('near-'))?.text}
+        </p>
+      ))}
+      {result.refused.length > 0 && (
+        <details className="why">
+          <summary>Parts refused, and why ({result.refused.length === 20 ? 'the first 20' : result.refused.length})</summary>
+          <ul className="list-disc pl-5">
+            {result.refused.map((r) => (
+              <li key={r.part}>
+                {names[r.part]}: {r.because[0]?.text}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import { useCombobox } from 'downshift';
+import { useState } from 'react';
+import { endLabel, isEndCode, readEnd } from '../../core/index.ts';
+
+interface Props {
+  id: string;
+  label: string;
+  value: string | null;
+  onChange: (code: string | null) => void;
+  hint?: string[];
+}
+
+/** An end as the trade says it: '3/8 comp', '1/2 fip', '7/8 bc', 'ght'. Readings are ranked; none is chosen in silence. */
+export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
+  const [typed, setTyped] = useState(value ?? '');
+  const readings = typed.trim() === '' ? hint.map((end) => ({ end, why: 'usual here' })) : readEnd(typed).slice(0, 8);
+  const combo = useCombobox({
+    id,
+    items: readings,
+    inputValue: typed,
+    itemToString: (item) => item?.end ?? '',
+    selectedItem: readings.find((r) => r.end === value) ?? null,
+    defaultHighlightedIndex: 0,
+    onInputValueChange: ({ inputValue }) => {
+      setTyped(inputValue ?? '');
+      const code = (inputValue ?? '').trim().toLowerCase();
+      if (isEndCode(code)) onChange(code);
+      else if (value !== null) onChange(null);
+    },
+    onSelectedItemChange: ({ selectedItem }) => {
+      if (!selectedItem) return;
+      setTyped(selectedItem.end);
+      onChange(selectedItem.end);
+    },
+  });
+  const unread = typed.trim() !== '' && readings.length === 0;
+  return (
+    <div className="relative">
+      <label className="label" {...combo.getLabelProps()}>
+        {label}
+      </label>
+      <input className="field" placeholder="3/8 comp, 1/2 fip, 7/8 bc, ght" maxLength={80} spellCheck={false} {...combo.getInputProps()} />
+      <p className="min-h-6" aria-live="polite">
+        {value && isEndCode(value) ? endLabel(value) : unread ? <span>No end reads like that. Try a size and a word: 3/8 comp, 1/2 fip, 7/8 bc.</span> : <span className="text-soft">{typed && 'Choose a reading.'}</span>}
+      </p>
+      <ul {...combo.getMenuProps()} className={`absolute z-20 w-full border border-ink bg-sheet ${combo.isOpen && readings.length > 0 ? '' : 'hidden'}`}>
+        {combo.isOpen &&
+          readings.map((r, index) => (
+            <li key={r.end} {...combo.getItemProps({ item: r, index })} className={`flex min-h-12 cursor-pointer flex-wrap items-baseline gap-x-3 px-3 py-2 ${combo.highlightedIndex === index ? 'bg-brass-light' : ''}`}>
+              <b>{endLabel(r.end)}</b>
+              <span className="code">{r.end}</span>
+              <span className="text-sm text-soft">{r.why}</span>
+            </li>
+          ))}
+      </ul>
+    </div>
+  );
+}

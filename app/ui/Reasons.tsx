@@ -1,0 +1,18 @@
+import type { Reason } from '../../core/index.ts';
+
+/** Every verdict opens to its reasons: the sentence, and where it comes from. */
+export function Reasons({ because, label = 'Why' }: { because: Reason[]; label?: string }) {
+  if (because.length === 0) return null;
+  return (
+    <details className="why">
+      <summary>{label}</summary>
+      <ul className="mt-1 list-disc pl-5">
+        {because.map((r, i) => (
+          <li key={i}>
+            {r.text} {r.source && <span className="text-sm text-soft">({r.source})</span>}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}

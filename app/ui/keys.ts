@@ -1,0 +1,23 @@
+/** Keys that work on every sheet. */
+const typing = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+const sheet = document.querySelector<HTMLDialogElement>('#keys');
+document.querySelector('#keys-button')?.addEventListener('click', () => sheet?.showModal());
+
+let wentToAt = 0;
+const DOORS: Record<string, string> = { d: '/', l: '/ledger', m: '/match' };
+
+document.addEventListener('keydown', (event) => {
+  if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
+  if (event.key === '/') {
+    event.preventDefault();
+    document.querySelector<HTMLInputElement>('#quick')?.focus();
+  } else if (event.key === '?') {
+    sheet?.showModal();
+  } else if (event.key === 'g') {
+    wentToAt = event.timeStamp;
+  } else if (event.timeStamp - wentToAt < 1500 && DOORS[event.key]) {
+    wentToAt = 0;
+    location.assign(DOORS[event.key] as string);
+  }
+});
