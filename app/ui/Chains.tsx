@@ -23,15 +23,15 @@ export function Chains({ result, from, to, water, parts, names, onUse, used }: P
     <div>
       {result.chains.map((chain, i) => (
         <article key={chainKey(chain)} className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`} aria-label={`Chain ${i + 1}`}>
-          <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
             <h3 className="text-2xl">{i + 1}</h3>
-            <div className="min-w-0 flex-1 basis-110">
+            <div className="min-w-0 flex-1 basis-80">
               <Line from={from} to={to} chain={chain} parts={parts} water={water} compact title={`Chain ${i + 1}: ${chain.parts.map((p) => names[p]).join(', then ') || 'the two ends meet'}`} />
             </div>
             <Figure value={String(chain.joints.length)} unit={chain.joints.length === 1 ? 'joint' : 'joints'} />
             <Figure value={money(chain.priceCents)} unit="parts" />
             <Figure value={String(chain.minutes)} unit="minutes" />
-            <Figure value={(chain.leakRisk * 1000).toFixed(0)} unit="callbacks in 1,000" />
+            <Figure value={(chain.leakRisk * 1000).toFixed(0)} unit="back in 1,000" />
             <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
             {onUse && (
               <button type="button" className={`key ${i === 0 ? 'key-main' : ''}`} onClick={() => onUse(chain)}>
@@ -51,7 +51,7 @@ export function Chains({ result, from, to, water, parts, names, onUse, used }: P
 
 function Figure({ value, unit }: { value: string; unit: string }) {
   return (
-    <div className="min-w-18 text-center">
+    <div className="min-w-16 text-center">
       <div className="font-head text-2xl font-semibold">{value}</div>
       <div className="text-sm text-soft">{unit}</div>
     </div>

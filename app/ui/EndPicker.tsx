@@ -21,25 +21,26 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
     itemToString: (item) => item?.end ?? '',
     selectedItem: readings.find((r) => r.end === value) ?? null,
     defaultHighlightedIndex: 0,
-    onInputValueChange: ({ inputValue }) => {
-      setTyped(inputValue ?? '');
-      const code = (inputValue ?? '').trim().toLowerCase();
-      if (isEndCode(code)) onChange(code);
-      else if (value !== null) onChange(null);
-    },
     onSelectedItemChange: ({ selectedItem }) => {
       if (!selectedItem) return;
       setTyped(selectedItem.end);
       onChange(selectedItem.end);
     },
   });
+  // Set at once, not in an effect: characters typed fast would overtake each other.
+  const type = (text: string) => {
+    setTyped(text);
+    const code = text.trim().toLowerCase();
+    if (isEndCode(code)) onChange(code);
+    else if (value !== null) onChange(null);
+  };
   const unread = typed.trim() !== '' && readings.length === 0;
   return (
     <div className="relative">
       <label className="label" {...combo.getLabelProps()}>
         {label}
       </label>
-      <input className="field" placeholder="3/8 comp, 1/2 fip, 7/8 bc, ght" maxLength={80} spellCheck={false} {...combo.getInputProps()} />
+      <input className="field" placeholder="3/8 comp, 1/2 fip, 7/8 bc, ght" maxLength={80} spellCheck={false} {...combo.getInputProps({ onChange: (e) => type(e.currentTarget.value) })} />
       <p className="min-h-6" aria-live="polite">
         {value && isEndCode(value) ? endLabel(value) : unread ? <span>No end reads like that. Try a size and a word: 3/8 comp, 1/2 fip, 7/8 bc.</span> : <span className="text-soft">{typed && 'Choose a reading.'}</span>}
       </p>

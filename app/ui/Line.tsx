@@ -75,11 +75,13 @@ export function Line({ from, to, chain, parts, water, marks, compact = false, ti
   const x = (inches: number) => GAP + (inches - s.x0) * SCALE;
   const polygon = (points: [number, number][], up: 1 | -1) => points.map(([px, py]) => `${x(px).toFixed(1)},${(axis - up * py * SCALE).toFixed(1)}`).join(' ');
   return (
-    <svg viewBox={`0 0 ${width.toFixed(0)} ${height.toFixed(0)}`} role="img" aria-label={title} className={compact ? 'h-auto max-h-28 w-full max-w-160' : 'h-auto max-h-70 w-full'}>
+    <svg viewBox={`0 0 ${width.toFixed(0)} ${height.toFixed(0)}`} role="img" aria-label={title} className={compact ? 'h-auto max-h-28 w-full max-w-160' : 'h-auto max-h-58 w-full'}>
       <Hatches />
-      {s.water.map((w, i) => (
-        <rect key={i} x={x(w.x0)} y={axis - w.radius * SCALE} width={(w.x1 - w.x0) * SCALE} height={2 * w.radius * SCALE} className={water === 'hot' ? 'fill-hot' : 'fill-cold'} opacity="0.18" />
-      ))}
+      <g opacity="0.18" className={water === 'hot' ? 'fill-hot' : 'fill-cold'}>
+        {s.water.map((w, i) => (
+          <rect key={i} x={x(w.x0)} y={axis - w.radius * SCALE} width={(w.x1 - w.x0) * SCALE} height={2 * w.radius * SCALE} />
+        ))}
+      </g>
       {([1, -1] as const).flatMap((up) =>
         s.pieces.map((p, i) => <polygon key={`${up}${i}`} points={polygon(p.points, up)} fill={FILL[p.material]} stroke="#1d2427" strokeWidth="1.2" strokeLinejoin="round" />),
       )}
@@ -120,7 +122,7 @@ function Balloon({ x, y, to, mark, n }: { x: number; y: number; to: number; mark
     <g>
       <line x1={x} x2={x} y1={y + r} y2={to} stroke="#1d2427" strokeWidth="1" />
       <circle cx={x} cy={y} r={r} className={state === 'proven' ? 'fill-ink' : 'fill-sheet'} stroke="#1d2427" strokeWidth="1.8" />
-      {state === 'made' && <path d={`M${x - r} ${y} a ${r} ${r} 0 0 0 ${2 * r} 0 Z`} className="fill-brass" stroke="#1d2427" strokeWidth="1.2" />}
+      {state === 'made' && <path d={`M${x - r} ${y} a ${r} ${r} 0 0 0 ${2 * r} 0 Z`} className="fill-brass" />}
       <text x={x} y={y + 5} textAnchor="middle" fontSize="15" fontWeight="600" className={state === 'proven' ? 'fill-sheet font-head' : 'fill-ink font-head'}>
         J{n}
       </text>

@@ -84,13 +84,33 @@ export function clockOffMs(entry: EntryBase): number {
   return Date.parse(entry.recordedAt) - Date.parse(entry.sentAt);
 }
 
-/** Entries in the order they happened, those not yet sent last; corrected ones left out, their corrections standing in their place. */
+/**
+ * Entries in the order they happened, those not yet sent last; corrected ones left out, their corrections standing in their place.
+ *
+ * One device's entries keep the order in which it made them, whatever its clock did in between; those of several are merged by the time
+ * put right.
+ */
 export function standing(entries: Entry[]): Entry[] {
   const corrected = new Set(entries.map((e) => e.correctsId).filter((id) => id !== null));
-  return entries
-    .filter((e) => !corrected.has(e.id))
-    .sort((a, b) => {
-      if ((a.recordedAt === null) !== (b.recordedAt === null)) return a.recordedAt === null ? 1 : -1;
-      return happenedAt(a) - happenedAt(b) || (a.id < b.id ? -1 : 1);
-    });
+  const timed = [...new Set(entries.map((e) => e.deviceId))].sort().flatMap((device) => {
+    let latest = Number.NEGATIVE_INFINITY;
+    return entries
+      .filter((e) => e.deviceId === device)
+      .sort(asMade)
+      .map((entry) => {
+        latest = entry.recordedAt === null ? Number.POSITIVE_INFINITY : Math.max(latest, happenedAt(entry));
+        return { entry, at: latest };
+      });
+  });
+  return timed
+    .filter(({ entry }) => !corrected.has(entry.id))
+    .sort((a, b) => (a.at === b.at ? 0 : a.at - b.at))
+    .map(({ entry }) => entry);
+}
+
+/** The order in which a device made its entries: as they were recorded, for it sends them in order, then by id. */
+function asMade(a: Entry, b: Entry): number {
+  const [left, right] = [a.recordedAt ?? '9', b.recordedAt ?? '9'];
+  if (left !== right) return left < right ? -1 : 1;
+  return a.id < b.id ? -1 : 1;
 }

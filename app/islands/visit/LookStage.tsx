@@ -112,7 +112,7 @@ function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'wri
   };
   return (
     <div>
-      <label className="label" htmlFor="distance">
+      <label className="label block" htmlFor="distance">
         From end to end, along the way the line will lie (in)
       </label>
       <input id="distance" className="field max-w-40" value={text} inputMode="decimal" maxLength={30} onChange={(e) => setText(e.target.value)} onBlur={save} onKeyDown={(e) => e.key === 'Enter' && save()} aria-invalid={bad} aria-describedby="distance-said" />

@@ -18,16 +18,25 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
     );
   }
   const present = steps.findIndex((s) => !state.done[s.id]);
+  const behind = present === -1 ? steps : steps.slice(0, present);
+  const ahead = present === -1 ? [] : steps.slice(present);
   const next = part === 'shut' ? 'make' : 'prove';
   return (
     <div className="max-w-220">
       <h2>{part === 'shut' ? 'Shut the water, and prove it' : 'Work card'}</h2>
-      <p className="text-soft">
-        {steps.filter((s) => state.done[s.id]).length} of {steps.length} steps done
-      </p>
+      {behind.length > 0 && (
+        <details className="why mt-1">
+          <summary>Steps done ({behind.length})</summary>
+          <ol>
+            {behind.map((step) => (
+              <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done present={false} {...{ run, state, write }} />
+            ))}
+          </ol>
+        </details>
+      )}
       <ol className="mt-2">
-        {steps.map((step, i) => (
-          <Step key={step.id} step={step} n={i + 1} done={state.done[step.id] ?? false} present={i === present} {...{ run, state, write }} />
+        {ahead.map((step) => (
+          <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done={state.done[step.id] ?? false} present={steps.indexOf(step) === present} {...{ run, state, write }} />
         ))}
       </ol>
       {present === -1 && (

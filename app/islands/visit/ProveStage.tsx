@@ -83,10 +83,10 @@ export function ProveStage(props: StageProps) {
   return (
     <div className="grid gap-6 xl:grid-cols-[1fr_22rem]">
       <section>
-        <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} />
         {trouble.map((t) => (
           <RemedyBox key={t.id} trouble={t} {...props} />
         ))}
+        <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} />
         {state.stage === 'log' && (
           <p className="mt-4 text-lg">
             Every joint and the stem are proven.{' '}
@@ -290,7 +290,7 @@ function RemedyBox({ trouble, run, state, write }: StageProps & { trouble: Targe
   const advice = joint ? remedy({ seal: joint.seal, turnsSoFar: joint.turns24 / 24, finding, nudges: joint.nudges }) : null;
   const doIt = (action: 'nudge' | 'open-and-look' | 'remake', turns: number) => write('remedied', run.id, { action, turns24: turns, movedJointIds: moved }, trouble.target);
   return (
-    <section className="mt-4 border-2 border-ink bg-sheet p-4" aria-label={`Remedy for ${trouble.label}`}>
+    <section className="mb-4 border-2 border-ink bg-sheet p-4" aria-label={`Remedy for ${trouble.label}`}>
       <h2>
         ▲ {trouble.label} {finding}
       </h2>

@@ -1,28 +1,18 @@
-import { useState } from 'react';
 import type { RunState } from '../../../core/index.ts';
 import type { RunRow } from '../../../store/visits.ts';
 import type { Write } from './record.ts';
 
 /** A running leak, in reach at every stage: water off first, then power. */
-export function RunningLeak({ run, state, write }: { run: RunRow; state: RunState; write: Write }) {
+export function RunningLeak({ run, state, write, open, onClose }: { run: RunRow; state: RunState; write: Write; open: boolean; onClose: () => void }) {
   const running = [...state.joints, ...state.checkPoints].filter((t) => t.finding === 'running');
-  const [open, setOpen] = useState(false);
-  if (!open && running.length === 0) {
-    return (
-      <div className="flex justify-end border-b border-rule px-4 py-1">
-        <button type="button" className="key key-alarm" onClick={() => setOpen(true)}>
-          Running? Water off now
-        </button>
-      </div>
-    );
-  }
+  if (!open && running.length === 0) return null;
   const off = () => {
     for (const t of running) {
       const target = state.joints.some((j) => j.id === t.id) ? { jointId: t.id } : { checkPointId: t.id };
       write('remedied', run.id, { action: 'shut', turns24: 0, movedJointIds: [] }, target);
     }
     if (running.length === 0) write('noted', run.id, { text: 'Running leak: water shut off, then power.' });
-    setOpen(false);
+    onClose();
   };
   return (
     <section role="alert" className="border-b-4 border-ink bg-brass-light px-4 py-3">
@@ -41,7 +31,7 @@ export function RunningLeak({ run, state, write }: { run: RunRow; state: RunStat
           Water is off
         </button>
         {running.length === 0 && (
-          <button type="button" className="key" onClick={() => setOpen(false)}>
+          <button type="button" className="key" onClick={onClose}>
             Not running
           </button>
         )}

@@ -31,11 +31,18 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
   const catalogue = useCatalogue();
   const [runId, setRunId] = useState(asked && initial.runs.some((r) => r.id === asked) ? asked : (initial.runs[0]?.id ?? null));
   const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(askedStage as Stage) ? (askedStage as Stage) : null);
+  const [alarm, setAlarm] = useState(false);
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
   const states = useMemo(() => (catalogue ? new Map(record.sheet.runs.map((r) => [r.id, runState(contextOf(r, catalogue), record.entries)])) : null), [catalogue, record.sheet.runs, record.entries]);
   const run = record.sheet.runs.find((r) => r.id === runId) ?? record.sheet.runs[0];
   const state = run && states?.get(run.id);
   const stage = chosen ?? state?.stage ?? 'log';
+
+  // A run opens at the stage it has come to and stays there until the user goes on: nothing moves under a thumb.
+  const opensAt = state ? (state.stage ?? 'log') : null;
+  useEffect(() => {
+    if (chosen === null && opensAt !== null) setChosen(opensAt);
+  }, [chosen, opensAt]);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -56,8 +63,8 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
   };
   const { visit } = record.sheet;
   return (
-    <div className="grid lg:grid-cols-[15rem_1fr]">
-      <aside className="border-b border-ink lg:border-r lg:border-b-0">
+    <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[15rem_minmax(0,1fr)]">
+      <aside className="min-w-0 border-b border-ink lg:border-r lg:border-b-0">
         <div className="px-4 pt-3 pb-2">
           <h1 className="text-2xl">{visit.title}</h1>
           <p className="text-soft">
@@ -69,7 +76,10 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
             <RunButton key={r.id} run={r} state={states?.get(r.id)} current={r.id === run.id} onChoose={() => choose(r.id)} />
           ))}
         </nav>
-        <div className="flex flex-wrap gap-x-4 px-4 py-3">
+        <div className="grid gap-2 px-4 py-3">
+          <button type="button" className="key key-alarm" onClick={() => setAlarm(true)}>
+            Running? Water off now
+          </button>
           <a className="inline-flex min-h-8 items-center" href={`/api/v1/visits/${visit.id}/file`}>
             Export this visit
           </a>
@@ -89,8 +99,9 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
           <p className="p-5">Reading the parts ...</p>
         ) : (
           <>
+            <RunningLeak run={run} state={state} write={record.write} open={alarm} onClose={() => setAlarm(false)} />
             <TheLine run={run} state={state} catalogue={catalogue} />
-            <RunningLeak run={run} state={state} write={record.write} />
+            
             <div id="panel" role="tabpanel" aria-labelledby={`tab-${stage}`} className="p-4 md:px-6">
               <Panel key={`${run.id} ${stage}`} stage={stage} run={run} context={contextOf(run, catalogue)} state={state} catalogue={catalogue} names={names} write={record.write} visitId={visit.id} entries={record.entries} go={(s) => setChosen(s)} />
             </div>

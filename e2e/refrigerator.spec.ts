@@ -1,0 +1,124 @@
+/** The whole path on one refrigerator run, by keys alone: from two ends to signed off, and still there the day after. */
+import { expect, type Page, test } from '@playwright/test';
+import { startCluster } from '../ops/cluster.ts';
+import { address, databaseUrl } from './house.ts';
+import { startServer } from './server.ts';
+
+/** Moves the focus with Tab until it is on the control wanted, as one without a mouse would. */
+async function tabTo(page: Page, role: Parameters<Page['getByRole']>[0], name: string | RegExp): Promise<void> {
+  const wanted = page.getByRole(role, { name }).first();
+  await wanted.waitFor();
+  for (let i = 0; i < 120; i++) {
+    if (await wanted.evaluate((e) => e === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab never reached ${role} ${name}.`);
+}
+
+async function press(page: Page, role: Parameters<Page['getByRole']>[0], name: string | RegExp): Promise<void> {
+  await tabTo(page, role, name);
+  await page.keyboard.press('Enter');
+}
+
+async function pickEnd(page: Page, label: RegExp, typed: string, spoken: string): Promise<void> {
+  await tabTo(page, 'combobox', label);
+  await page.keyboard.type(typed);
+  await expect(page.getByRole('option').first()).toContainText(spoken);
+  await page.keyboard.press('Enter');
+}
+
+async function radio(page: Page, name: string): Promise<void> {
+  const wanted = page.getByRole('radio', { name, exact: true }).first();
+  await wanted.focus();
+  await page.keyboard.press('Space');
+  await expect(wanted).toBeChecked();
+}
+
+async function lookDry(page: Page, minutes: number): Promise<void> {
+  await press(page, 'button', /Begin the look/);
+  await page.clock.fastForward(minutes * 60_000);
+  await page.keyboard.press('1');
+}
+
+test('a refrigerator run from two ends to signed off, by keys alone', async ({ page, browser }) => {
+  await page.clock.install({ time: new Date() });
+  await page.goto(address());
+  await press(page, 'link', /^Refrigerator/);
+  await expect(page.getByRole('tab', { name: /Look/ })).toHaveAttribute('aria-selected', 'true');
+
+  await pickEnd(page, /Water side/, '3/8 comp m', '3/8 in OD compression, male');
+  await pickEnd(page, /Inlet of the refrigerator/, '1/4 comp m', '1/4 in OD compression, male');
+  await radio(page, 'quarter-turn');
+  await radio(page, 'works');
+  await tabTo(page, 'textbox', /From end to end/);
+  await page.keyboard.type('60');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('60 in kept')).toBeVisible();
+  await press(page, 'button', 'On to Match');
+
+  const best = page.getByRole('article', { name: 'Chain 1' });
+  await expect(best).toContainText('3joints');
+  await press(page, 'button', 'Use this');
+
+  await expect(page.getByRole('heading', { name: 'Shut the water, and prove it' })).toBeVisible();
+  for (let i = 0; (await page.getByRole('button', { name: /^On to Make/ }).count()) === 0 && i < 30; i++) {
+    const gate = page.getByRole('button', { name: 'Yes', exact: true });
+    await press(page, 'button', (await gate.count()) > 0 ? 'Yes' : 'Done');
+  }
+  await press(page, 'button', 'On to Make');
+  await expect(page.getByRole('heading', { name: 'Work card' })).toBeVisible();
+  for (let i = 0; (await page.getByRole('button', { name: 'On to Prove' }).count()) === 0 && i < 40; i++) {
+    const gate = page.getByRole('button', { name: 'Yes', exact: true });
+    await press(page, 'button', (await gate.count()) > 0 ? 'Yes' : /^Done/);
+  }
+  await press(page, 'button', 'On to Prove');
+
+  await lookDry(page, 1);
+  await lookDry(page, 1);
+  await expect(page.getByRole('heading', { name: 'Standing' })).toBeVisible();
+  await press(page, 'button', /Begin the look/);
+  await page.clock.fastForward(100_000);
+  await expect(page.getByText(/nothing proven yet/).first()).toBeVisible();
+  await page.clock.fastForward(200_000);
+  await tabTo(page, 'combobox', 'What you see, at');
+  await page.keyboard.type('J2');
+  await press(page, 'button', /^Damp/);
+  await page.clock.fastForward(240_000);
+  await page.getByRole('button', { name: /^Dry/ }).focus();
+  await page.keyboard.press('1');
+
+  const remedy = page.getByRole('region', { name: 'Remedy for J2' });
+  await expect(remedy).toContainText('5/8 turn');
+  await press(page, 'button', 'Nudged 1/8 turn');
+  await expect(remedy).toHaveCount(0);
+  for (const minutes of [1, 1, 8, 7, 7]) await lookDry(page, minutes);
+  await expect(page.getByRole('row', { name: /J2/ })).toContainText('proven');
+  await press(page, 'button', 'On to Log');
+
+  const signOff = page.getByRole('button', { name: 'Sign off' });
+  await signOff.focus();
+  await signOff.dblclick();
+  await expect(page.getByRole('heading', { name: 'Signed off' })).toBeVisible();
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+  const visit = page.url();
+  const rows = (await (await fetch(`${visit.replace('/visits/', '/api/v1/visits/').split('?')[0]}`)).json()) as { entries: { kind: string }[] };
+  expect(rows.entries.filter((e) => e.kind === 'signed-off')).toHaveLength(1);
+
+  // The database is stopped and started, and another server answers a day later: all of it is still there, and the recheck is due.
+  await page.goto('about:blank');
+  const data = process.env.HOUSE_DATA as string;
+  (await startCluster(data)).stop();
+  const lost = await fetch(`${address()}/`);
+  expect(lost.status).toBe(503);
+  expect(await lost.text()).toContain('The database does not answer');
+  const cluster = await startCluster(data, {}, new URL(databaseUrl()).port);
+  const later = await startServer(cluster.url, { BRASS_NUT_CLOCK_AHEAD_MIN: String(24 * 60 + 30) });
+  const next = await browser.newPage();
+  await next.goto(`${later.address}/`);
+  await expect(next.getByRole('region', { name: 'Rechecks due' })).toContainText('Refrigerator');
+  await next.goto(visit.replace(address(), later.address));
+  await expect(next.getByRole('heading', { name: 'Signed off' })).toBeVisible();
+  await expect(next.getByRole('img', { name: /J1 proven, J2 proven, J3 proven/ })).toBeVisible();
+  await next.close();
+  await later.kill();
+});

@@ -1,0 +1,58 @@
+/** Takes the current pictures of the main views from a running demo: `./start`, then `npm run shots`. */
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+
+const base = process.env.BRASS_NUT_ADDRESS ?? 'http://127.0.0.1:4880';
+const folder = process.env.SHOTS_FOLDER ?? join('docs', 'screenshots');
+
+/** Opens a run of today's visits by its name, at a stage. */
+async function openRun(page: Page, name: string, stage: string): Promise<void> {
+  await page.goto(base);
+  await page.getByRole('link', { name: new RegExp(`^${name}`) }).first().click();
+  await page.getByRole('tab', { name: new RegExp(stage) }).click();
+  await page.getByRole('tabpanel').waitFor();
+}
+
+const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void> }[] = [
+  { file: 'day', open: async (page) => void (await page.goto(base)) },
+  { file: 'look', open: (page) => openRun(page, 'Refrigerator', 'Look') },
+  { file: 'match', open: (page) => openRun(page, 'Dishwasher', 'Match') },
+  { file: 'shut', open: (page) => openRun(page, 'Dishwasher', 'Shut') },
+  { file: 'make', open: (page) => openRun(page, 'Flat toilet', 'Make') },
+  { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
+  { file: 'log', open: (page) => openRun(page, 'Canteen sink, cold', 'Log') },
+  {
+    file: 'quick-match',
+    open: async (page) => {
+      await page.goto(`${base}/match?q=from+3/8+comp+m+to+ght+m`);
+      await page.getByRole('article').first().waitFor();
+    },
+  },
+  { file: 'ledger', open: async (page) => void (await page.goto(`${base}/ledger`)) },
+  {
+    file: 'connection',
+    open: async (page) => {
+      await page.goto(`${base}/ledger?callbacks=only`);
+      await page.locator('tbody a').first().click();
+      await page.getByRole('heading', { name: 'What happened' }).waitFor();
+    },
+  },
+  { file: 'phone-make', phone: true, open: (page) => openRun(page, 'Flat toilet', 'Make') },
+  { file: 'phone-prove', phone: true, open: (page) => openRun(page, 'Ice maker', 'Prove') },
+];
+
+mkdirSync(folder, { recursive: true });
+const wanted = process.argv.slice(2);
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+for (const view of VIEWS.filter((v) => wanted.length === 0 || wanted.includes(v.file))) {
+  const page = await browser.newPage({ viewport: view.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
+  page.on('console', (m) => m.type() === 'error' && console.log(view.file, m.text()));
+  page.on('pageerror', (e) => console.log(view.file, e.message));
+  await view.open(page);
+  await page.waitForLoadState('networkidle');
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: join(folder, `${view.file}.png`) });
+  await page.close();
+}
+await browser.close();

@@ -1,0 +1,18 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 90_000,
+  workers: 1,
+  fullyParallel: false,
+  forbidOnly: Boolean(process.env.CI),
+  reporter: [['list']],
+  globalSetup: './e2e/house.ts',
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
+    },
+  },
+});
