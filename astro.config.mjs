@@ -15,7 +15,15 @@ export default defineConfig({
   experimental: {
     csp: {
       algorithm: 'SHA-256',
-      directives: ["default-src 'self'", "img-src 'self' data:", "font-src 'self'", "connect-src 'self'", "object-src 'none'", "base-uri 'none'", "form-action 'self'"],
+      directives: [
+        "default-src 'self'",
+        "img-src 'self' data:",
+        "font-src 'self'",
+        "connect-src 'self'",
+        "object-src 'none'",
+        "base-uri 'none'",
+        "form-action 'self'",
+      ],
     },
   },
   vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: 0 } },

@@ -4,7 +4,10 @@ import type { Appliance } from '../core/make/step-data.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
-const figure = z.string().regex(/^\d+(\.\d+)?$/, 'wants a number').transform(Number);
+const figure = z
+  .string()
+  .regex(/^\d+(\.\d+)?$/, 'wants a number')
+  .transform(Number);
 const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
 
 /** "hot+cold", "cold or hot+cold": every water it may take. */
@@ -45,5 +48,4 @@ export const applianceRow = z
     }),
   );
 
-export const readAppliances = (): Appliance[] =>
-  readCsv('appliances.csv', dataFile('appliances.csv'), applianceRow);
+export const readAppliances = (): Appliance[] => readCsv('appliances.csv', dataFile('appliances.csv'), applianceRow);

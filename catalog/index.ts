@@ -1,7 +1,7 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
-import type { Loose, Part } from '../core/match/part.ts';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
+import type { Loose, Part } from '../core/match/part.ts';
 import { readAppliances } from './appliances.ts';
 import { readLoose, readParts } from './parts.ts';
 import { readSteps } from './steps.ts';

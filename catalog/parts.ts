@@ -68,6 +68,5 @@ export const looseRow = z
   .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole })
   .transform((r): Loose & { name: string } => ({ code: r.code, name: r.name, priceCents: r.price_cents }));
 
-
 export const readParts = (): Part[] => readCsv('parts.csv', dataFile('parts.csv'), partRow);
 export const readLoose = () => readCsv('loose.csv', dataFile('loose.csv'), looseRow);

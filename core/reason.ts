@@ -11,10 +11,6 @@ export interface Reason {
   figures?: Record<string, number | string>;
 }
 
-export function reason(
-  rule: string,
-  text: string,
-  extra: { source?: string; figures?: Record<string, number | string> } = {},
-): Reason {
+export function reason(rule: string, text: string, extra: { source?: string; figures?: Record<string, number | string> } = {}): Reason {
   return { rule, text, ...extra };
 }

@@ -96,9 +96,24 @@ async function make(folder: string, data: string, passwordFile: string, quick: b
   writeFileSync(passwordFile, `${randomBytes(24).toString('hex')}\n`, { mode: 0o600 });
   if (asRoot) giveToPostgres(folder, passwordFile);
   const speed = quick ? ['--no-sync'] : [];
-  run(binary('initdb'), ['-D', data, '-U', 'brass_nut', `--pwfile=${passwordFile}`, '--auth=scram-sha-256', '-E', 'UTF8', '--locale=C.UTF-8', ...speed]);
+  run(binary('initdb'), [
+    '-D',
+    data,
+    '-U',
+    'brass_nut',
+    `--pwfile=${passwordFile}`,
+    '--auth=scram-sha-256',
+    '-E',
+    'UTF8',
+    '--locale=C.UTF-8',
+    ...speed,
+  ]);
   const conf = join(data, 'postgresql.auto.conf');
-  const lines = ["listen_addresses = '127.0.0.1'", 'max_connections = 60', ...(quick ? ['fsync = off', 'synchronous_commit = off', 'full_page_writes = off'] : [])];
+  const lines = [
+    "listen_addresses = '127.0.0.1'",
+    'max_connections = 60',
+    ...(quick ? ['fsync = off', 'synchronous_commit = off', 'full_page_writes = off'] : []),
+  ];
   writeFileSync(conf, `${readFileSync(conf, 'utf8')}${lines.join('\n')}\n`);
   const port = await freePort();
   run(binary('pg_ctl'), ['-D', data, '-l', join(folder, 'log'), '-w', '-o', `-p ${port} -h 127.0.0.1 -k ''`, 'start']);

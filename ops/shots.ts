@@ -9,7 +9,10 @@ const folder = process.env.SHOTS_FOLDER ?? join('docs', 'screenshots');
 /** Opens a run of today's visits by its name, at a stage. */
 async function openRun(page: Page, name: string, stage: string): Promise<void> {
   await page.goto(base);
-  await page.getByRole('link', { name: new RegExp(`^${name}`) }).first().click();
+  await page
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .first()
+    .click();
   await page.getByRole('tab', { name: new RegExp(stage) }).click();
   await page.getByRole('tabpanel').waitFor();
 }
@@ -44,7 +47,10 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
 
 mkdirSync(folder, { recursive: true });
 const wanted = process.argv.slice(2);
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
 for (const view of VIEWS.filter((v) => wanted.length === 0 || wanted.includes(v.file))) {
   const page = await browser.newPage({ viewport: view.phone ? { width: 390, height: 844 } : { width: 1280, height: 800 } });
   page.on('console', (m) => m.type() === 'error' && console.log(view.file, m.text()));

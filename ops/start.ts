@@ -21,12 +21,15 @@ interface Options {
 function readOptions(): Options {
   let values: { port?: string; data?: string; fresh?: boolean; empty?: boolean };
   try {
-    ({ values } = parseArgs({ options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' }, empty: { type: 'boolean' } } }));
+    ({ values } = parseArgs({
+      options: { port: { type: 'string' }, data: { type: 'string' }, fresh: { type: 'boolean' }, empty: { type: 'boolean' } },
+    }));
   } catch (error) {
     throw new SetupError(`${(error as Error).message.split('.')[0]}. See ./start --help`);
   }
   const port = Number(values.port ?? 4880);
-  if (!Number.isInteger(port) || port < 1 || port > 65_535) throw new SetupError(`--port ${values.port} is not a port. Take a number from 1 to 65535.`);
+  if (!Number.isInteger(port) || port < 1 || port > 65_535)
+    throw new SetupError(`--port ${values.port} is not a port. Take a number from 1 to 65535.`);
   return { port, data: resolve(values.data ?? defaultDataFolder(root)), fresh: values.fresh ?? false, empty: values.empty ?? false };
 }
 
@@ -135,7 +138,8 @@ async function main(): Promise<void> {
 
 function report(error: unknown): void {
   const { code, message } = error as { code?: string; message?: string };
-  const hint = code === 'ENOSPC' ? ' The disk is full: make room and try again.' : code === 'ECONNREFUSED' ? ' Is the database in DATABASE_URL running?' : '';
+  const hint =
+    code === 'ENOSPC' ? ' The disk is full: make room and try again.' : code === 'ECONNREFUSED' ? ' Is the database in DATABASE_URL running?' : '';
   console.error(`${message ?? String(error)}${hint}`);
 }
 

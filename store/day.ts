@@ -49,7 +49,10 @@ export async function daySheet(sql: Sql, shopId: string, day: string, at: Date):
   const [sheets, stock] = await Promise.all([visitSheets(sql, shopId, heads), stockOnVan(sql, shopId)]);
   const known = sheets.map((sheet) => ({ visit: sheet.visit, states: statesOf(sheet) }));
   const today = known.filter((k) => k.visit.onDate === day);
-  const shortages = shortagesOf(today.flatMap((k) => k.states), stock);
+  const shortages = shortagesOf(
+    today.flatMap((k) => k.states),
+    stock,
+  );
   const short = new Set(shortages.map((s) => s.item));
   return {
     day,

@@ -56,8 +56,14 @@ export const entryColumns = [
 
 /** Why the database would not have an entry, by the constraint that spoke; worded for the one who entered it. */
 const REFUSALS: Record<string, { rule: string; why: string }> = {
-  signed_off_once: { rule: 'already-signed-off', why: 'This run was signed off already, in another window or on another device. What is on record stands.' },
-  accepted_first: { rule: 'changed-meanwhile', why: 'A chain was accepted for this run meanwhile. Look at it, then accept another in its place if you still want to.' },
+  signed_off_once: {
+    rule: 'already-signed-off',
+    why: 'This run was signed off already, in another window or on another device. What is on record stands.',
+  },
+  accepted_first: {
+    rule: 'changed-meanwhile',
+    why: 'A chain was accepted for this run meanwhile. Look at it, then accept another in its place if you still want to.',
+  },
   accepted_next: { rule: 'changed-meanwhile', why: 'Another chain took the place of that one meanwhile. Look at it, then choose again.' },
   look_ended_once: { rule: 'look-ended', why: 'This look was ended already, in another window or on another device.' },
   entry_corrected_once: { rule: 'corrected-already', why: 'That entry was corrected already. Correct the newer one.' },
@@ -138,7 +144,12 @@ async function sameEntry(tx: Tx, shopId: string, entry: Entry): Promise<Kept | n
   if (!row) return null;
   const known = entryOf(row);
   if (sameContent(known, entry)) return { id: entry.id, status: 'known', recordedAt: known.recordedAt as string };
-  return { id: entry.id, status: 'refused', rule: 'other-content', why: 'An entry with this id is on record with other content. It was not overwritten.' };
+  return {
+    id: entry.id,
+    status: 'refused',
+    rule: 'other-content',
+    why: 'An entry with this id is on record with other content. It was not overwritten.',
+  };
 }
 
 /** When it was sent and recorded may differ between two tries; what was seen may not. */

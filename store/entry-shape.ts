@@ -63,7 +63,10 @@ export const houseRules = z.object({
   airGap: z.enum(['required', 'high loop allowed']),
   turns: z.record(z.string(), z.number().nonnegative()),
   targetMlPerDay: z.number().positive(),
-  recheckHours: z.number().positive().max(24 * 60),
+  recheckHours: z
+    .number()
+    .positive()
+    .max(24 * 60),
   weights: z.object({
     callbackDollars: z.number().nonnegative(),
     minuteDollars: z.number().nonnegative(),

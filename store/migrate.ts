@@ -12,7 +12,9 @@ export interface Migration {
 export class NewerDatabaseError extends Error {
   override readonly name = 'NewerDatabaseError';
   constructor(found: number, known: number) {
-    super(`The database is at migration ${found}, this program knows up to ${known}. Start the newer program, or point DATABASE_URL at another database.`);
+    super(
+      `The database is at migration ${found}, this program knows up to ${known}. Start the newer program, or point DATABASE_URL at another database.`,
+    );
   }
 }
 

@@ -27,7 +27,13 @@ export const visitFile = z.strictObject({
   appliances: z.array(z.strictObject({ id: uuid, placeId: uuid, kind: z.string().min(1).max(60), name })).max(500),
   runs: z.array(z.strictObject({ id: uuid, applianceId: uuid, water: z.enum(['cold', 'hot']), name })).max(500),
   checkPoints: z.array(z.strictObject({ id: uuid, runId: uuid, kind: z.enum(['stem', 'drain']), name })).max(2000),
-  visit: z.strictObject({ id: uuid, onDate: day, startsAt: z.string().regex(/^\d\d:\d\d$/, 'wants HH:MM'), title: name, runs: z.array(uuid).max(500) }),
+  visit: z.strictObject({
+    id: uuid,
+    onDate: day,
+    startsAt: z.string().regex(/^\d\d:\d\d$/, 'wants HH:MM'),
+    title: name,
+    runs: z.array(uuid).max(500),
+  }),
   entries: z.array(filedEntry).max(50_000),
 });
 export type VisitFile = z.infer<typeof visitFile>;
@@ -118,7 +124,10 @@ export function parseVisitFile(text: string): VisitFile {
   const result = visitFile.safeParse(json);
   if (result.success) return result.data;
   const issue = result.error.issues[0]!;
-  const path = issue.path.reduce<string>((at, step) => (typeof step === 'number' ? `${at}[${step}]` : at ? `${at}.${String(step)}` : String(step)), '');
+  const path = issue.path.reduce<string>(
+    (at, step) => (typeof step === 'number' ? `${at}[${step}]` : at ? `${at}.${String(step)}` : String(step)),
+    '',
+  );
   throw new ImportError(path || 'the file', `${issue.message}.`);
 }
 
@@ -195,7 +204,8 @@ async function keepEntry(tx: Tx, shopId: string, entry: VisitFile['entries'][num
     return true;
   } catch (error) {
     const { code } = error as { code?: string };
-    if (code?.startsWith('23')) throw new ImportError(path, 'it names a run, joint, check point or entry that the file does not bring, or stands twice.');
+    if (code?.startsWith('23'))
+      throw new ImportError(path, 'it names a run, joint, check point or entry that the file does not bring, or stands twice.');
     throw error;
   }
 }

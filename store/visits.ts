@@ -62,9 +62,7 @@ export async function visitSheets(sql: Sql, shopId: string, heads: VisitHead[]):
   if (heads.length === 0) return [];
   const ids = heads.map((h) => h.id);
   const [runs, checks, entries] = await Promise.all([
-    sql<
-      { visit_id: string; run_id: string; name: string; water: 'cold' | 'hot'; kind: string; appliance_name: string; place: string }[]
-    >`
+    sql<{ visit_id: string; run_id: string; name: string; water: 'cold' | 'hot'; kind: string; appliance_name: string; place: string }[]>`
       select vr.visit_id, r.run_id, r.name, r.water, a.kind, a.name as appliance_name, pl.name as place
       from visit_run vr join run r using (shop_id, run_id) join appliance a using (shop_id, appliance_id) join place pl using (shop_id, place_id)
       where vr.shop_id = ${shopId} and vr.visit_id in ${sql(ids)}

@@ -17,9 +17,19 @@ export function answerOf(error: unknown): Response {
   }
   if (error instanceof SyntaxError) return problem(400, 'json', 'Not JSON', 'The request does not read as JSON.');
   if (isDatabaseLost(error)) {
-    return problem(503, 'database-lost', 'The database does not answer', 'What you entered is kept in this browser and sent when it is back. Try again in a moment.');
+    return problem(
+      503,
+      'database-lost',
+      'The database does not answer',
+      'What you entered is kept in this browser and sent when it is back. Try again in a moment.',
+    );
   }
   const number = Date.now().toString(36);
   console.error(`fault ${number}:`, error);
-  return problem(500, 'fault', 'Our fault', `Something went wrong here that should not have; nothing was changed. It is in the server's log as fault ${number}. Try again.`);
+  return problem(
+    500,
+    'fault',
+    'Our fault',
+    `Something went wrong here that should not have; nothing was changed. It is in the server's log as fault ${number}. Try again.`,
+  );
 }

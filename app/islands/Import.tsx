@@ -8,7 +8,12 @@ export default function Import() {
     try {
       const response = await fetch('/api/v1/visits', { method: 'POST', headers: { 'content-type': 'application/json' }, body: await file.text() });
       const body = await response.json();
-      if (response.ok) setSaid({ good: true, text: body.added === 0 ? 'This shop has that visit already.' : `Taken in: ${body.added} entries.`, href: `/visits/${body.visitId}` });
+      if (response.ok)
+        setSaid({
+          good: true,
+          text: body.added === 0 ? 'This shop has that visit already.' : `Taken in: ${body.added} entries.`,
+          href: `/visits/${body.visitId}`,
+        });
       else setSaid({ good: false, text: `${body.at ? `${body.at}: ` : ''}${body.detail}` });
     } catch {
       setSaid({ good: false, text: 'The server does not answer. Nothing was imported; try again.' });

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { LedgerPage, LedgerQuery } from '../../store/ledger.ts';
 import { callbackRate } from '../../core/index.ts';
+import type { LedgerPage, LedgerQuery } from '../../store/ledger.ts';
 import { money, SEAL_WORDS } from '../ui/words.ts';
 
 interface Props {
@@ -12,7 +12,10 @@ interface Props {
 
 const PAGE = 40;
 
-const addressOf = (q: LedgerQuery) => new URLSearchParams(Object.entries(q).flatMap(([k, v]) => (v === undefined || v === '' || v === 'any' || v === 0 ? [] : [[k, String(v)]]))).toString();
+const addressOf = (q: LedgerQuery) =>
+  new URLSearchParams(
+    Object.entries(q).flatMap(([k, v]) => (v === undefined || v === '' || v === 'any' || v === 0 ? [] : [[k, String(v)]])),
+  ).toString();
 
 /** Past connections: filter and search as you type. */
 export default function Ledger({ initial, query: first, appliances, seals }: Props) {
@@ -51,18 +54,39 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
           <span className="label">Search place, run, part or end</span>
           <input className="field" value={query.q ?? ''} maxLength={200} onChange={(e) => set({ q: e.target.value })} />
         </label>
-        <Select label="Appliance" value={query.appliance ?? ''} onChange={(appliance) => set({ appliance })} options={[['', 'any'], ...appliances.map((a) => [a.id, a.name] as [string, string])]} />
-        <Select label="Seal" value={query.seal ?? ''} onChange={(seal) => set({ seal })} options={[['', 'any'], ...seals.map((s) => [s, SEAL_WORDS[s] === SEAL_WORDS.ferrule ? s : (SEAL_WORDS[s] ?? s)] as [string, string])]} />
-        <Select label="Callbacks" value={query.callbacks ?? 'any'} onChange={(callbacks) => set({ callbacks: callbacks as LedgerQuery['callbacks'] })} options={[['any', 'any'], ['only', 'with callbacks'], ['none', 'without']]} />
+        <Select
+          label="Appliance"
+          value={query.appliance ?? ''}
+          onChange={(appliance) => set({ appliance })}
+          options={[['', 'any'], ...appliances.map((a) => [a.id, a.name] as [string, string])]}
+        />
+        <Select
+          label="Seal"
+          value={query.seal ?? ''}
+          onChange={(seal) => set({ seal })}
+          options={[['', 'any'], ...seals.map((s) => [s, SEAL_WORDS[s] === SEAL_WORDS.ferrule ? s : (SEAL_WORDS[s] ?? s)] as [string, string])]}
+        />
+        <Select
+          label="Callbacks"
+          value={query.callbacks ?? 'any'}
+          onChange={(callbacks) => set({ callbacks: callbacks as LedgerQuery['callbacks'] })}
+          options={[
+            ['any', 'any'],
+            ['only', 'with callbacks'],
+            ['none', 'without'],
+          ]}
+        />
         <a className="key" href={`/api/v1/ledger.csv?${address}`}>
           CSV
         </a>
       </div>
       <p className="my-3 text-lg" aria-live="polite">
         {lost ? 'The server does not answer; these are the last rows it gave.' : `${page.total} connections, ${page.joints} joints. `}
-        {!lost && page.joints > 0 && `Callbacks: ${page.callbacks}, that is ${(rate.mean * 1000).toFixed(0)} in 1,000 joints (95 %: ${(rate.low * 1000).toFixed(0)} to ${(rate.high * 1000).toFixed(0)}).`}
+        {!lost &&
+          page.joints > 0 &&
+          `Callbacks: ${page.callbacks}, that is ${(rate.mean * 1000).toFixed(0)} in 1,000 joints (95 %: ${(rate.low * 1000).toFixed(0)} to ${(rate.high * 1000).toFixed(0)}).`}
       </p>
-      <div className="scroll" tabIndex={0} role="region" aria-label="Connections">
+      <section className="scroll" tabIndex={0} aria-label="Connections">
         <table className="w-full">
           <thead>
             <tr>
@@ -99,7 +123,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
             ))}
           </tbody>
         </table>
-      </div>
+      </section>
       {page.total === 0 && <p className="py-4">Nothing fits. Clear a filter, or search for fewer words.</p>}
       <div className="mt-3 flex gap-3">
         {offset > 0 && (
@@ -117,7 +141,17 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
   );
 }
 
-function Select({ label, value, options, onChange }: { label: string; value: string; options: [string, string][]; onChange: (value: string) => void }) {
+function Select({
+  label,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  options: [string, string][];
+  onChange: (value: string) => void;
+}) {
   return (
     <label className="grid gap-1">
       <span className="label">{label}</span>

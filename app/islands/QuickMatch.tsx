@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { matchChains, readEnd } from '../../core/index.ts';
-import { useCatalogue } from '../ui/catalogue.ts';
 import { Chains, Refused } from '../ui/Chains.tsx';
+import { useCatalogue } from '../ui/catalogue.ts';
 import { EndPicker } from '../ui/EndPicker.tsx';
 
 /** 'from 3/8 comp m to 7/8 bc' into two ends; the first reading of each, shown so that another can be chosen. */
@@ -23,7 +23,14 @@ interface State {
 
 export default function QuickMatch({ question }: { question: string }) {
   const catalogue = useCatalogue();
-  const [state, setState] = useState<State>(() => ({ ...readQuestion(question), water: 'cold', length: '', stop: false, arrestor: false, vanOnly: false }));
+  const [state, setState] = useState<State>(() => ({
+    ...readQuestion(question),
+    water: 'cold',
+    length: '',
+    stop: false,
+    arrestor: false,
+    vanOnly: false,
+  }));
   const set = (change: Partial<State>) => setState((s) => ({ ...s, ...change }));
   const inches = state.length.trim() === '' ? undefined : Number(state.length);
   const badLength = inches !== undefined && !(inches > 0 && inches <= 12_000);
@@ -54,19 +61,34 @@ export default function QuickMatch({ question }: { question: string }) {
         <fieldset className="grid grid-cols-2 gap-x-4 gap-y-1 border-l border-rule pl-4">
           <legend className="label">It must</legend>
           <label className="flex min-h-10 items-center gap-2">
-            <input type="checkbox" className="size-5" checked={state.water === 'hot'} onChange={(e) => set({ water: e.target.checked ? 'hot' : 'cold' })} /> carry hot water
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={state.water === 'hot'}
+              onChange={(e) => set({ water: e.target.checked ? 'hot' : 'cold' })}
+            />{' '}
+            carry hot water
           </label>
           <label className="flex min-h-10 items-center gap-2">
             <input type="checkbox" className="size-5" checked={state.stop} onChange={(e) => set({ stop: e.target.checked })} /> have its own stop
           </label>
           <label className="flex min-h-10 items-center gap-2">
-            <input type="checkbox" className="size-5" checked={state.arrestor} onChange={(e) => set({ arrestor: e.target.checked })} /> have an arrestor
+            <input type="checkbox" className="size-5" checked={state.arrestor} onChange={(e) => set({ arrestor: e.target.checked })} /> have an
+            arrestor
           </label>
           <label className="flex min-h-10 items-center gap-2">
             <input type="checkbox" className="size-5" checked={state.vanOnly} onChange={(e) => set({ vanOnly: e.target.checked })} /> come off the van
           </label>
           <label className="col-span-2 flex items-center gap-2">
-            reach at least <input className="field max-w-24" inputMode="decimal" value={state.length} onChange={(e) => set({ length: e.target.value })} aria-invalid={badLength} /> in
+            reach at least{' '}
+            <input
+              className="field max-w-24"
+              inputMode="decimal"
+              value={state.length}
+              onChange={(e) => set({ length: e.target.value })}
+              aria-invalid={badLength}
+            />{' '}
+            in
           </label>
           {badLength && <p className="col-span-2">Give a length of more than 0 in, or nothing.</p>}
         </fieldset>
@@ -90,7 +112,9 @@ export default function QuickMatch({ question }: { question: string }) {
   );
 }
 
-export function namesOf(catalogue: { parts: { id: string; name: string }[]; loose: { code: string; name: string }[] } | null): Record<string, string> {
+export function namesOf(
+  catalogue: { parts: { id: string; name: string }[]; loose: { code: string; name: string }[] } | null,
+): Record<string, string> {
   if (!catalogue) return {};
   return Object.fromEntries([...catalogue.parts.map((p) => [p.id, p.name]), ...catalogue.loose.map((l) => [l.code, l.name])]);
 }

@@ -22,11 +22,23 @@ export function Chains({ result, from, to, water, parts, names, onUse, used }: P
   return (
     <div>
       {result.chains.map((chain, i) => (
-        <article key={chainKey(chain)} className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`} aria-label={`Chain ${i + 1}`}>
+        <article
+          key={chainKey(chain)}
+          className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`}
+          aria-label={`Chain ${i + 1}`}
+        >
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
             <h3 className="text-2xl">{i + 1}</h3>
             <div className="min-w-0 flex-1 basis-80">
-              <Line from={from} to={to} chain={chain} parts={parts} water={water} compact title={`Chain ${i + 1}: ${chain.parts.map((p) => names[p]).join(', then ') || 'the two ends meet'}`} />
+              <Line
+                from={from}
+                to={to}
+                chain={chain}
+                parts={parts}
+                water={water}
+                compact
+                title={`Chain ${i + 1}: ${chain.parts.map((p) => names[p]).join(', then ') || 'the two ends meet'}`}
+              />
             </div>
             <Figure value={String(chain.joints.length)} unit={chain.joints.length === 1 ? 'joint' : 'joints'} />
             <Figure value={money(chain.priceCents)} unit="parts" />
@@ -95,7 +107,8 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
         <ul className="list-disc pl-5">
           {chain.path.map((s) => (
             <li key={s.part}>
-              {names[s.part]} {s.cutLengthIn !== undefined && `, cut to ${s.cutLengthIn} in`} {chain.offVan.includes(s.part) && <b>(not on the van)</b>}
+              {names[s.part]} {s.cutLengthIn !== undefined && `, cut to ${s.cutLengthIn} in`}{' '}
+              {chain.offVan.includes(s.part) && <b>(not on the van)</b>}
             </li>
           ))}
           {Object.entries(chain.loose).map(([code, n]) => (
@@ -106,8 +119,8 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
         </ul>
         <h4 className="label mt-2">Cost expected: ${chain.cost.total.toFixed(2)}</h4>
         <p>
-          parts ${chain.cost.price.toFixed(2)} + time ${chain.cost.minutes.toFixed(2)} + callbacks ${chain.cost.callbacks.toFixed(2)} + trip ${chain.cost.trip.toFixed(2)} + not preferred $
-          {chain.cost.preference.toFixed(2)}
+          parts ${chain.cost.price.toFixed(2)} + time ${chain.cost.minutes.toFixed(2)} + callbacks ${chain.cost.callbacks.toFixed(2)} + trip $
+          {chain.cost.trip.toFixed(2)} + not preferred ${chain.cost.preference.toFixed(2)}
         </p>
         {chain.cautions.map((c) => (
           <p key={c.rule} className="caution mt-2">

@@ -40,14 +40,33 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
       <label className="label" {...combo.getLabelProps()}>
         {label}
       </label>
-      <input className="field" placeholder="3/8 comp, 1/2 fip, 7/8 bc, ght" maxLength={80} spellCheck={false} {...combo.getInputProps({ onChange: (e) => type(e.currentTarget.value) })} />
+      <input
+        className="field"
+        placeholder="3/8 comp, 1/2 fip, 7/8 bc, ght"
+        maxLength={80}
+        spellCheck={false}
+        {...combo.getInputProps({ onChange: (e) => type(e.currentTarget.value) })}
+      />
       <p className="min-h-6" aria-live="polite">
-        {value && isEndCode(value) ? endLabel(value) : unread ? <span>No end reads like that. Try a size and a word: 3/8 comp, 1/2 fip, 7/8 bc.</span> : <span className="text-soft">{typed && 'Choose a reading.'}</span>}
+        {value && isEndCode(value) ? (
+          endLabel(value)
+        ) : unread ? (
+          <span>No end reads like that. Try a size and a word: 3/8 comp, 1/2 fip, 7/8 bc.</span>
+        ) : (
+          <span className="text-soft">{typed && 'Choose a reading.'}</span>
+        )}
       </p>
-      <ul {...combo.getMenuProps()} className={`absolute z-20 w-full border border-ink bg-sheet ${combo.isOpen && readings.length > 0 ? '' : 'hidden'}`}>
+      <ul
+        {...combo.getMenuProps()}
+        className={`absolute z-20 w-full border border-ink bg-sheet ${combo.isOpen && readings.length > 0 ? '' : 'hidden'}`}
+      >
         {combo.isOpen &&
           readings.map((r, index) => (
-            <li key={r.end} {...combo.getItemProps({ item: r, index })} className={`flex min-h-12 cursor-pointer flex-wrap items-baseline gap-x-3 px-3 py-2 ${combo.highlightedIndex === index ? 'bg-brass-light' : ''}`}>
+            <li
+              key={r.end}
+              {...combo.getItemProps({ item: r, index })}
+              className={`flex min-h-12 cursor-pointer flex-wrap items-baseline gap-x-3 px-3 py-2 ${combo.highlightedIndex === index ? 'bg-brass-light' : ''}`}
+            >
               <b>{endLabel(r.end)}</b>
               <span className="code">{r.end}</span>
               <span className="text-sm text-soft">{r.why}</span>

@@ -1,5 +1,5 @@
-import { type LinePart, lineSection, type SectionMaterial, shortName } from '../../core/index.ts';
 import type { Chain, Part } from '../../core/index.ts';
+import { type LinePart, lineSection, type SectionMaterial, shortName } from '../../core/index.ts';
 
 export interface JointMark {
   n: number;
@@ -73,9 +73,15 @@ export function Line({ from, to, chain, parts, water, marks, compact = false, ti
   const axis = head + s.radius * SCALE;
   const height = axis + s.radius * SCALE + foot;
   const x = (inches: number) => GAP + (inches - s.x0) * SCALE;
-  const polygon = (points: [number, number][], up: 1 | -1) => points.map(([px, py]) => `${x(px).toFixed(1)},${(axis - up * py * SCALE).toFixed(1)}`).join(' ');
+  const polygon = (points: [number, number][], up: 1 | -1) =>
+    points.map(([px, py]) => `${x(px).toFixed(1)},${(axis - up * py * SCALE).toFixed(1)}`).join(' ');
   return (
-    <svg viewBox={`0 0 ${width.toFixed(0)} ${height.toFixed(0)}`} role="img" aria-label={title} className={compact ? 'h-auto max-h-28 w-full max-w-160' : 'h-auto max-h-58 w-full'}>
+    <svg
+      viewBox={`0 0 ${width.toFixed(0)} ${height.toFixed(0)}`}
+      role="img"
+      aria-label={title}
+      className={compact ? 'h-auto max-h-28 w-full max-w-160' : 'h-auto max-h-58 w-full'}
+    >
       <Hatches />
       <g opacity="0.18" className={water === 'hot' ? 'fill-hot' : 'fill-cold'}>
         {s.water.map((w, i) => (
@@ -83,9 +89,26 @@ export function Line({ from, to, chain, parts, water, marks, compact = false, ti
         ))}
       </g>
       {([1, -1] as const).flatMap((up) =>
-        s.pieces.map((p, i) => <polygon key={`${up}${i}`} points={polygon(p.points, up)} fill={FILL[p.material]} stroke="#1d2427" strokeWidth="1.2" strokeLinejoin="round" />),
+        s.pieces.map((p, i) => (
+          <polygon
+            key={`${up}${i}`}
+            points={polygon(p.points, up)}
+            fill={FILL[p.material]}
+            stroke="#1d2427"
+            strokeWidth="1.2"
+            strokeLinejoin="round"
+          />
+        )),
       )}
-      <line x1={x(s.x0) - 8} x2={x(s.x1) + 8} y1={axis} y2={axis} strokeDasharray="14 4 3 4" strokeWidth="1.1" className={water === 'hot' ? 'stroke-hot' : 'stroke-cold'} />
+      <line
+        x1={x(s.x0) - 8}
+        x2={x(s.x1) + 8}
+        y1={axis}
+        y2={axis}
+        strokeDasharray="14 4 3 4"
+        strokeWidth="1.1"
+        className={water === 'hot' ? 'stroke-hot' : 'stroke-cold'}
+      />
       {s.breaks.map((b, i) => {
         const r = b.radius * SCALE;
         const path = (dx: number) => `M${x(b.x) + dx} ${axis - r} q 9 ${r * 0.55} 0 ${r} t 0 ${r}`;
@@ -97,7 +120,8 @@ export function Line({ from, to, chain, parts, water, marks, compact = false, ti
           </g>
         );
       })}
-      {marks && s.joints.map((j) => <Balloon key={j.n} x={x(j.x)} y={24} to={axis - j.radius * SCALE - 3} mark={marks.find((m) => m.n === j.n)} n={j.n} />)}
+      {marks &&
+        s.joints.map((j) => <Balloon key={j.n} x={x(j.x)} y={24} to={axis - j.radius * SCALE - 3} mark={marks.find((m) => m.n === j.n)} n={j.n} />)}
       {s.spans.map((span, i) => {
         const label = span.part ? shortName(byId.get(span.part)?.name ?? span.part) : i === 0 ? 'water side' : 'inlet';
         const anchor = i === 0 ? 'start' : i === s.spans.length - 1 ? 'end' : 'middle';
@@ -123,7 +147,14 @@ function Balloon({ x, y, to, mark, n }: { x: number; y: number; to: number; mark
       <line x1={x} x2={x} y1={y + r} y2={to} stroke="#1d2427" strokeWidth="1" />
       <circle cx={x} cy={y} r={r} className={state === 'proven' ? 'fill-ink' : 'fill-sheet'} stroke="#1d2427" strokeWidth="1.8" />
       {state === 'made' && <path d={`M${x - r} ${y} a ${r} ${r} 0 0 0 ${2 * r} 0 Z`} className="fill-brass" />}
-      <text x={x} y={y + 5} textAnchor="middle" fontSize="15" fontWeight="600" className={state === 'proven' ? 'fill-sheet font-head' : 'fill-ink font-head'}>
+      <text
+        x={x}
+        y={y + 5}
+        textAnchor="middle"
+        fontSize="15"
+        fontWeight="600"
+        className={state === 'proven' ? 'fill-sheet font-head' : 'fill-ink font-head'}
+      >
         J{n}
       </text>
       {mark?.finding && <path d={`M${x} ${y + r + 1} l 8 13 h -16 Z`} className="fill-ink" />}

@@ -1,5 +1,6 @@
 /** Keys that work on every sheet. */
-const typing = (target: EventTarget | null) => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
 const sheet = document.querySelector<HTMLDialogElement>('#keys');
 document.querySelector('#keys-button')?.addEventListener('click', () => sheet?.showModal());

@@ -81,7 +81,11 @@ async function sendAll(): Promise<SendResult> {
 
 async function post(entries: Entry[]): Promise<Answer | null> {
   try {
-    const response = await fetch('/api/v1/entries', { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ entries }) });
+    const response = await fetch('/api/v1/entries', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ entries }),
+    });
     if (response.ok) return (await response.json()) as Answer;
     if (response.status >= 500) return null;
     const problem = (await response.json().catch(() => ({ detail: response.statusText }))) as { detail: string };

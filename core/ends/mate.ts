@@ -89,7 +89,9 @@ function softened(id: SealId): SealTurns | null {
 
 function taperPlastic(a: End, b: End): Reason[] {
   const [male, female] = (a as ThreadEnd).gender === 'm' ? [a as ThreadEnd, b as ThreadEnd] : [b as ThreadEnd, a as ThreadEnd];
-  const out = [reason('plastic-tape', 'Plastic on a taper thread takes tape only: solvents in paste crack plastic.', { source: 'field reference, section 3' })];
+  const out = [
+    reason('plastic-tape', 'Plastic on a taper thread takes tape only: solvents in paste crack plastic.', { source: 'field reference, section 3' }),
+  ];
   if (male.material === 'metal' && female.material === 'plastic') {
     out.push(
       reason('metal-into-plastic', 'Caution: a metal male in a plastic female goes by hand and one turn, never wrenched on.', {
@@ -127,7 +129,10 @@ function sealant(id: SealId, rules: HouseRules, because: Reason[]): Mating['seal
   if (id === 'taper-plastic') return 'tape';
   if (id === 'taper') {
     because.push(
-      reason('house-thread-sealant', rules.threadSealant === 'tape' ? 'House rule: PTFE tape, 3 wraps in the direction of tightening.' : 'House rule: thread paste.'),
+      reason(
+        'house-thread-sealant',
+        rules.threadSealant === 'tape' ? 'House rule: PTFE tape, 3 wraps in the direction of tightening.' : 'House rule: thread paste.',
+      ),
     );
     return rules.threadSealant;
   }

@@ -112,7 +112,13 @@ function maleProfile(end: ThreadEnd): EndProfile {
   const bore = boreRadius(end);
   const body = crest(-threaded) + 0.045;
   const length = threaded + BODY_IN;
-  const mouth: Point[] = end.family === 'comp' ? compressionMouth(sizeIn(end) / 2, bore, length) : [[0, bore], [-length, bore]];
+  const mouth: Point[] =
+    end.family === 'comp'
+      ? compressionMouth(sizeIn(end) / 2, bore, length)
+      : [
+          [0, bore],
+          [-length, bore],
+        ];
   return {
     outer: [[0, crest(0) - toothIn(end)], ...teeth(end, count, crest), [-threaded, body], [-length, body]],
     inner: mouth,
@@ -149,7 +155,10 @@ function portProfile(end: ThreadEnd): EndProfile {
   const bore = boreRadius(end);
   const length = threaded + 0.08;
   return {
-    outer: [[0, body], [-length, body]],
+    outer: [
+      [0, body],
+      [-length, body],
+    ],
     inner: [[0, mouthRadius], ...teeth(end, count, end.thread.tapered ? root : () => mouthRadius), [-threaded, bore], [-length, bore]],
     lengthIn: length,
     boreRadiusIn: bore,
@@ -171,8 +180,16 @@ function nutProfile(end: ThreadEnd, insertRadius = Number.POSITIVE_INFINITY): En
   const flange = Math.max(spigot + 0.02, end.thread.externalMajorIn / 2 - toothIn(end) - 0.03);
   const seal: Piece[] = end.family === 'flare' ? [] : [{ points: rubber(end, face, bore, flange), material: 'rubber' }];
   return {
-    outer: [[face, flange], [face - 0.05, flange], [face - 0.05, spigot], [-length, spigot]],
-    inner: [[face, bore], [-length, bore]],
+    outer: [
+      [face, flange],
+      [face - 0.05, flange],
+      [face - 0.05, spigot],
+      [-length, spigot],
+    ],
+    inner: [
+      [face, bore],
+      [-length, bore],
+    ],
     lengthIn: length,
     boreRadiusIn: bore,
     bodyRadiusIn: spigot,
@@ -196,17 +213,34 @@ export function nutOutline(end: ThreadEnd, back: number, hole: number): Point[] 
 function rubber(end: ThreadEnd, face: number, bore: number, flange: number): Point[] {
   if (end.family === 'comp') {
     const tip = Math.min(sizeIn(end) / 2, bore + 0.035);
-    return [[face, bore], [face, flange], [face + WASHER_IN, flange], [face + WASHER_IN + 0.16, tip], [face + WASHER_IN + 0.16, bore]];
+    return [
+      [face, bore],
+      [face, flange],
+      [face + WASHER_IN, flange],
+      [face + WASHER_IN + 0.16, tip],
+      [face + WASHER_IN + 0.16, bore],
+    ];
   }
-  return [[face, bore], [face, flange], [face + WASHER_IN, flange], [face + WASHER_IN, bore]];
+  return [
+    [face, bore],
+    [face, flange],
+    [face + WASHER_IN, flange],
+    [face + WASHER_IN, bore],
+  ];
 }
 
 function tubeProfile(end: TubeEnd): EndProfile {
   const material: SectionMaterial = end.tube.material === 'copper' ? 'copper' : end.tube.material === 'steel' ? 'steel' : 'tube';
   const [outerR, innerR] = [end.tube.odIn / 2, end.tube.idIn / 2];
   return {
-    outer: [[0, outerR], [-0.7, outerR]],
-    inner: [[0, innerR], [-0.7, innerR]],
+    outer: [
+      [0, outerR],
+      [-0.7, outerR],
+    ],
+    inner: [
+      [0, innerR],
+      [-0.7, innerR],
+    ],
     lengthIn: 0.7,
     boreRadiusIn: innerR,
     bodyRadiusIn: outerR,
@@ -225,27 +259,57 @@ function socketProfile(end: SocketEnd): EndProfile {
   const wall = push ? 0.11 : 0.045;
   const bore = tube - 0.04;
   const length = depthIn + 0.12;
-  const collar: Point[] = push ? [[0, tube + 0.05], [-0.08, tube + 0.05], [-0.08, tube + wall]] : [[0, tube + wall]];
+  const collar: Point[] = push
+    ? [
+        [0, tube + 0.05],
+        [-0.08, tube + 0.05],
+        [-0.08, tube + wall],
+      ]
+    : [[0, tube + wall]];
   return {
     outer: [...collar, [-length, tube + wall]],
-    inner: [[0, tube + 0.006], [-depthIn, tube + 0.006], [-depthIn, bore], [-length, bore]],
+    inner: [
+      [0, tube + 0.006],
+      [-depthIn, tube + 0.006],
+      [-depthIn, bore],
+      [-length, bore],
+    ],
     lengthIn: length,
     boreRadiusIn: bore,
     bodyRadiusIn: tube + wall,
     depthIn,
     material: push ? madeOf(end) : 'copper',
-    extra: push ? [{ points: [[-0.3, tube + 0.006], [-0.3, tube + 0.06], [-0.38, tube + 0.06], [-0.38, tube + 0.006]], material: 'rubber' }] : [],
+    extra: push
+      ? [
+          {
+            points: [
+              [-0.3, tube + 0.006],
+              [-0.3, tube + 0.06],
+              [-0.38, tube + 0.06],
+              [-0.38, tube + 0.006],
+            ],
+            material: 'rubber',
+          },
+        ]
+      : [],
   };
 }
 
 /** An insert barb goes into the tube; its mate comes as far as the shoulder. */
 function barbProfile(end: SocketEnd, inside: number): EndProfile {
   const depthIn = 0.55;
-  const ridges: Point[] = [0, 1, 2].flatMap((i): Point[] => [[-i * 0.16, inside - 0.012], [-i * 0.16 - 0.1, inside + 0.012], [-i * 0.16 - 0.1, inside - 0.012]]);
+  const ridges: Point[] = [0, 1, 2].flatMap((i): Point[] => [
+    [-i * 0.16, inside - 0.012],
+    [-i * 0.16 - 0.1, inside + 0.012],
+    [-i * 0.16 - 0.1, inside - 0.012],
+  ]);
   const bore = inside - 0.06;
   return {
     outer: [...ridges, [-depthIn, inside], [-depthIn, end.odIn / 2 + 0.05], [-depthIn - 0.15, end.odIn / 2 + 0.05]],
-    inner: [[0, bore], [-depthIn - 0.15, bore]],
+    inner: [
+      [0, bore],
+      [-depthIn - 0.15, bore],
+    ],
     lengthIn: depthIn + 0.15,
     boreRadiusIn: bore,
     bodyRadiusIn: end.odIn / 2 + 0.05,
@@ -258,14 +322,33 @@ function barbProfile(end: SocketEnd, inside: number): EndProfile {
 function noseProfile(end: SocketEnd, tube: number): EndProfile {
   const bore = tube - 0.04;
   return {
-    outer: [[0, tube - 0.02], [-0.1, tube + 0.05], [-0.2, tube + 0.05], [-0.24, tube], [-0.7, tube]],
-    inner: [[0, bore], [-0.7, bore]],
+    outer: [
+      [0, tube - 0.02],
+      [-0.1, tube + 0.05],
+      [-0.2, tube + 0.05],
+      [-0.24, tube],
+      [-0.7, tube],
+    ],
+    inner: [
+      [0, bore],
+      [-0.7, bore],
+    ],
     lengthIn: 0.7,
     boreRadiusIn: bore,
     bodyRadiusIn: tube,
     depthIn: 0.2,
     material: madeOf(end) === 'plastic' ? 'plastic' : 'copper',
-    extra: [{ points: [[-0.02, tube - 0.016], [-0.1, tube + 0.05], [-0.1, tube + 0.13], [-0.02, tube + 0.06]], material: 'rubber' }],
+    extra: [
+      {
+        points: [
+          [-0.02, tube - 0.016],
+          [-0.1, tube + 0.05],
+          [-0.1, tube + 0.13],
+          [-0.02, tube + 0.06],
+        ],
+        material: 'rubber',
+      },
+    ],
   };
 }
 

@@ -74,7 +74,10 @@ const seatOfComp = (g: Gender) => (g === 'm' ? 'body that takes nut and ferrule,
 /** FIP on a connector is a swivel nut with a washer, on a rigid body a taper; MIP is nearly always the taper. */
 function pipe(typed: Typed): Reading[] {
   const of: Record<Gender, Reading[]> = {
-    m: [...thread('npt', () => 'taper thread')({ ...typed, genders: ['m'] }), ...thread('npsm', () => 'straight shank')({ ...typed, genders: ['m'] })],
+    m: [
+      ...thread('npt', () => 'taper thread')({ ...typed, genders: ['m'] }),
+      ...thread('npsm', () => 'straight shank')({ ...typed, genders: ['m'] }),
+    ],
     f: [
       ...thread('npsm', () => 'swivel nut with washer, as on a connector')({ ...typed, genders: ['f'] }),
       ...thread('npt', () => 'rigid taper port')({ ...typed, genders: ['f'] }),
@@ -132,10 +135,10 @@ export function readEnd(text: string): Reading[] {
   const metric = /^m\s*(\d+(?:\.\d+)?)\s*x\s*(\d+(?:\.\d+)?)\s*(.*)$/.exec(clean);
   if (metric) {
     const rest = tokens(metric[3] ?? '');
-    const typed = describe(rest);
+    const typed = sortWords(rest);
     return typed.unknown.length ? [] : known(simple('m', 'metric')({ ...typed, size: `${metric[1]}x${metric[2]}` }), typed.suffix);
   }
-  const typed = describe(tokens(clean.replace(/\b(g)(?=\d)/, 'g ')));
+  const typed = sortWords(tokens(clean.replace(/\b(g)(?=\d)/, 'g ')));
   if (typed.unknown.length > 0 || typed.tooMany) return [];
   if (typed.named.length === 0) return typed.size === null ? [] : known(anyOfSize(typed), typed.suffix);
   return known(typed.named[0]!.read(typed), typed.suffix);
@@ -156,7 +159,7 @@ interface Described extends Typed {
 }
 
 /** Sorts the typed words into size, gender, outside or nominal, material and family. */
-function describe(words: string[]): Described {
+function sortWords(words: string[]): Described {
   const out: Described = { size: null, genders: ['m', 'f'], by: null, named: [], suffix: '', unknown: [], tooMany: false };
   for (const word of words) {
     const family = VOCABULARY.find((v) => v.words.includes(word)) ?? prefix(word);

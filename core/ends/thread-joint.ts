@@ -41,12 +41,9 @@ export function threadJoint(a: ThreadEnd, b: ThreadEnd): Fit {
   const measures = figures(male, female);
   switch (fit.fit) {
     case 'too big':
-      return refuse(
-        reason('thread-too-big', `The male (${threadSpec(male)}) is too big to enter the female (${threadSpec(female)}).`, measures),
-        {
-          ...named,
-        },
-      );
+      return refuse(reason('thread-too-big', `The male (${threadSpec(male)}) is too big to enter the female (${threadSpec(female)}).`, measures), {
+        ...named,
+      });
     case 'slides in':
       return refuse(
         reason('thread-slides-in', `The male (${threadSpec(male)}) slides into the female (${threadSpec(female)}) without catching.`, measures),
@@ -110,9 +107,7 @@ function falseStart(male: ThreadEnd, female: ThreadEnd, binds: number | undefine
     );
   }
   const text =
-    binds === undefined
-      ? `It runs on loose and never draws up: ${pitches}.`
-      : `It turns on ${writeBinding(binds)}, then binds: ${pitches}.`;
+    binds === undefined ? `It runs on loose and never draws up: ${pitches}.` : `It turns on ${writeBinding(binds)}, then binds: ${pitches}.`;
   return reason('false-start', text, figures(male, female));
 }
 

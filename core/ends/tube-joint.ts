@@ -128,7 +128,6 @@ const GRIPS: Record<SocketEnd['family'], (tube: TubeEnd) => Grip | Reason> = {
   nose: () => reason('nose-tube', 'A riser nose seals on a shank, not on tube.', { source: SOURCE }),
 };
 
-
 /** Judges a riser's nose on a threaded shank. */
 export function noseJoint(nose: SocketEnd, shank: ThreadEnd): Fit {
   const base = shank.code.replace(/:.*$/, '');

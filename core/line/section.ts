@@ -90,7 +90,8 @@ function siteStub(out: LineSection, end: End, facing: 1 | -1, opening: number): 
 /** Draws a part with its inlet opening at `start`; returns where its outlet opens. */
 function drawPart(out: LineSection, part: LinePart, start: number): number {
   const [inEnd, outEnd] = [parseEnd(part.inCode), parseEnd(part.outCode)];
-  const insert = part.line === 'braided' ? hoseRadius(part).inner * INSERT_SHARE : Math.min(endProfile(inEnd).boreRadiusIn, endProfile(outEnd).boreRadiusIn);
+  const insert =
+    part.line === 'braided' ? hoseRadius(part).inner * INSERT_SHARE : Math.min(endProfile(inEnd).boreRadiusIn, endProfile(outEnd).boreRadiusIn);
   const left = endProfile(inEnd, insert);
   const right = endProfile(outEnd, insert);
   const middle = part.line ? BROKEN_IN : Math.min(1, Math.max(0.16, part.lengthIn - left.lengthIn - right.lengthIn));
@@ -111,7 +112,11 @@ function drawPart(out: LineSection, part: LinePart, start: number): number {
         [start + left.lengthIn, bore],
         ...place([...left.inner].reverse(), start, -1),
       ],
-      left.material === 'plastic' && right.material === 'plastic' ? 'plastic' : left.material === 'copper' && right.material === 'copper' ? 'copper' : 'brass',
+      left.material === 'plastic' && right.material === 'plastic'
+        ? 'plastic'
+        : left.material === 'copper' && right.material === 'copper'
+          ? 'copper'
+          : 'brass',
     );
   }
   for (const e of left.extra) push(place(e.points, start, -1), e.material);
@@ -125,7 +130,8 @@ function drawPart(out: LineSection, part: LinePart, start: number): number {
 
 /** Outside of a braided hose by its ends' size: typical. */
 function hoseRadius(part: LinePart): { outer: number; inner: number } {
-  const id = part.inCode.includes('1/4') || part.outCode.includes('1/4') ? 'braid-ice' : part.inCode.startsWith('ght') ? 'braid-wash' : 'braid-faucet';
+  const id =
+    part.inCode.includes('1/4') || part.outCode.includes('1/4') ? 'braid-ice' : part.inCode.startsWith('ght') ? 'braid-wash' : 'braid-faucet';
   const hose = tubeById(id);
   return { outer: (hose?.odIn ?? 0.5) / 2, inner: (hose?.idIn ?? 0.3) / 2 };
 }
@@ -145,7 +151,12 @@ function brokenLine(
   const stub = (p: EndProfile, at: number, facing: 1 | -1) => push(place([...p.outer, ...[...p.inner].reverse()], at, facing), p.material);
   stub(left, start, -1);
   stub(right, end, 1);
-  const box = (x0: number, x1: number, r0: number, r1: number): Point[] => [[x0, r0], [x0, r1], [x1, r1], [x1, r0]];
+  const box = (x0: number, x1: number, r0: number, r1: number): Point[] => [
+    [x0, r0],
+    [x0, r1],
+    [x1, r1],
+    [x1, r0],
+  ];
   if (part.line === 'braided') {
     push(box(a, a + SLEEVE_IN, left.boreRadiusIn, hose.outer + 0.05), 'steel');
     push(box(b - SLEEVE_IN, b, right.boreRadiusIn, hose.outer + 0.05), 'steel');
@@ -174,9 +185,23 @@ function joint(out: LineSection, n: number, a: End, b: End, openingA: number, op
       nut.map(([x, y]): Point => [-x - engagedIn(male), y]),
       'brass',
     );
-    const ferrule: Point[] = [[-0.07, r + 0.002], [-0.02, r + 0.035], [0.05, r + 0.055], [0.1, r + 0.002]];
+    const ferrule: Point[] = [
+      [-0.07, r + 0.002],
+      [-0.02, r + 0.035],
+      [0.05, r + 0.055],
+      [0.1, r + 0.002],
+    ];
     add(ferrule, tube.tube.material === 'copper' ? 'brass' : 'plastic');
   }
   const barb = [a, b].find((e) => e.kind === 'socket' && (e.family === 'crimp' || e.family === 'expand'));
-  if (barb) add([[-0.4, r], [-0.4, r + 0.04], [-0.12, r + 0.04], [-0.12, r]], 'copper');
+  if (barb)
+    add(
+      [
+        [-0.4, r],
+        [-0.4, r + 0.04],
+        [-0.12, r + 0.04],
+        [-0.12, r],
+      ],
+      'copper',
+    );
 }

@@ -77,7 +77,8 @@ function cautionsOf(s: Setting, steps: Option[], joints: ChainJoint[]): Reason[]
   }
   const plastic = joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper'));
   out.push(...plastic);
-  if (s.need.tempF > 120) out.push(reason('scald', 'Hot water above 120 F scalds: cool it or keep hands clear.', { figures: { tempF: s.need.tempF } }));
+  if (s.need.tempF > 120)
+    out.push(reason('scald', 'Hot water above 120 F scalds: cool it or keep hands clear.', { figures: { tempF: s.need.tempF } }));
   if (steps.some((o) => o.part.tags.includes('solder'))) {
     out.push(reason('fire', 'Soldering: heat shield, extinguisher, fire watch; nothing plastic attached; a wet pipe will not solder.'));
   }

@@ -181,7 +181,13 @@ function compareIds(a: string[], b: string[]): number {
 function refusedParts(s: Setting): MatchResult['refused'] {
   const out: MatchResult['refused'] = [];
   for (const part of [...s.index.parts].sort((a, b) => (a.id < b.id ? -1 : 1))) {
-    const because: Reason[] = [...unsuited(part, s.need), ...falseStarts(s, part.ends.map((e) => e.code))];
+    const because: Reason[] = [
+      ...unsuited(part, s.need),
+      ...falseStarts(
+        s,
+        part.ends.map((e) => e.code),
+      ),
+    ];
     if (because.length > 0) out.push({ part: part.id, because });
     if (out.length === MAX_REFUSED) break;
   }

@@ -105,4 +105,3 @@ function option(s: Setting, part: Part, t: Traversal, branches: Branch[]): Optio
 export function piecePriceCents(part: Part, cutIn: number | null): number {
   return cutIn === null ? part.priceCents : Math.round(part.priceCents + ((part.centsPerFt ?? 0) * cutIn) / 12);
 }
-

@@ -21,7 +21,12 @@ export function shortName(name: string): string {
  * @param outlet  what the water comes from: 'stop outlet'
  * @param inlet   what it goes to: 'refrigerator inlet'
  */
-export function jointSides(chain: Pick<Chain, 'parts' | 'joints' | 'branches'>, names: Record<string, string>, outlet: string, inlet: string): JointSides[] {
+export function jointSides(
+  chain: Pick<Chain, 'parts' | 'joints' | 'branches'>,
+  names: Record<string, string>,
+  outlet: string,
+  inlet: string,
+): JointSides[] {
   const words = [outlet, ...chain.parts.map((id) => shortName(names[id] ?? id)), inlet];
   const rejoined = chain.branches.find((b) => b.use === 'rejoin');
   return chain.joints.map((joint, i) =>

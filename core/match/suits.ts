@@ -12,7 +12,8 @@ export function unsuited(part: Part, need: FullNeed): Reason[] {
   const no = (rule: string, text: string, figures?: Record<string, number | string>) => out.push(reason(rule, text, figures ? { figures } : {}));
   if (part.tags.includes('saddle')) no('saddle', 'A saddle valve is never proposed: it is a hazard to be replaced.');
   if (!part.waters.includes(need.water)) no('water', `It is not for ${need.water} water.`);
-  if (part.maxF < need.tempF) no('temperature', `It is rated to ${part.maxF} F, the water is ${need.tempF} F.`, { maxF: part.maxF, tempF: need.tempF });
+  if (part.maxF < need.tempF)
+    no('temperature', `It is rated to ${part.maxF} F, the water is ${need.tempF} F.`, { maxF: part.maxF, tempF: need.tempF });
   if (part.maxPsi < need.pressurePsi) {
     no('pressure', `It is rated to ${part.maxPsi} psi, the pressure is ${need.pressurePsi} psi.`, { maxPsi: part.maxPsi });
   }
@@ -33,7 +34,11 @@ function lineUnsuited(part: Part, need: FullNeed): Reason[] {
     return [];
   }
   if (need.minLengthIn !== null && (part.lengthIn ?? 0) < need.minLengthIn) {
-    return [reason('too-short', `It is ${part.lengthIn ?? 0} in long, at least ${need.minLengthIn} in are needed.`, { figures: { lengthIn: part.lengthIn ?? 0 } })];
+    return [
+      reason('too-short', `It is ${part.lengthIn ?? 0} in long, at least ${need.minLengthIn} in are needed.`, {
+        figures: { lengthIn: part.lengthIn ?? 0 },
+      }),
+    ];
   }
   return [];
 }

@@ -42,12 +42,27 @@ function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQ
   const without = (change: Partial<MatchQuery['need']>): MatchQuery => ({ ...q, need: { ...need, ...change } });
   const out: { rule: string; text: string; query: MatchQuery }[] = [];
   const add = (asked: unknown, rule: string, text: string, query: MatchQuery) => asked && out.push({ rule, text, query });
-  add(need.arrestor, 'only-without-arrestor', 'These ends can be joined, but no chain has a hammer arrestor within 6 ft.', without({ arrestor: false }));
+  add(
+    need.arrestor,
+    'only-without-arrestor',
+    'These ends can be joined, but no chain has a hammer arrestor within 6 ft.',
+    without({ arrestor: false }),
+  );
   add(need.stop, 'only-without-stop', 'These ends can be joined, but no chain has its own stop.', without({ stop: false }));
   add(need.check, 'only-without-check', 'These ends can be joined, but no chain has a vented backflow preventer.', without({ check: false }));
-  add(need.minLengthIn, 'only-shorter', `These ends can be joined, but no line in the catalogue reaches ${need.minLengthIn} in.`, without({ minLengthIn: undefined }));
+  add(
+    need.minLengthIn,
+    'only-shorter',
+    `These ends can be joined, but no line in the catalogue reaches ${need.minLengthIn} in.`,
+    without({ minLengthIn: undefined }),
+  );
   add(need.avoid?.length, 'only-with-avoided', `These ends can be joined, but only with ${need.avoid?.join(' or ')}.`, without({ avoid: [] }));
-  add(need.reachable === false, 'only-reachable', 'These ends can be joined, but not where the joints cannot be reached.', without({ reachable: true }));
+  add(
+    need.reachable === false,
+    'only-reachable',
+    'These ends can be joined, but not where the joints cannot be reached.',
+    without({ reachable: true }),
+  );
   add(need.water === 'hot', 'only-cold', 'These ends can be joined for cold water, but not for hot.', without({ water: 'cold', tempF: undefined }));
   add(q.rejoin, 'only-without-rejoin', 'These ends can be joined, but no tee takes the old line back.', { ...q, rejoin: undefined });
   return out;

@@ -32,12 +32,9 @@ export function dryBound(d: { waitMin: number; dropMl: number; confidence?: numb
  *
  * A leak of q would show none of q t / v expected drops in each look, so the looks together bound q by -ln(1 - confidence) / sum(t / v).
  */
-export function pooledBound(d: {
-  looks: { waitMin: number; dropMl: number }[];
-  confidence?: number;
-  delayMin?: number;
-  floorMlPerDay?: number;
-}): { mlPerDay: number | null } {
+export function pooledBound(d: { looks: { waitMin: number; dropMl: number }[]; confidence?: number; delayMin?: number; floorMlPerDay?: number }): {
+  mlPerDay: number | null;
+} {
   const delayMin = finite('first-drop delay', d.delayMin ?? 0, { atLeast: 0 });
   const floor = finite('floor', d.floorMlPerDay ?? 0, { atLeast: 0 });
   const allowed = dropsAllowed(d.confidence ?? 0.95);

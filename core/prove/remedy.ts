@@ -25,7 +25,9 @@ export function remedy(joint: { seal: SealId; turnsSoFar: number; finding: 'damp
   if (joint.finding === 'running') {
     return {
       action: 'shut',
-      because: [reason('running', 'A running leak: water off at once, then power at the breaker, never by reaching for a plug in water.', { source: SOURCE })],
+      because: [
+        reason('running', 'A running leak: water off at once, then power at the breaker, never by reaching for a plug in water.', { source: SOURCE }),
+      ],
     };
   }
   if (!turns || turns.nudge === 0) {
@@ -38,10 +40,14 @@ export function remedy(joint: { seal: SealId; turnsSoFar: number; finding: 'damp
       action: 'nudge',
       turns: turns.nudge,
       because: [
-        reason('nudge', `One nudge of ${writeTurns(turns24(turns.nudge))} makes ${writeTurns(turns24(after))}, within the most of ${writeTurns(turns24(turns.most))}.`, {
-          source: SOURCE,
-          figures: { turnsSoFar: joint.turnsSoFar, nudge: turns.nudge, most: turns.most },
-        }),
+        reason(
+          'nudge',
+          `One nudge of ${writeTurns(turns24(turns.nudge))} makes ${writeTurns(turns24(after))}, within the most of ${writeTurns(turns24(turns.most))}.`,
+          {
+            source: SOURCE,
+            figures: { turnsSoFar: joint.turnsSoFar, nudge: turns.nudge, most: turns.most },
+          },
+        ),
       ],
     };
   }

@@ -1,5 +1,5 @@
 import { pooledBound } from '../prove/bounds.ts';
-import { FIRST_DROP_DELAY_MIN, FLOOR_ML_PER_DAY, type Finding, METHODS, ROUNDS, type Round } from '../prove/method.ts';
+import { FIRST_DROP_DELAY_MIN, type Finding, FLOOR_ML_PER_DAY, METHODS, ROUNDS, type Round } from '../prove/method.ts';
 import type { Entry, EntryOf } from './entry.ts';
 
 /** What the looks at one joint or check point come to since it was last disturbed. */

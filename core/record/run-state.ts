@@ -4,7 +4,7 @@ import type { Appliance, StepTemplate } from '../make/step-data.ts';
 import { type WorkStep, workCard } from '../make/work-card.ts';
 import type { Part } from '../match/part.ts';
 import { jointSides } from '../match/sides.ts';
-import type { Round } from "../prove/method.ts";
+import type { Round } from '../prove/method.ts';
 import type { AcceptedChain, Bodies, Entry, EntryOf } from './entry.ts';
 import { happenedAt, standing } from './entry.ts';
 import { type Proof, type ProofFacts, proofOf } from './proof.ts';
@@ -219,4 +219,3 @@ export function openLooks(entries: Entry[], runId: string): EntryOf<'look-begun'
   const ended = new Set(log.flatMap((e) => (e.kind === 'look-ended' ? [e.body.begunId] : [])));
   return log.filter((e): e is EntryOf<'look-begun'> & Entry => e.kind === 'look-begun' && !ended.has(e.id));
 }
-

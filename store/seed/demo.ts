@@ -31,7 +31,9 @@ export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean;
     let visitsAdded = 0;
     for (const day of row ? [0, 1] : [-1, 0, 1]) {
       const date = addDays(today, day);
-      const [{ n }] = (await tx`select count(*)::int as n from visit where shop_id = ${THE_SHOP} and demo and on_date = ${date}`) as unknown as [{ n: number }];
+      const [{ n }] = (await tx`select count(*)::int as n from visit where shop_id = ${THE_SHOP} and demo and on_date = ${date}`) as unknown as [
+        { n: number },
+      ];
       if (n > 0) continue;
       for (const visit of VISITS.filter((v) => v.day === day)) {
         await addVisit(tx, visit, date, at);
@@ -48,9 +50,22 @@ async function loadHouse(tx: Tx): Promise<void> {
   const places = [...new Set(APPLIANCES.map((a) => a.place))];
   await tx`insert into premises ${tx({ shop_id, premises_id, name: PREMISES.name, time_zone: PREMISES.timeZone })}`;
   await tx`insert into place ${tx(places.map((name) => ({ shop_id, place_id: idOf(`place ${name}`), premises_id, name })))}`;
-  const appliances = APPLIANCES.map((a) => ({ shop_id, appliance_id: idOf(a.key), premises_id, place_id: idOf(`place ${a.place}`), kind: a.kind, name: a.name }));
+  const appliances = APPLIANCES.map((a) => ({
+    shop_id,
+    appliance_id: idOf(a.key),
+    premises_id,
+    place_id: idOf(`place ${a.place}`),
+    kind: a.kind,
+    name: a.name,
+  }));
   await tx`insert into appliance ${tx(appliances)}`;
-  const runs = [...RUNS.values()].map(({ appliance, run }) => ({ shop_id, run_id: idOf(run.key), appliance_id: idOf(appliance.key), water: run.water, name: run.name }));
+  const runs = [...RUNS.values()].map(({ appliance, run }) => ({
+    shop_id,
+    run_id: idOf(run.key),
+    appliance_id: idOf(appliance.key),
+    water: run.water,
+    name: run.name,
+  }));
   await tx`insert into run ${tx(runs)}`;
   const stems = [...RUNS.keys()].map((key) => ({ shop_id, check_point_id: idOf(`stem ${key}`), run_id: idOf(key), kind: 'stem', name: 'Stop stem' }));
   await tx`insert into check_point ${tx(stems)}`;
@@ -73,19 +88,36 @@ async function loadPast(tx: Tx, at: Date, today: string): Promise<void> {
       const callback = next() < 0.045 ? Math.floor(next() * 3) : undefined;
       return entriesOf(slot, day, key, 'signed off', Date.parse(`${day}T08:30:00Z`) + i * 5_400_000, { recheck: true, callback });
     });
-    await insertEntries(tx, entries.filter((e) => Date.parse(e.seenAt) < at.getTime()));
+    await insertEntries(
+      tx,
+      entries.filter((e) => Date.parse(e.seenAt) < at.getTime()),
+    );
     connections += size;
   }
 }
 
 async function addVisit(tx: Tx, visit: DemoVisit, day: string, at: Date): Promise<void> {
-  await insertVisit(tx, visit.slot, day, visit.startsAt, visit.title, visit.runs.map(([key]) => key));
+  await insertVisit(
+    tx,
+    visit.slot,
+    day,
+    visit.startsAt,
+    visit.title,
+    visit.runs.map(([key]) => key),
+  );
   const beganMs = Math.min(Date.parse(`${day}T${visit.startsAt}:00Z`), at.getTime() - 4 * 3_600_000);
   const entries = visit.runs.flatMap(([key, progress], i) => entriesOf(visit.slot, day, key, progress, beganMs + i * 60_000, {}));
   await insertEntries(tx, entries);
 }
 
-function entriesOf(slot: string, day: string, key: string, progress: DemoVisit['runs'][number][1], startMs: number, more: { recheck?: boolean; callback?: number }) {
+function entriesOf(
+  slot: string,
+  day: string,
+  key: string,
+  progress: DemoVisit['runs'][number][1],
+  startMs: number,
+  more: { recheck?: boolean; callback?: number },
+) {
   const { appliance, run } = RUNS.get(key)!;
   const next = chance(seedOf(`${slot} ${day} ${key}`));
   const ids = { visitId: visitIdOf(slot, day), runId: idOf(key), stemId: idOf(`stem ${key}`), deviceId: DEVICE };
@@ -99,7 +131,9 @@ async function insertVisit(tx: Tx, slot: string, day: string, startsAt: string, 
 }
 
 async function insertEntries(tx: Tx, entries: Entry[]): Promise<void> {
-  const joints = entries.flatMap((e) => (e.kind === 'chain-accepted' ? e.body.jointIds.map((id) => ({ shop_id: THE_SHOP, joint_id: id, run_id: e.runId })) : []));
+  const joints = entries.flatMap((e) =>
+    e.kind === 'chain-accepted' ? e.body.jointIds.map((id) => ({ shop_id: THE_SHOP, joint_id: id, run_id: e.runId })) : [],
+  );
   if (joints.length > 0) await tx`insert into joint ${tx(joints)}`;
   const rows = entries.map((e) => ({
     shop_id: THE_SHOP,
@@ -121,10 +155,35 @@ async function insertEntries(tx: Tx, entries: Entry[]): Promise<void> {
 
 /** What the van carries to begin with; the dishwasher's arrestor is not among it. */
 const VAN: Record<string, number> = {
-  'ad-c38f-c14': 3, 'con-ice-c14-60': 2, 'con-ice-c14-72': 1, 'con-faucet-c38-16': 3, 'con-faucet-c38-20': 4, 'con-toilet-c38-12': 5, 'con-toilet-c38-16': 2,
-  'con-wash-ght-60': 2, 'stop-angle-c58-c38': 3, 'stop-angle-f12-c38': 2, 'stop-angle-p58-c38': 2, 'coil-pe14': 1, 'ad-c38f-p14': 2, 'con-dish-c38-60': 1,
-  'el-ght-c38': 1, 'tee-c38-c38-c14': 2, 'tee-c38-c38-c38': 2, 'con-bidet-g12-16': 1, 'tee-bc-g12': 1, 'ad-p58-npt12f': 1, 'nut-comp-1/4': 6, 'nut-comp-3/8': 6,
-  'nut-comp-5/8': 4, 'ferrule-1/4od': 8, 'ferrule-3/8od': 8, 'ferrule-5/8od': 6, 'plastic-ferrule-1/4od': 6, 'insert-1/4od': 8, 'cap-comp-3/8-m': 2,
+  'ad-c38f-c14': 3,
+  'con-ice-c14-60': 2,
+  'con-ice-c14-72': 1,
+  'con-faucet-c38-16': 3,
+  'con-faucet-c38-20': 4,
+  'con-toilet-c38-12': 5,
+  'con-toilet-c38-16': 2,
+  'con-wash-ght-60': 2,
+  'stop-angle-c58-c38': 3,
+  'stop-angle-f12-c38': 2,
+  'stop-angle-p58-c38': 2,
+  'coil-pe14': 1,
+  'ad-c38f-p14': 2,
+  'con-dish-c38-60': 1,
+  'el-ght-c38': 1,
+  'tee-c38-c38-c14': 2,
+  'tee-c38-c38-c38': 2,
+  'con-bidet-g12-16': 1,
+  'tee-bc-g12': 1,
+  'ad-p58-npt12f': 1,
+  'nut-comp-1/4': 6,
+  'nut-comp-3/8': 6,
+  'nut-comp-5/8': 4,
+  'ferrule-1/4od': 8,
+  'ferrule-3/8od': 8,
+  'ferrule-5/8od': 6,
+  'plastic-ferrule-1/4od': 6,
+  'insert-1/4od': 8,
+  'cap-comp-3/8-m': 2,
 };
 
 async function loadVan(tx: Tx, at: Date): Promise<void> {

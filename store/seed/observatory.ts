@@ -28,7 +28,15 @@ const quarter = { kind: 'quarter-turn', condition: 'works' } as const;
 const worn = { kind: 'multi-turn', condition: 'weeps' } as const;
 const none = { kind: 'none', condition: 'unknown' } as const;
 
-const run = (key: string, name: string, water: 'cold' | 'hot', from: string, to: string, inches: number | null, more: Partial<DemoRun> = {}): DemoRun => ({
+const run = (
+  key: string,
+  name: string,
+  water: 'cold' | 'hot',
+  from: string,
+  to: string,
+  inches: number | null,
+  more: Partial<DemoRun> = {},
+): DemoRun => ({
   key,
   name,
   water,
@@ -69,7 +77,13 @@ export const APPLIANCES: DemoAppliance[] = [
       run('sink-h', 'Canteen sink, hot', 'hot', 'comp-3/8-m', 'npsm-1/2-m', 18),
     ],
   },
-  { key: 'ice', place: 'Canteen kitchen', kind: 'ice-maker', name: 'Ice maker', runs: [run('ice-c', 'Ice maker', 'cold', 'comp-3/8-m', 'comp-1/4-m:plastic', 55)] },
+  {
+    key: 'ice',
+    place: 'Canteen kitchen',
+    kind: 'ice-maker',
+    name: 'Ice maker',
+    runs: [run('ice-c', 'Ice maker', 'cold', 'comp-3/8-m', 'comp-1/4-m:plastic', 55)],
+  },
   {
     key: 'dish',
     place: 'Canteen kitchen',
@@ -77,7 +91,13 @@ export const APPLIANCES: DemoAppliance[] = [
     name: 'Canteen dishwasher',
     runs: [run('dish-h', 'Dishwasher, hot', 'hot', 'comp-3/8-m', 'ght-3/4-m:plastic', 52, { arrestor: true })],
   },
-  { key: 'rinse', place: 'Canteen kitchen', kind: 'glass-rinser', name: 'Glass rinser', runs: [run('rinse-c', 'Glass rinser', 'cold', 'comp-3/8-m', 'ptc-1/4od', 40)] },
+  {
+    key: 'rinse',
+    place: 'Canteen kitchen',
+    kind: 'glass-rinser',
+    name: 'Glass rinser',
+    runs: [run('rinse-c', 'Glass rinser', 'cold', 'comp-3/8-m', 'ptc-1/4od', 40)],
+  },
   {
     key: 'brew',
     place: 'Control room',
@@ -85,7 +105,13 @@ export const APPLIANCES: DemoAppliance[] = [
     name: 'Control-room brewer',
     runs: [run('brew-c', 'Brewer', 'cold', 'cu-5/8od', 'ptc-1/4od', 72, { stop: none, ownStop: true })],
   },
-  { key: 'fridge', place: "Director's flat", kind: 'refrigerator', name: 'Flat refrigerator', runs: [run('fridge-c', 'Refrigerator', 'cold', 'comp-3/8-m', 'comp-1/4-m', 60)] },
+  {
+    key: 'fridge',
+    place: "Director's flat",
+    kind: 'refrigerator',
+    name: 'Flat refrigerator',
+    runs: [run('fridge-c', 'Refrigerator', 'cold', 'comp-3/8-m', 'comp-1/4-m', 60)],
+  },
   toilet('flat-wc', "Director's flat", 'Flat toilet', 10),
   toilet('guest1-wc', 'Guest room 1', 'Guest 1 toilet', 11),
   basin('guest1-basin', 'Guest room 1', 'Guest 1 basin', 14),
@@ -97,7 +123,13 @@ export const APPLIANCES: DemoAppliance[] = [
     runs: [run('guest2-bidet-c', 'Guest 2 bidet seat', 'cold', 'bc-7/8-f', 'g-1/2-m', 14, { rejoin: 'bc-7/8-m' })],
   },
   basin('guest2-basin', 'Guest room 2', 'Guest 2 basin', 14),
-  { key: 'visit-ro', place: 'Visitor centre', kind: 'ro-dispenser', name: 'Drinking tap', runs: [run('visit-ro-c', 'Drinking tap', 'cold', 'comp-3/8-m', 'ptc-1/4od', 48)] },
+  {
+    key: 'visit-ro',
+    place: 'Visitor centre',
+    kind: 'ro-dispenser',
+    name: 'Drinking tap',
+    runs: [run('visit-ro-c', 'Drinking tap', 'cold', 'comp-3/8-m', 'ptc-1/4od', 48)],
+  },
   toilet('visit-wc', 'Visitor centre', 'Visitor toilet', 10),
   {
     key: 'washer',
@@ -137,16 +169,73 @@ export interface DemoVisit {
 
 /** The visits around today; when the demo is opened again on another day, those of that day and the next are added. */
 export const VISITS: DemoVisit[] = [
-  { slot: 'lodge', day: -1, startsAt: '10:00', title: 'Guest room 1 and laundry', runs: [['guest1-wc-c', 'signed off'], ['washer-c', 'signed off'], ['washer-h', 'signed off']] },
+  {
+    slot: 'lodge',
+    day: -1,
+    startsAt: '10:00',
+    title: 'Guest room 1 and laundry',
+    runs: [
+      ['guest1-wc-c', 'signed off'],
+      ['washer-c', 'signed off'],
+      ['washer-h', 'signed off'],
+    ],
+  },
   {
     slot: 'kitchen',
     day: 0,
     startsAt: '09:30',
     title: 'Canteen kitchen',
-    runs: [['sink-c', 'proven'], ['sink-h', 'proving'], ['ice-c', 'damp'], ['dish-h', 'matched'], ['rinse-c', 'new']],
+    runs: [
+      ['sink-c', 'proven'],
+      ['sink-h', 'proving'],
+      ['ice-c', 'damp'],
+      ['dish-h', 'matched'],
+      ['rinse-c', 'new'],
+    ],
   },
-  { slot: 'flat', day: 0, startsAt: '13:00', title: "Director's flat", runs: [['fridge-c', 'new'], ['flat-wc-c', 'half made']] },
-  { slot: 'control', day: 0, startsAt: '15:30', title: 'Control-room brewer', runs: [['brew-c', 'looked'], ['visit-ro-c', 'shut']] },
-  { slot: 'guests', day: 1, startsAt: '09:00', title: 'Guest rooms', runs: [['guest1-basin-c', 'looked'], ['guest1-basin-h', 'looked'], ['guest2-bidet-c', 'matched'], ['guest2-basin-c', 'new'], ['guest2-basin-h', 'new']] },
-  { slot: 'old-wing', day: 1, startsAt: '14:00', title: 'Old wing: worn stops', runs: [['old-wc-c', 'new'], ['old-basin-c', 'new'], ['old-basin-h', 'new'], ['yard-c', 'new']] },
+  {
+    slot: 'flat',
+    day: 0,
+    startsAt: '13:00',
+    title: "Director's flat",
+    runs: [
+      ['fridge-c', 'new'],
+      ['flat-wc-c', 'half made'],
+    ],
+  },
+  {
+    slot: 'control',
+    day: 0,
+    startsAt: '15:30',
+    title: 'Control-room brewer',
+    runs: [
+      ['brew-c', 'looked'],
+      ['visit-ro-c', 'shut'],
+    ],
+  },
+  {
+    slot: 'guests',
+    day: 1,
+    startsAt: '09:00',
+    title: 'Guest rooms',
+    runs: [
+      ['guest1-basin-c', 'looked'],
+      ['guest1-basin-h', 'looked'],
+      ['guest2-bidet-c', 'matched'],
+      ['guest2-basin-c', 'new'],
+      ['guest2-basin-h', 'new'],
+    ],
+  },
+  {
+    slot: 'old-wing',
+    day: 1,
+    startsAt: '14:00',
+    title: 'Old wing: worn stops',
+    runs: [
+      ['old-wc-c', 'new'],
+      ['old-basin-c', 'new'],
+      ['old-basin-h', 'new'],
+      ['yard-c', 'new'],
+    ],
+  },
 ];

@@ -89,7 +89,8 @@ export function walkEntries(w: Walk): Entry[] {
     parts: accepted.chain.parts.flatMap((id) => parts.filter((p) => p.id === id)),
   });
   const doStep = (step: (typeof card)[number]) => {
-    if (step.joint !== undefined) add('joint-made', { turns24: Math.round((step.turns ?? 0) * 24) }, 3, { jointId: accepted.jointIds[step.joint - 1] });
+    if (step.joint !== undefined)
+      add('joint-made', { turns24: Math.round((step.turns ?? 0) * 24) }, 3, { jointId: accepted.jointIds[step.joint - 1] });
     else if (step.gate) add('gate-answered', { stepId: step.id, answer: 'yes', note: '' });
     else add('step-done', { stepId: step.id, done: true });
   };
@@ -124,7 +125,9 @@ export function walkEntries(w: Walk): Entry[] {
   add('signed-off', { targetMlPerDay: accepted.rules.targetMlPerDay, recheckHours: accepted.rules.recheckHours, exceptions: [] }, 3);
   if (w.callback !== undefined) {
     clock += (1 + Math.floor(w.next() * 20)) * 86_400_000;
-    add('callback-reported', { finding: 'damp', text: 'Found damp by the house staff' }, 0, { jointId: accepted.jointIds[w.callback % accepted.jointIds.length] });
+    add('callback-reported', { finding: 'damp', text: 'Found damp by the house staff' }, 0, {
+      jointId: accepted.jointIds[w.callback % accepted.jointIds.length],
+    });
   } else if (w.recheck) {
     clock += 23 * 3_600_000;
     look('next-day', 20);

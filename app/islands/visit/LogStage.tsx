@@ -17,7 +17,11 @@ export function LogStage({ run, state, write, visitId, go }: StageProps) {
     if (sent || signedOff) return;
     setSent(true);
     const { targetMlPerDay, recheckHours } = accepted.rules;
-    write('signed-off', run.id, { targetMlPerDay, recheckHours, exceptions: open.map((t) => ({ targetId: t.id, reason: (reasons[t.id] ?? '').trim() })) });
+    write('signed-off', run.id, {
+      targetMlPerDay,
+      recheckHours,
+      exceptions: open.map((t) => ({ targetId: t.id, reason: (reasons[t.id] ?? '').trim() })),
+    });
   };
   const when = (ms: number) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ');
   return (
@@ -45,7 +49,8 @@ export function LogStage({ run, state, write, visitId, go }: StageProps) {
       {signedOff ? (
         <div>
           <p className="text-lg">
-            Recheck due {when(signedOff.recheckDueMs)} UTC: {state.recheck === 'dry' ? 'done, dry' : state.recheck === 'not dry' ? 'not dry' : 'still to do'}.
+            Recheck due {when(signedOff.recheckDueMs)} UTC:{' '}
+            {state.recheck === 'dry' ? 'done, dry' : state.recheck === 'not dry' ? 'not dry' : 'still to do'}.
           </p>
           {signedOff.exceptions.map((e) => (
             <p key={e.targetId} className="caution mt-2">
@@ -73,7 +78,12 @@ export function LogStage({ run, state, write, visitId, go }: StageProps) {
                 <span>
                   <b>{t.label}</b> is not proven. Sign off only with a reason, which stays on the record:
                 </span>
-                <input className="field" maxLength={500} value={reasons[t.id] ?? ''} onChange={(e) => setReasons({ ...reasons, [t.id]: e.target.value })} />
+                <input
+                  className="field"
+                  maxLength={500}
+                  value={reasons[t.id] ?? ''}
+                  onChange={(e) => setReasons({ ...reasons, [t.id]: e.target.value })}
+                />
               </label>
             ))}
           <button type="button" className="key key-main mt-4" disabled={!ready || sent} onClick={signOff}>

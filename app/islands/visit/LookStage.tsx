@@ -13,7 +13,16 @@ const CONDITIONS: [StopCondition, string][] = [
   ['weeps', 'weeps at the stem'],
   ['unknown', 'not tried'],
 ];
-const REPLACE = ['bulge at a crimp', 'braid broken or rusted', 'kinked', 'cracked plastic nut', 'over its age', 'washer flattened or hard', 'corroded', 'nut fused'];
+const REPLACE = [
+  'bulge at a crimp',
+  'braid broken or rusted',
+  'kinked',
+  'cracked plastic nut',
+  'over its age',
+  'washer flattened or hard',
+  'corroded',
+  'nut fused',
+];
 
 /** What is there: both ends, the stop, the old line, the distance. */
 export function LookStage({ run, context, state, write, go }: StageProps) {
@@ -21,24 +30,50 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
     if (end === (state[side]?.end ?? null)) return;
     if (end !== null || side === 'rejoin') write('end-seen', run.id, { side, end, how: 'seen' });
   };
-  const stop = (change: Partial<Bodies['stop-tried']>) => write('stop-tried', run.id, { kind: state.stop?.kind ?? 'quarter-turn', condition: state.stop?.condition ?? 'unknown', ...change });
+  const stop = (change: Partial<Bodies['stop-tried']>) =>
+    write('stop-tried', run.id, { kind: state.stop?.kind ?? 'quarter-turn', condition: state.stop?.condition ?? 'unknown', ...change });
   const place = (change: Partial<Bodies['place-seen']>) => write('place-seen', run.id, { ...state.place, ...change });
   const ready = state.from && state.to && state.stop;
   return (
     <div className="grid gap-6 xl:grid-cols-2">
       <section className="grid content-start gap-2">
         <h2>Both ends</h2>
-        <EndPicker id="look-from" label="Water side: what it comes from" value={state.from?.end ?? null} onChange={seen('from')} hint={['comp-3/8-m', 'comp-1/4-m', 'npt-1/2-m', 'cu-5/8od']} />
-        <EndPicker id="look-to" label={`Inlet of the ${context.appliance.name}`} value={state.to?.end ?? null} onChange={seen('to')} hint={context.appliance.usualInletEnds} />
+        <EndPicker
+          id="look-from"
+          label="Water side: what it comes from"
+          value={state.from?.end ?? null}
+          onChange={seen('from')}
+          hint={['comp-3/8-m', 'comp-1/4-m', 'npt-1/2-m', 'cu-5/8od']}
+        />
+        <EndPicker
+          id="look-to"
+          label={`Inlet of the ${context.appliance.name}`}
+          value={state.to?.end ?? null}
+          onChange={seen('to')}
+          hint={context.appliance.usualInletEnds}
+        />
         <details className="why" open={state.rejoin !== null}>
           <summary>The outlet is in use: an old line has to be joined again</summary>
-          <EndPicker id="look-rejoin" label="End of the old line" value={state.rejoin?.end ?? null} onChange={seen('rejoin')} hint={['comp-3/8-f', 'bc-7/8-m']} />
+          <EndPicker
+            id="look-rejoin"
+            label="End of the old line"
+            value={state.rejoin?.end ?? null}
+            onChange={seen('rejoin')}
+            hint={['comp-3/8-f', 'bc-7/8-m']}
+          />
         </details>
       </section>
       <section className="grid content-start gap-3">
         <h2>The stop</h2>
-        <Choices legend="Kind" options={KINDS.map((k) => [k, k === 'none' ? 'no stop here' : k])} value={state.stop?.kind ?? null} onChange={(kind) => stop({ kind, ...(kind === 'none' ? { condition: 'unknown' } : {}) })} />
-        {state.stop?.kind !== 'none' && <Choices legend="Tried: it" options={CONDITIONS} value={state.stop?.condition ?? null} onChange={(condition) => stop({ condition })} />}
+        <Choices
+          legend="Kind"
+          options={KINDS.map((k) => [k, k === 'none' ? 'no stop here' : k])}
+          value={state.stop?.kind ?? null}
+          onChange={(kind) => stop({ kind, ...(kind === 'none' ? { condition: 'unknown' } : {}) })}
+        />
+        {state.stop?.kind !== 'none' && (
+          <Choices legend="Tried: it" options={CONDITIONS} value={state.stop?.condition ?? null} onChange={(condition) => stop({ condition })} />
+        )}
         {state.stop?.kind === 'saddle' && <p className="caution">A saddle valve is a hazard: record it, and plan its replacement.</p>}
         <p className="caution">Old stops can break when turned: know where the main is before touching one.</p>
       </section>
@@ -52,7 +87,9 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
             ['replace', 'replace'],
           ]}
           value={state.oldLine?.verdict ?? null}
-          onChange={(verdict) => write('old-line-judged', run.id, { verdict, findings: verdict === 'replace' ? (state.oldLine?.findings ?? []) : [] })}
+          onChange={(verdict) =>
+            write('old-line-judged', run.id, { verdict, findings: verdict === 'replace' ? (state.oldLine?.findings ?? []) : [] })
+          }
         />
         {state.oldLine?.verdict === 'replace' && (
           <fieldset className="flex flex-wrap gap-x-4">
@@ -63,7 +100,12 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
                   type="checkbox"
                   className="size-5"
                   checked={state.oldLine?.findings.includes(f) ?? false}
-                  onChange={(e) => write('old-line-judged', run.id, { verdict: 'replace', findings: e.target.checked ? [...(state.oldLine?.findings ?? []), f] : (state.oldLine?.findings ?? []).filter((x) => x !== f) })}
+                  onChange={(e) =>
+                    write('old-line-judged', run.id, {
+                      verdict: 'replace',
+                      findings: e.target.checked ? [...(state.oldLine?.findings ?? []), f] : (state.oldLine?.findings ?? []).filter((x) => x !== f),
+                    })
+                  }
                 />
                 {f}
               </label>
@@ -87,7 +129,9 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
             </label>
           ))}
         </div>
-        {context.appliance.fastClosing === 'yes' && !state.place.arrestor && <p className="caution">This appliance closes fast: think of a hammer arrestor within 6 ft.</p>}
+        {context.appliance.fastClosing === 'yes' && !state.place.arrestor && (
+          <p className="caution">This appliance closes fast: think of a hammer arrestor within 6 ft.</p>
+        )}
         {ready ? (
           <button type="button" className="key key-main justify-self-start" onClick={() => go('match')}>
             On to Match
@@ -115,7 +159,18 @@ function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'wri
       <label className="label block" htmlFor="distance">
         From end to end, along the way the line will lie (in)
       </label>
-      <input id="distance" className="field max-w-40" value={text} inputMode="decimal" maxLength={30} onChange={(e) => setText(e.target.value)} onBlur={save} onKeyDown={(e) => e.key === 'Enter' && save()} aria-invalid={bad} aria-describedby="distance-said" />
+      <input
+        id="distance"
+        className="field max-w-40"
+        value={text}
+        inputMode="decimal"
+        maxLength={30}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={save}
+        onKeyDown={(e) => e.key === 'Enter' && save()}
+        aria-invalid={bad}
+        aria-describedby="distance-said"
+      />
       <p id="distance-said" aria-live="polite">
         {bad ? 'That is no length. Type inches as 55, 14 1/2 or 3/8; more than 0.' : state.distance ? `${state.distance.text} in kept` : ''}
       </p>
@@ -124,7 +179,17 @@ function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'wri
 }
 
 /** A row of radio choices, big enough for a wet thumb. */
-export function Choices<T extends string>({ legend, options, value, onChange }: { legend: string; options: [T, string][]; value: T | null; onChange: (value: T) => void }) {
+export function Choices<T extends string>({
+  legend,
+  options,
+  value,
+  onChange,
+}: {
+  legend: string;
+  options: [T, string][];
+  value: T | null;
+  onChange: (value: T) => void;
+}) {
   return (
     <fieldset className="flex flex-wrap gap-2">
       <legend className="label">{legend}</legend>

@@ -36,7 +36,14 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
       )}
       <ol className="mt-2">
         {ahead.map((step) => (
-          <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done={state.done[step.id] ?? false} present={steps.indexOf(step) === present} {...{ run, state, write }} />
+          <Step
+            key={step.id}
+            step={step}
+            n={steps.indexOf(step) + 1}
+            done={state.done[step.id] ?? false}
+            present={steps.indexOf(step) === present}
+            {...{ run, state, write }}
+          />
         ))}
       </ol>
       {present === -1 && (
@@ -48,10 +55,21 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
   );
 }
 
-function Step({ step, n, done, present, run, state, write }: { step: WorkStep; n: number; done: boolean; present: boolean } & Pick<StageProps, 'run' | 'state' | 'write'>) {
+function Step({
+  step,
+  n,
+  done,
+  present,
+  run,
+  state,
+  write,
+}: { step: WorkStep; n: number; done: boolean; present: boolean } & Pick<StageProps, 'run' | 'state' | 'write'>) {
   const answered = state.gates[step.id];
   return (
-    <li className={`border-b border-rule py-3 ${present ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`} aria-current={present ? 'step' : undefined}>
+    <li
+      className={`border-b border-rule py-3 ${present ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`}
+      aria-current={present ? 'step' : undefined}
+    >
       <div className="flex flex-wrap items-baseline gap-3">
         <span className="font-head text-xl font-semibold">{n}</span>
         <h3 className="text-xl">{step.title}</h3>
@@ -90,7 +108,7 @@ function Action({ step, run, state, write }: { step: WorkStep } & Pick<StageProp
     const { most24 } = joint.budget;
     return (
       <div className="mt-2">
-        <div className="flex flex-wrap items-center gap-2" role="group" aria-label={`Turns given to ${joint.label}`}>
+        <fieldset className="flex flex-wrap items-center gap-2" aria-label={`Turns given to ${joint.label}`}>
           <button type="button" className="key" onClick={() => setTurns(Math.max(0, turns - 3))} aria-label="An eighth less">
             less
           </button>
@@ -101,7 +119,7 @@ function Action({ step, run, state, write }: { step: WorkStep } & Pick<StageProp
           <button type="button" className="key key-main" onClick={made}>
             Done, {writeTurns(turns)}
           </button>
-        </div>
+        </fieldset>
         <p className="text-soft">At most {writeTurns(most24)}: past that it is remade.</p>
       </div>
     );
@@ -140,7 +158,14 @@ function Timer({ seconds }: { seconds: number }) {
   }, [began]);
   if (began === null) {
     return (
-      <button type="button" className="key mt-2" onClick={() => { setBegan(performance.now()); setNow(performance.now()); }}>
+      <button
+        type="button"
+        className="key mt-2"
+        onClick={() => {
+          setBegan(performance.now());
+          setNow(performance.now());
+        }}
+      >
         Start {clock(seconds)}
       </button>
     );

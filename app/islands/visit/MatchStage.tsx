@@ -35,7 +35,10 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
   }
   const use = (chain: Chain) => {
     const ids = [...chain.parts, ...Object.keys(chain.loose)];
-    const prices = new Map([...catalogue.parts.map((p) => [p.id, p.priceCents] as const), ...catalogue.loose.map((l) => [l.code, l.priceCents] as const)]);
+    const prices = new Map([
+      ...catalogue.parts.map((p) => [p.id, p.priceCents] as const),
+      ...catalogue.loose.map((l) => [l.code, l.priceCents] as const),
+    ]);
     const body: AcceptedChain = {
       from: from.end!,
       to: to.end!,
@@ -62,7 +65,16 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
           {r.text}
         </p>
       ))}
-      <Chains result={result} from={from.end} to={to.end} water={run.water} parts={catalogue.parts} names={names} onUse={use} used={state.accepted ? chainKey(state.accepted.chain) : null} />
+      <Chains
+        result={result}
+        from={from.end}
+        to={to.end}
+        water={run.water}
+        parts={catalogue.parts}
+        names={names}
+        onUse={use}
+        used={state.accepted ? chainKey(state.accepted.chain) : null}
+      />
       <Refused result={result} names={names} />
     </div>
   );

@@ -3,13 +3,13 @@ import {
   dripRate,
   type EntryOf,
   FIRST_DROP_DELAY_MIN,
-  FLOOR_ML_PER_DAY,
   type Finding,
+  FLOOR_ML_PER_DAY,
   METHODS,
   type Method,
   openLooks,
-  pooledBound,
   type Proof,
+  pooledBound,
   ROUNDS,
   type Round,
   remedy,
@@ -139,7 +139,7 @@ function targetsOf(targets: Target[], round: Round): Target[] {
 
 function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; goal: number }) {
   return (
-    <div className="scroll" tabIndex={0} role="region" aria-label="Rounds by joint">
+    <section className="scroll" tabIndex={0} aria-label="Rounds by joint">
       <table className="w-full">
         <thead>
           <tr>
@@ -173,7 +173,7 @@ function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; 
           ))}
         </tbody>
       </table>
-    </div>
+    </section>
   );
 }
 
@@ -192,13 +192,22 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
   const { dropMl } = METHODS[method];
   const pressure = ROUNDS.find((r) => r.id === round)?.pressure ?? false;
   const wait = waitFor({ targetMlPerDay: goal, dropMl, delayMin: FIRST_DROP_DELAY_MIN });
-  const bound = pooledBound({ looks: [{ waitMin: elapsedS / 60, dropMl }], delayMin: FIRST_DROP_DELAY_MIN, floorMlPerDay: FLOOR_ML_PER_DAY }).mlPerDay;
+  const bound = pooledBound({
+    looks: [{ waitMin: elapsedS / 60, dropMl }],
+    delayMin: FIRST_DROP_DELAY_MIN,
+    floorMlPerDay: FLOOR_ML_PER_DAY,
+  }).mlPerDay;
   const leftS = wait.minutes * 60 - elapsedS;
   const looking = open.filter((l) => picked === 'all' || (l.jointId ?? l.checkPointId) === picked);
   const end = (finding: Finding) => {
     const counted = finding === 'drip' && /^\d+$/.test(drops) ? Number(drops) : null;
     for (const look of looking) {
-      write('look-ended', run.id, { begunId: look.id, finding, drops: counted, elapsedS: Math.round(elapsedOf(look)) }, look.jointId ? { jointId: look.jointId } : { checkPointId: look.checkPointId ?? undefined });
+      write(
+        'look-ended',
+        run.id,
+        { begunId: look.id, finding, drops: counted, elapsedS: Math.round(elapsedOf(look)) },
+        look.jointId ? { jointId: look.jointId } : { checkPointId: look.checkPointId ?? undefined },
+      );
     }
     setPicked('all');
     setDrops('');
@@ -252,7 +261,13 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
       </label>
       <div className="grid grid-cols-2 gap-2">
         {FINDINGS.map((f) => (
-          <button key={f.finding} type="button" className={`key ${f.finding === 'dry' ? 'key-main' : f.finding === 'running' ? 'key-alarm' : ''}`} disabled={picked === 'all' && f.finding !== 'dry' && open.length > 1} onClick={() => end(f.finding)}>
+          <button
+            key={f.finding}
+            type="button"
+            className={`key ${f.finding === 'dry' ? 'key-main' : f.finding === 'running' ? 'key-alarm' : ''}`}
+            disabled={picked === 'all' && f.finding !== 'dry' && open.length > 1}
+            onClick={() => end(f.finding)}
+          >
             {f.label} <kbd>{f.keys[0]}</kbd>
           </button>
         ))}
@@ -267,7 +282,8 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
       </label>
       {rate && (
         <p>
-          {rate.perMin[0].toFixed(1)} to {rate.perMin[2].toFixed(1)} drops a minute; {mlPerDay(rate.mlPerDay[0])} to {mlPerDay(rate.mlPerDay[2])} mL a day
+          {rate.perMin[0].toFixed(1)} to {rate.perMin[2].toFixed(1)} drops a minute; {mlPerDay(rate.mlPerDay[0])} to {mlPerDay(rate.mlPerDay[2])} mL a
+          day
         </p>
       )}
     </div>
@@ -288,20 +304,35 @@ function RemedyBox({ trouble, run, state, write }: StageProps & { trouble: Targe
   const [moved, setMoved] = useState<string[]>([]);
   if (finding === 'running') return null;
   const advice = joint ? remedy({ seal: joint.seal, turnsSoFar: joint.turns24 / 24, finding, nudges: joint.nudges }) : null;
-  const doIt = (action: 'nudge' | 'open-and-look' | 'remake', turns: number) => write('remedied', run.id, { action, turns24: turns, movedJointIds: moved }, trouble.target);
+  const doIt = (action: 'nudge' | 'open-and-look' | 'remake', turns: number) =>
+    write('remedied', run.id, { action, turns24: turns, movedJointIds: moved }, trouble.target);
   return (
     <section className="mb-4 border-2 border-ink bg-sheet p-4" aria-label={`Remedy for ${trouble.label}`}>
       <h2>
         ▲ {trouble.label} {finding}
       </h2>
-      {joint && <p className="text-soft">{joint.budget ? `${writeTurns(joint.turns24)} so far, ${writeTurns(joint.budget.most24)} at most` : 'not a screwed joint'}</p>}
-      {advice ? <p className="mt-1 text-lg">{advice.because[0]?.text}</p> : <p className="mt-1 text-lg">A stem that weeps: nip its packing nut by an eighth, or plan a new stop.</p>}
+      {joint && (
+        <p className="text-soft">
+          {joint.budget ? `${writeTurns(joint.turns24)} so far, ${writeTurns(joint.budget.most24)} at most` : 'not a screwed joint'}
+        </p>
+      )}
+      {advice ? (
+        <p className="mt-1 text-lg">{advice.because[0]?.text}</p>
+      ) : (
+        <p className="mt-1 text-lg">A stem that weeps: nip its packing nut by an eighth, or plan a new stop.</p>
+      )}
       {advice && <Reasons because={advice.because} label="Where this comes from" />}
       <fieldset className="mt-2 flex flex-wrap gap-x-4">
         <legend className="label">What moved with it goes through the rounds again</legend>
         {others.map((j) => (
           <label key={j.id} className="flex min-h-11 items-center gap-2">
-            <input type="checkbox" className="size-5" checked={moved.includes(j.id)} onChange={(e) => setMoved(e.target.checked ? [...moved, j.id] : moved.filter((m) => m !== j.id))} /> {j.label}
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={moved.includes(j.id)}
+              onChange={(e) => setMoved(e.target.checked ? [...moved, j.id] : moved.filter((m) => m !== j.id))}
+            />{' '}
+            {j.label}
           </label>
         ))}
       </fieldset>

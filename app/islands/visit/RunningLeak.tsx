@@ -3,7 +3,19 @@ import type { RunRow } from '../../../store/visits.ts';
 import type { Write } from './record.ts';
 
 /** A running leak, in reach at every stage: water off first, then power. */
-export function RunningLeak({ run, state, write, open, onClose }: { run: RunRow; state: RunState; write: Write; open: boolean; onClose: () => void }) {
+export function RunningLeak({
+  run,
+  state,
+  write,
+  open,
+  onClose,
+}: {
+  run: RunRow;
+  state: RunState;
+  write: Write;
+  open: boolean;
+  onClose: () => void;
+}) {
   const running = [...state.joints, ...state.checkPoints].filter((t) => t.finding === 'running');
   if (!open && running.length === 0) return null;
   const off = () => {
@@ -19,7 +31,10 @@ export function RunningLeak({ run, state, write, open, onClose }: { run: RunRow;
       <h2 className="text-2xl">{running.length > 0 ? `${running.map((t) => t.label).join(', ')} running` : 'A running leak'}</h2>
       <ol className="list-decimal pl-6 text-lg">
         <li>
-          <b>Water off:</b> {state.stop && state.stop.kind !== 'none' && state.stop.condition === 'works' ? `the ${state.stop.kind} stop, then the main if it does not hold.` : 'the main: there is no stop here that can be trusted.'}
+          <b>Water off:</b>{' '}
+          {state.stop && state.stop.kind !== 'none' && state.stop.condition === 'works'
+            ? `the ${state.stop.kind} stop, then the main if it does not hold.`
+            : 'the main: there is no stop here that can be trusted.'}
         </li>
         <li>
           <b>Then power, at the breaker.</b> Never reach for a plug in water.

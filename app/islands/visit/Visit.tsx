@@ -33,7 +33,10 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
   const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(askedStage as Stage) ? (askedStage as Stage) : null);
   const [alarm, setAlarm] = useState(false);
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
-  const states = useMemo(() => (catalogue ? new Map(record.sheet.runs.map((r) => [r.id, runState(contextOf(r, catalogue), record.entries)])) : null), [catalogue, record.sheet.runs, record.entries]);
+  const states = useMemo(
+    () => (catalogue ? new Map(record.sheet.runs.map((r) => [r.id, runState(contextOf(r, catalogue), record.entries)])) : null),
+    [catalogue, record.sheet.runs, record.entries],
+  );
   const run = record.sheet.runs.find((r) => r.id === runId) ?? record.sheet.runs[0];
   const state = run && states?.get(run.id);
   const stage = chosen ?? state?.stage ?? 'log';
@@ -89,7 +92,17 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
         <Connection record={record} />
         <div role="tablist" aria-label="Stages" className="grid grid-cols-3 border-b border-ink md:grid-cols-6">
           {STAGES.map((s, i) => (
-            <button key={s} type="button" role="tab" id={`tab-${s}`} aria-selected={s === stage} aria-controls="panel" className="leaf" data-done={state ? isDone(s, state) : false} onClick={() => setChosen(s)}>
+            <button
+              key={s}
+              type="button"
+              role="tab"
+              id={`tab-${s}`}
+              aria-selected={s === stage}
+              aria-controls="panel"
+              className="leaf"
+              data-done={state ? isDone(s, state) : false}
+              onClick={() => setChosen(s)}
+            >
               {STAGE_NAMES[s]} <span className="text-base text-soft">{i + 1}</span>
               {state && isDone(s, state) && <span className="text-base">✓ done</span>}
             </button>
@@ -101,9 +114,21 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
           <>
             <RunningLeak run={run} state={state} write={record.write} open={alarm} onClose={() => setAlarm(false)} />
             <TheLine run={run} state={state} catalogue={catalogue} />
-            
+
             <div id="panel" role="tabpanel" aria-labelledby={`tab-${stage}`} className="p-4 md:px-6">
-              <Panel key={`${run.id} ${stage}`} stage={stage} run={run} context={contextOf(run, catalogue)} state={state} catalogue={catalogue} names={names} write={record.write} visitId={visit.id} entries={record.entries} go={(s) => setChosen(s)} />
+              <Panel
+                key={`${run.id} ${stage}`}
+                stage={stage}
+                run={run}
+                context={contextOf(run, catalogue)}
+                state={state}
+                catalogue={catalogue}
+                names={names}
+                write={record.write}
+                visitId={visit.id}
+                entries={record.entries}
+                go={(s) => setChosen(s)}
+              />
             </div>
           </>
         )}
@@ -140,9 +165,20 @@ function isDone(stage: Stage, state: RunState): boolean {
 
 function RunButton({ run, state, current, onChoose }: { run: RunRow; state: RunState | undefined; current: boolean; onChoose: () => void }) {
   const finding = state && [...state.joints, ...state.checkPoints].find((t) => t.finding);
-  const word = !state ? '' : finding ? `▲ ${finding.label} ${finding.finding}` : state.stage === null ? 'signed off' : `to ${STAGE_NAMES[state.stage].toLowerCase()}`;
+  const word = !state
+    ? ''
+    : finding
+      ? `▲ ${finding.label} ${finding.finding}`
+      : state.stage === null
+        ? 'signed off'
+        : `to ${STAGE_NAMES[state.stage].toLowerCase()}`;
   return (
-    <button type="button" onClick={onChoose} aria-current={current ? 'true' : undefined} className={`block min-h-16 w-full min-w-44 cursor-pointer border-t border-rule px-4 py-2 text-left ${current ? 'border-l-6 border-l-brass-deep bg-sheet' : ''}`}>
+    <button
+      type="button"
+      onClick={onChoose}
+      aria-current={current ? 'true' : undefined}
+      className={`block min-h-16 w-full min-w-44 cursor-pointer border-t border-rule px-4 py-2 text-left ${current ? 'border-l-6 border-l-brass-deep bg-sheet' : ''}`}
+    >
       <span className="font-head text-xl font-semibold">{run.name}</span>
       <span className={`block ${finding ? 'font-bold' : 'text-soft'}`}>{word}</span>
       <span className="mt-1 grid grid-cols-6 gap-1" aria-hidden="true">
@@ -181,14 +217,28 @@ function TheLine({ run, state, catalogue }: { run: RunRow; state: RunState; cata
   if (!accepted) {
     return (
       <p className="border-b border-ink bg-sheet px-4 py-3 md:px-6">
-        <b>{state.from ? endLabel(state.from.end!) : 'The water side is not looked at yet'}</b> <span aria-hidden="true">→</span> <b>{state.to ? endLabel(state.to.end!) : "the appliance's inlet is not looked at yet"}</b>
+        <b>{state.from ? endLabel(state.from.end!) : 'The water side is not looked at yet'}</b> <span aria-hidden="true">→</span>{' '}
+        <b>{state.to ? endLabel(state.to.end!) : "the appliance's inlet is not looked at yet"}</b>
       </p>
     );
   }
-  const marks: JointMark[] = state.joints.map((j) => ({ n: j.n, state: j.proven ? 'proven' : j.made ? 'made' : 'not made', finding: j.finding, note: j.finding ?? '' }));
+  const marks: JointMark[] = state.joints.map((j) => ({
+    n: j.n,
+    state: j.proven ? 'proven' : j.made ? 'made' : 'not made',
+    finding: j.finding,
+    note: j.finding ?? '',
+  }));
   return (
     <div className="scroll border-b border-ink bg-sheet px-2 pt-2">
-      <Line from={accepted.from} to={accepted.to} chain={accepted.chain} parts={catalogue.parts} water={run.water} marks={marks} title={`The line of ${run.name}: ${marks.map((m) => `J${m.n} ${m.finding ?? m.state}`).join(', ')}`} />
+      <Line
+        from={accepted.from}
+        to={accepted.to}
+        chain={accepted.chain}
+        parts={catalogue.parts}
+        water={run.water}
+        marks={marks}
+        title={`The line of ${run.name}: ${marks.map((m) => `J${m.n} ${m.finding ?? m.state}`).join(', ')}`}
+      />
     </div>
   );
 }

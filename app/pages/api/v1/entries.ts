@@ -8,7 +8,12 @@ import { answerOf } from '../../../http/faults.ts';
 import { readBody } from '../../../http/guard.ts';
 import { json } from '../../../http/problem.ts';
 
-const batch = z.strictObject({ entries: z.array(z.looseObject({ id: uuid })).min(1).max(100) });
+const batch = z.strictObject({
+  entries: z
+    .array(z.looseObject({ id: uuid }))
+    .min(1)
+    .max(100),
+});
 
 /** Takes a batch from an outbox. Each entry gets its own answer; one that does not read is refused alone. */
 export const POST: APIRoute = async ({ request }) => {
@@ -20,7 +25,14 @@ export const POST: APIRoute = async ({ request }) => {
     const bad = read.flatMap(({ raw, parsed }) => {
       if (parsed.success) return [];
       const issue = parsed.error.issues[0];
-      return [{ id: raw.id, status: 'refused' as const, rule: 'does-not-read', why: `${issue?.path.join('.') ?? 'entry'}: ${issue?.message ?? 'does not read'}.` }];
+      return [
+        {
+          id: raw.id,
+          status: 'refused' as const,
+          rule: 'does-not-read',
+          why: `${issue?.path.join('.') ?? 'entry'}: ${issue?.message ?? 'does not read'}.`,
+        },
+      ];
     });
     return json({ results: [...kept, ...bad] });
   } catch (error) {

@@ -11,7 +11,11 @@ export const GET: APIRoute = async ({ params }) => {
     const text = id.success ? await exportVisit(database(), THE_SHOP, id.data) : null;
     if (text === null) return problem(404, 'no-visit', 'No such visit', 'There is no visit of that id in this shop.');
     return new Response(text, {
-      headers: { 'content-type': 'application/json', 'content-disposition': `attachment; filename="visit-${params.id}.json"`, 'cache-control': 'no-store' },
+      headers: {
+        'content-type': 'application/json',
+        'content-disposition': `attachment; filename="visit-${params.id}.json"`,
+        'cache-control': 'no-store',
+      },
     });
   } catch (error) {
     return answerOf(error);

@@ -14,7 +14,8 @@ export const GET: APIRoute = async ({ params }) => {
     const sheet = id.success ? await visitSheet(database(), THE_SHOP, id.data) : null;
     if (!sheet) return problem(404, 'no-visit', 'No such visit', 'There is no visit of that id in this shop.');
     const due = statesOf(sheet).flatMap(({ run, state }) => (state.signedOff ? [{ run, signedOff: state.signedOff }] : []));
-    if (due.length === 0) return problem(409, 'nothing-signed-off', 'No recheck yet', 'No run of this visit is signed off, so nothing is to be looked at again.');
+    if (due.length === 0)
+      return problem(409, 'nothing-signed-off', 'No recheck yet', 'No run of this visit is signed off, so nothing is to be looked at again.');
     const calendar = ical({ name: `Rechecks, ${sheet.visit.title}`, prodId: { company: 'brass-nut', product: 'rechecks' } });
     for (const { run, signedOff } of due) {
       calendar.createEvent({

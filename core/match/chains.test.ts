@@ -1,0 +1,236 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import fc from 'fast-check';
+import { mate } from '../ends/mate.ts';
+import { sealById } from '../ends/seals.ts';
+import { defaultRules } from '../house/rules.ts';
+import { matchChains } from './chains.ts';
+import type { Part, Port } from './part.ts';
+import type { MatchQuery } from './query.ts';
+
+function part(id: string, ends: [string, Port][], more: Partial<Part> = {}): Part {
+  return {
+    id,
+    name: id,
+    kind: 'adapter',
+    ends: ends.map(([code, port], i) => ({ id: `e${i}`, code, port })),
+    flexible: false,
+    cutToLength: false,
+    lengthIn: 1,
+    waters: ['cold', 'hot'],
+    maxPsi: 125,
+    maxF: 180,
+    potable: true,
+    priceCents: 500,
+    minutes: 2,
+    tags: [],
+    ...more,
+  };
+}
+
+const hose = (id: string, a: string, b: string, lengthIn: number, more: Partial<Part> = {}) =>
+  part(id, [[a, 'either'], [b, 'either']], { flexible: true, lengthIn, ...more }); // biome-ignore format: one line a hose
+
+const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'cu-1/4od', 'ptc-1/4od'];
+const CAPS = CODES.map((c) => ({ code: `cap-${c}`, priceCents: 150 }));
+
+/** Every chain there is, by trying all orders of parts and ends; the cost summed up from the definition, on its own. */
+function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
+  const w = defaultRules.weights;
+  const totals = new Map<string, number>();
+  const price = new Map((q.loose ?? []).map((l) => [l.code, l.priceCents]));
+  const short = (counts: Map<string, number>) => q.stock !== undefined && [...counts].some(([code, n]) => (q.stock?.[code] ?? 0) < n);
+  const step = (open: string, used: Part[], key: string, cents: number, minutes: number, rate: number, tapers: boolean, counts: Map<string, number>, has: { line: boolean; stop: boolean; rejoined: boolean }) => {
+    const join = (a: string, b: string) => {
+      const m = mate(a, b);
+      if (m.verdict !== 'seals') return null;
+      const more = new Map(counts);
+      for (const code of m.loose) if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
+      return { cents: m.loose.reduce((n, c) => n + (price.get(c) ?? 0), 0), rate: sealById(m.seal!).callbacksPer1000 / 1000, taper: m.seal === 'taper', counts: more };
+    };
+    const last = join(open, q.to);
+    const complete = (q.need.minLengthIn === undefined || has.line) && (!q.need.stop || has.stop) && (q.rejoin === undefined || has.rejoined);
+    if (last && complete && !(used.length > 0 && tapers && last.taper && !used.some((p) => p.tags.includes('union')))) {
+      const total = (cents + last.cents) / 100 + minutes * w.minuteDollars + (rate + last.rate) * w.callbackDollars + (short(last.counts) ? w.tripDollars : 0);
+      totals.set(key, Math.min(totals.get(key) ?? Number.POSITIVE_INFINITY, total));
+    }
+    if (used.length >= 6) return;
+    for (const p of q.parts) {
+      if (used.includes(p) || (p.flexible && (has.line || (q.need.minLengthIn !== undefined && (p.lengthIn ?? 0) < q.need.minLengthIn)))) continue;
+      p.ends.forEach((entry, i) => {
+        const into = entry.port === 'in' || entry.port === 'either' ? join(open, entry.code) : null;
+        if (!into) return;
+        p.ends.forEach((exit, o) => {
+          if (o === i || exit.port === 'in') return;
+          const spare = p.ends.filter((_, n) => n !== i && n !== o);
+          for (const taken of q.rejoin !== undefined && !has.rejoined ? [null, ...spare] : [null]) {
+            let [c, r, ok] = [cents + into.cents + p.priceCents, rate + into.rate, true];
+            const more = new Map(into.counts).set(p.id, 1);
+            for (const s of spare) {
+              const cap = `cap-${s.code}`;
+              const back = s === taken ? mate(q.rejoin as string, s.code) : null;
+              if (s === taken) {
+                ok &&= s.port !== 'in' && back?.verdict === 'seals';
+                for (const code of back?.loose ?? []) {
+                  c += price.get(code) ?? 0;
+                  if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
+                }
+                r += back?.seal ? sealById(back.seal).callbacksPer1000 / 1000 : 0;
+              } else if (!p.tags.includes(`valved:${s.id}`)) {
+                ok &&= s.port !== 'in' && price.has(cap);
+                c += price.get(cap) ?? 0;
+                r += 0.002;
+                more.set(cap, (more.get(cap) ?? 0) + 1);
+              }
+            }
+            if (!ok) continue;
+            const now = { line: has.line || p.flexible, stop: has.stop || (p.tags.includes('stop') && !has.line), rejoined: has.rejoined || taken !== null };
+            step(exit.code, [...used, p], `${key} ${p.id}:${entry.code}>${exit.code}`, c, minutes + p.minutes, r, tapers && into.taper, more, now);
+          }
+        });
+      });
+    }
+  };
+  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, rejoined: false });
+  if (q.need.minLengthIn !== undefined || q.need.stop || q.rejoin !== undefined) totals.delete('');
+  return [...totals.values()].sort((a, b) => a - b);
+}
+
+describe('chains against exhaustive search', () => {
+  const port = fc.constantFrom<Port>('in', 'out', 'either', 'either', 'branch');
+  const anyPart = fc.record({
+    ends: fc.array(fc.tuple(fc.constantFrom(...CODES), port), { minLength: 2, maxLength: 3 }),
+    priceCents: fc.integer({ min: 100, max: 2000 }),
+    minutes: fc.integer({ min: 1, max: 9 }),
+    lengthIn: fc.integer({ min: 1, max: 70 }),
+    flexible: fc.boolean(),
+    tags: fc.subarray(['stop', 'union', 'valved:e2']),
+  });
+
+  it('finds the same totals on small random catalogues', () => {
+    const query = fc.record({
+      made: fc.array(anyPart, { minLength: 1, maxLength: 5 }),
+      from: fc.constantFrom(...CODES),
+      to: fc.constantFrom(...CODES),
+      rejoin: fc.option(fc.constantFrom(...CODES), { nil: undefined }),
+      minLengthIn: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined }),
+      stop: fc.boolean(),
+      stocked: fc.option(fc.array(fc.boolean(), { minLength: 5, maxLength: 5 }), { nil: undefined }),
+    });
+    let answered = 0;
+    fc.assert(
+      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, stocked }) => {
+        const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
+        const stock = stocked && Object.fromEntries([...parts.map((p, i) => [p.id, stocked[i] ? 1 : 0]), ...CAPS.map((c, i) => [c.code, i % 2])]);
+        const q = { from, to, parts, loose: CAPS, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop } };
+        const wanted = exhaustive(q).slice(0, 5);
+        const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
+        if (wanted.length > 0) answered++;
+        assert.equal(found.length, wanted.length);
+        found.forEach((c, i) => {
+          assert.ok(Math.abs(c.cost.total - wanted[i]!) < 1e-6, `${c.cost.total} is not ${wanted[i]}`);
+        });
+      }),
+      { numRuns: 600, seed: 7 },
+    );
+    assert.ok(answered > 40, `only ${answered} of the catalogues had a chain`);
+  });
+});
+
+describe('what a chain must do', () => {
+  const ice = hose('ice-60', 'comp-1/4-f', 'comp-1/4-f', 60);
+  const adapter = part('adapter', [
+    ['comp-3/8-f', 'either'],
+    ['comp-1/4-m', 'either'],
+  ]);
+  const base = { from: 'comp-3/8-m', to: 'comp-1/4-m', need: { water: 'cold' as const, minLengthIn: 55 } };
+
+  it('joins a 3/8 stop to a 1/4 inlet with an adapter and a hose: three washer joints', () => {
+    const [best] = matchChains({ ...base, parts: [ice, adapter] }).chains;
+    assert.deepEqual(best?.parts, ['adapter', 'ice-60']);
+    assert.deepEqual(
+      best?.joints.map((j) => j.mating.seal),
+      ['washer', 'washer', 'washer'],
+    );
+    assert.equal(best?.priceCents, 1000);
+    assert.ok(Math.abs((best?.cost.total ?? 0) - (10 + 4 * 1.5 + 3 * 0.002 * 250)) < 1e-9);
+    assert.ok(Math.abs((best?.leakRisk ?? 0) - (1 - 0.998 ** 3)) < 1e-12);
+  });
+
+  it('never proposes a saddle valve, a short hose or one that is not for the water, and says so', () => {
+    const saddle = part('saddle', [['comp-3/8-f', 'in'], ['comp-1/4-m', 'out']], { tags: ['saddle'] }); // biome-ignore format: one line a part
+    const short = hose('short', 'comp-1/4-f', 'comp-1/4-f', 40);
+    const cold = hose('cold', 'comp-1/4-f', 'comp-1/4-f', 60, { waters: ['hot'] });
+    const { chains, refused, unreachable } = matchChains({ ...base, parts: [saddle, short, cold] });
+    assert.equal(chains.length, 0);
+    assert.deepEqual(
+      refused.map((r) => [r.part, r.because[0]?.rule]),
+      [
+        ['cold', 'water'],
+        ['saddle', 'saddle'],
+        ['short', 'too-short'],
+      ],
+    );
+    assert.ok(unreachable?.length);
+  });
+
+  it('cuts a coil with 12 in to spare and prices it by the foot', () => {
+    const coil = part('coil', [['pe-1/4od', 'either'], ['pe-1/4od', 'either']], { flexible: true, cutToLength: true, maxLengthIn: 300, centsPerFt: 36, lengthIn: undefined }); // biome-ignore format: one line a part
+    const [best] = matchChains({ from: 'comp-1/4-m', to: 'ptc-1/4od', parts: [coil], need: { water: 'cold', minLengthIn: 48 } }).chains;
+    assert.equal(best?.path[0]?.cutLengthIn, 60);
+    assert.equal(best?.priceCents, 500 + 180);
+    assert.deepEqual(best?.loose, { 'nut-comp-1/4': 1, 'plastic-ferrule-1/4od': 1, 'insert-1/4od': 1 });
+    assert.equal(matchChains({ from: 'comp-1/4-m', to: 'ptc-1/4od', parts: [coil], need: { water: 'cold' } }).chains.length, 0);
+  });
+
+  it('puts a tee in and joins the old line again', () => {
+    const tee = part('tee', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out'], ['comp-1/4-m', 'branch']]); // biome-ignore format: one line a part
+    const [best] = matchChains({ ...base, rejoin: 'comp-3/8-f', parts: [ice, adapter, tee] }).chains;
+    assert.deepEqual(best?.parts, ['tee', 'ice-60']);
+    assert.equal(best?.joints.length, 4);
+    assert.deepEqual(
+      best?.branches.map((b) => [b.end, b.use]),
+      [['e1', 'rejoin']],
+    );
+  });
+
+  it('counts the trip once, and prefers what is on the van', () => {
+    const twin = { ...ice, id: 'ice-72', lengthIn: 72, priceCents: 900 };
+    const { chains } = matchChains({ ...base, parts: [ice, twin, adapter], stock: { adapter: 1, 'ice-72': 1 } });
+    assert.deepEqual(
+      chains.map((c) => [c.parts[1], c.cost.trip, c.offVan.length]),
+      [
+        ['ice-72', 0, 0],
+        ['ice-60', 45, 1],
+      ],
+    );
+  });
+
+  it('wants a joint that turns: two fixed tapers need a union', () => {
+    const nipple = part('nipple', [['npt-1/2-m', 'either'], ['npt-1/2-m', 'either']]); // biome-ignore format: one line a part
+    const q = { from: 'npt-1/2-f', to: 'npt-1/2-f', need: { water: 'cold' as const } };
+    assert.equal(matchChains({ ...q, parts: [nipple] }).chains.length, 0);
+    assert.equal(matchChains({ ...q, parts: [{ ...nipple, tags: ['union'] }] }).chains.length, 1);
+  });
+
+  it('gives marginal chains only when nothing seals, and says so', () => {
+    const q = { from: 'npsm-1/2-m', to: 'g-1/2-f', parts: [], need: { water: 'cold' as const } };
+    const [only] = matchChains(q).chains;
+    assert.equal(only?.joints[0]?.mating.verdict, 'marginal');
+    assert.ok(only?.cautions.some((c) => c.rule === 'marginal'));
+    assert.ok(Math.abs((only?.cost.callbacks ?? 0) - 20 * 0.002 * 250) < 1e-9);
+  });
+
+  it('names the two ends of the missing part', () => {
+    const { unreachable } = matchChains({ from: 'flare-1/2-m', to: 'm-24x1-f', parts: [], need: { water: 'cold' } });
+    assert.deepEqual(unreachable?.[0]?.figures, { from: 'flare-1/2-f', to: 'm-24x1-m' });
+  });
+
+  it('refuses catalogues and needs that do not read', () => {
+    const need = { water: 'cold' as const };
+    assert.throws(() => matchChains({ from: 'x', to: 'comp-3/8-m', parts: [], need }), /end code/);
+    assert.throws(() => matchChains({ ...base, parts: [ice, ice] }), /Two parts share it/);
+    assert.throws(() => matchChains({ ...base, parts: [], need: { water: 'cold', minLengthIn: -3 } }), /least length/);
+    assert.throws(() => matchChains({ ...base, parts: [part('half', [['comp-3/8-m', 'in']])] }), /fewer than two/);
+  });
+});

@@ -1,0 +1,100 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import fc from 'fast-check';
+import { callbackRate } from '../log/callback-rate.ts';
+import { readFraction, writeFraction, writeTurns } from '../units/fraction.ts';
+import { dripRate, dryBound, pooledBound, waitFor } from './bounds.ts';
+import { remedy } from './remedy.ts';
+
+const near = (value: number | null, wanted: number, within = 0.01) =>
+  assert.ok(value !== null && Math.abs(value - wanted) <= within * Math.abs(wanted), `${value} is not ${wanted}`);
+
+describe('what a dry look proves', () => {
+  it('two minutes by eye proves under about 110 mL a day with a 0.05 mL drop', () => near(dryBound({ waitMin: 2, dropMl: 0.05 }).mlPerDay, 107.8));
+  it('a tissue for 20 minutes proves under about 2 mL a day', () => near(dryBound({ waitMin: 20, dropMl: 0.01 }).mlPerDay, 2.157));
+  it('proves nothing within the first-drop delay', () => {
+    assert.equal(dryBound({ waitMin: 2, dropMl: 0.1, delayMin: 2 }).mlPerDay, null);
+    assert.equal(dryBound({ waitMin: 0, dropMl: 0.1 }).mlPerDay, null);
+  });
+  it('is never quoted below the floor', () => assert.equal(dryBound({ waitMin: 1440, dropMl: 0.01, floorMlPerDay: 0.3 }).mlPerDay, 0.3));
+  it('pools looks, each past its own delay', () => {
+    const once = dryBound({ waitMin: 18, dropMl: 0.01 }).mlPerDay;
+    const looks = [
+      { waitMin: 11, dropMl: 0.01 },
+      { waitMin: 11, dropMl: 0.01 },
+      { waitMin: 1, dropMl: 0.01 },
+    ];
+    near(pooledBound({ looks, delayMin: 2 }).mlPerDay, once as number, 1e-9);
+  });
+  it('wait and bound undo each other', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 1000, noNaN: true }), fc.constantFrom(0.01, 0.1), (targetMlPerDay, dropMl) => {
+        const { minutes } = waitFor({ targetMlPerDay, dropMl, delayMin: 2 });
+        near(dryBound({ waitMin: minutes, dropMl, delayMin: 2 }).mlPerDay, targetMlPerDay, 1e-6);
+      }),
+    );
+  });
+  it('refuses figures that are none', () => {
+    for (const waitMin of [-1, Number.NaN, Number.POSITIVE_INFINITY]) assert.throws(() => dryBound({ waitMin, dropMl: 0.1 }), /time watched/);
+    assert.throws(() => waitFor({ targetMlPerDay: 0, dropMl: 0.1 }), /target/);
+  });
+});
+
+describe('counted drips', () => {
+  /** Exact Poisson limits from published tables (Garwood 1936): 0 -> 0..3.689, 1 -> 0.0253..5.572, 10 -> 4.795..18.39. */
+  const table: [number, number, number][] = [
+    [0, 0, 3.689],
+    [1, 0.0253, 5.572],
+    [10, 4.795, 18.39],
+    [100, 81.36, 121.6],
+  ];
+  for (const [drops, low, high] of table) {
+    it(`${drops} drops in a minute`, () => {
+      const { perMin } = dripRate({ drops, minutes: 1 });
+      if (low === 0) assert.equal(perMin[0], 0);
+      else near(perMin[0], low, 0.002);
+      assert.equal(perMin[1], drops);
+      near(perMin[2], high, 0.002);
+    });
+  }
+});
+
+describe('remedies', () => {
+  const joint = { seal: 'washer', turnsSoFar: 0.5, finding: 'damp', nudges: 0 } as const;
+  it('nudges once within the most', () => assert.deepEqual([remedy(joint).action, remedy(joint).turns], ['nudge', 0.125]));
+  it('nudges up to the most exactly', () => assert.equal(remedy({ ...joint, turnsSoFar: 0.875 }).action, 'nudge'));
+  it('opens past it', () => assert.equal(remedy({ ...joint, turnsSoFar: 0.9 }).action, 'open-and-look'));
+  it('opens after a nudge', () => assert.equal(remedy({ ...joint, nudges: 1 }).action, 'open-and-look'));
+  it('shuts a running leak, whatever it is', () => assert.equal(remedy({ ...joint, seal: 'push', finding: 'running' }).action, 'shut'));
+  for (const seal of ['push', 'crimp', 'solder', 'taper-plastic'] as const) {
+    it(`remakes ${seal}`, () => assert.equal(remedy({ ...joint, seal }).action, 'remake'));
+  }
+});
+
+describe('callback rates', () => {
+  it('agrees with the published Wilson interval: 1 in 10 is 0.018 to 0.404', () => {
+    const r = callbackRate({ joints: 10, callbacks: 1 });
+    near(r.low, 0.0179, 0.01);
+    near(r.high, 0.4042, 0.01);
+  });
+  it('is sensible at zero', () => {
+    assert.deepEqual(callbackRate({ joints: 0, callbacks: 0 }), { mean: 0, low: 0, high: 1 });
+    const r = callbackRate({ joints: 300, callbacks: 0 });
+    assert.equal(r.low, 0);
+    assert.ok(r.high > 0.005 && r.high < 0.02);
+  });
+  it('refuses more callbacks than joints', () => assert.throws(() => callbackRate({ joints: 1, callbacks: 2 }), /only 1/));
+});
+
+describe('fractions', () => {
+  it('reads what the trade writes', () => {
+    assert.deepEqual(['3/8', '1 1/4', '1-1/4', '0.375', '14"', '.5 in', '1/0', '-3', 'x', ''].map(readFraction), [0.375, 1.25, 1.25, 0.375, 14, 0.5, null, null, null, null]);
+  });
+  it('writes it back', () => {
+    fc.assert(fc.property(fc.integer({ min: 0, max: 6400 }), (n) => assert.equal(readFraction(writeFraction(n / 64)), n / 64)));
+    assert.equal(writeFraction(0.823), '0.823');
+  });
+  it('says turns as a plumber does', () => {
+    assert.deepEqual([0, 3, 8, 12, 24, 30].map(writeTurns), ['by hand only', '1/8 turn', '1/3 turn', '1/2 turn', '1 turn', '1 1/4 turns']);
+  });
+});
