@@ -217,7 +217,11 @@ describe('silhouettes', () => {
         code,
       );
     }
-    const crest = Math.max(...silhouette('comp-3/8-m').points.filter(([x]) => x > -0.25).map(([, y]) => y));
+    const crest = Math.max(
+      ...silhouette('comp-3/8-m')
+        .points.filter(([x]) => x > -0.25)
+        .map(([, y]) => y),
+    );
     assert.ok(Math.abs(crest - 0.5625 / 2) < 1e-9);
   });
 });

@@ -87,7 +87,7 @@ function option(s: Setting, part: Part, t: Traversal, branches: Branch[]): Optio
     line: isLine(part),
     union: part.tags.includes('union'),
     gives: {
-      stop: part.tags.includes('stop') && !isLine(part),
+      stop: part.tags.includes('stop'),
       arrestor: part.tags.includes('arrestor'),
       check: part.tags.includes('check'),
       rejoined: rejoin !== undefined,

@@ -88,7 +88,18 @@ describe('callback rates', () => {
 
 describe('fractions', () => {
   it('reads what the trade writes', () => {
-    assert.deepEqual(['3/8', '1 1/4', '1-1/4', '0.375', '14"', '.5 in', '1/0', '-3', 'x', ''].map(readFraction), [0.375, 1.25, 1.25, 0.375, 14, 0.5, null, null, null, null]);
+    assert.deepEqual(['3/8', '1 1/4', '1-1/4', '0.375', '14"', '.5 in', '1/0', '-3', 'x', ''].map(readFraction), [
+      0.375,
+      1.25,
+      1.25,
+      0.375,
+      14,
+      0.5,
+      null,
+      null,
+      null,
+      null,
+    ]);
   });
   it('writes it back', () => {
     fc.assert(fc.property(fc.integer({ min: 0, max: 6400 }), (n) => assert.equal(readFraction(writeFraction(n / 64)), n / 64)));

@@ -177,8 +177,10 @@ create trigger appended before update or delete on house_rules for each row exec
 create trigger not_emptied before truncate on house_rules for each statement execute function refuse_change();
 
 -- The program's own role: it owns nothing and may change only what may be changed.
+-- A role belongs to the whole cluster: another database of it may be making it at this moment.
 do $$ begin
   if not exists (select from pg_roles where rolname = 'brass_nut_app') then create role brass_nut_app nologin; end if;
+exception when duplicate_object or unique_violation then null;
 end $$;
 do $$ begin execute format('grant brass_nut_app to %I', current_user); end $$;
 grant usage on schema public to brass_nut_app;

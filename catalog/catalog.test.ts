@@ -1,0 +1,59 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { z } from 'zod';
+import { seals } from '../core/ends/seals.ts';
+import { threads } from '../core/ends/threads.ts';
+import { tubes } from '../core/ends/tubes.ts';
+import { indexParts } from '../core/match/catalogue-index.ts';
+import { matchChains } from '../core/match/chains.ts';
+import { CatalogueError, readCsv } from './csv.ts';
+import { catalogue } from './index.ts';
+import { readSeals, readThreads, readTubes } from './tables.ts';
+
+describe('the catalogue', () => {
+  it("is what the core's frozen tables were made from", () => {
+    assert.deepEqual(threads, readThreads());
+    assert.deepEqual(tubes, readTubes());
+    assert.deepEqual(seals, readSeals());
+  });
+
+  it('has at least 70 parts that index, each potable, rated and priced', () => {
+    const { parts } = catalogue();
+    assert.ok(parts.length >= 70);
+    indexParts(parts);
+    for (const p of parts) assert.ok(p.maxPsi > 0 && p.maxF > 0 && p.priceCents > 0 && p.waters.length > 0, p.id);
+  });
+
+  it('prices every loose piece that its own joints can take', () => {
+    const { parts, loose, appliances } = catalogue();
+    const priced = new Set(loose.map((l) => l.code));
+    for (const to of new Set(appliances.flatMap((a) => a.usualInletEnds))) {
+      const { chains } = matchChains({ from: 'comp-3/8-m', to, parts, loose, need: { water: 'cold', minLengthIn: 12 } });
+      for (const c of chains) for (const code of Object.keys(c.loose)) assert.ok(priced.has(code), `${code} has no price`);
+    }
+  });
+
+  for (const [appliance, to, inches] of [
+    ['toilet', 'bc-7/8-m', 10],
+    ['basin-faucet', 'npsm-1/2-m', 14],
+    ['basin-faucet', 'm-10x1-f', 14],
+    ['refrigerator', 'comp-1/4-m', 60],
+    ['refrigerator', 'ptc-1/4od', 60],
+    ['dishwasher', 'ght-3/4-m', 52],
+    ['dishwasher', 'npt-3/8-f', 52],
+  ] as const) {
+    it(`joins a 3/8 stop to the ${appliance}'s ${to}`, () => {
+      const { parts, loose } = catalogue();
+      const [best] = matchChains({ from: 'comp-3/8-m', to, parts, loose, need: { water: 'cold', minLengthIn: inches } }).chains;
+      assert.ok(best?.joints.every((j) => j.mating.verdict === 'seals'));
+    });
+  }
+
+  it('names line and column of a row that does not read', () => {
+    const row = z.object({ id: z.string(), price: z.string().regex(/^\d+$/, 'wants a whole number') });
+    assert.throws(
+      () => readCsv('x.csv', 'id,price\na,1\nb,two\n', row),
+      (e) => e instanceof CatalogueError && e.line === 3 && e.column === 'price',
+    );
+  });
+});

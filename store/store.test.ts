@@ -1,0 +1,280 @@
+import assert from 'node:assert/strict';
+import { join } from 'node:path';
+import { after, before, describe, it } from 'node:test';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import { v7 as uuidv7 } from 'uuid';
+import type { Entry } from '../core/record/entry.ts';
+import { runState } from '../core/record/run-state.ts';
+import { addDays, localDay } from './clock.ts';
+import { THE_SHOP } from './connection.ts';
+import { daySheet } from './day.ts';
+import { recordEntries } from './entries.ts';
+import { sentEntry } from './entry-shape.ts';
+import { ledger } from './ledger.ts';
+import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
+import { ensureDemo } from './seed/demo.ts';
+import { stockOnVan } from './stock.ts';
+import { type TestDatabase, testDatabase } from './testing.ts';
+import { exportVisit, ImportError, importVisit, parseVisitFile, visitFileSchema } from './visit-file.ts';
+import { contextOf, statesOf, type VisitSheet, visitSheet, visitsBetween } from './visits.ts';
+
+const AT = new Date('2026-03-10T12:00:00Z');
+const TODAY = '2026-03-10';
+let db: TestDatabase;
+let empty: TestDatabase;
+
+before(async () => {
+  [db, empty] = await Promise.all([testDatabase(), testDatabase()]);
+  await ensureDemo(db.sql, AT);
+});
+after(async () => {
+  await Promise.all([db.end(), empty.end()]);
+});
+
+async function sheetOf(title: string, day = TODAY): Promise<VisitSheet> {
+  const head = (await visitsBetween(db.sql, THE_SHOP, day, day)).find((v) => v.title === title);
+  return (await visitSheet(db.sql, THE_SHOP, head!.id))!;
+}
+
+const entry = (sheet: VisitSheet, run: number, kind: string, body: unknown, more: Partial<Entry> = {}) =>
+  ({
+    id: uuidv7(),
+    visitId: sheet.visit.id,
+    runId: sheet.runs[run]!.id,
+    jointId: null,
+    checkPointId: null,
+    correctsId: null,
+    deviceId: uuidv7(),
+    seenAt: AT.toISOString(),
+    sentAt: AT.toISOString(),
+    recordedAt: null,
+    kind,
+    body,
+    ...more,
+  }) as unknown as Entry & { sentAt: string };
+
+describe('migrations', () => {
+  it('do nothing a second time, on a database with data', async () => {
+    assert.deepEqual(await migrate(db.url, readMigrations(join('store', 'migrations'))), []);
+  });
+  it('refuse a database that is newer than the program', async () => {
+    await assert.rejects(migrate(db.url, []), NewerDatabaseError);
+  });
+  it('leave nothing behind when one fails', async () => {
+    const all = readMigrations(join('store', 'migrations'));
+    const bad = { number: 9999, name: 'bad', sql: 'create table half (n int); select 1/0;' };
+    await assert.rejects(migrate(db.url, [...all, bad]), /division by zero/);
+    const [row] = await db.owner`select to_regclass('half') as half`;
+    assert.equal(row?.half, null);
+  });
+});
+
+describe('append-only', () => {
+  for (const [what, statement] of [
+    ['update', "update entry set kind = 'noted'"],
+    ['delete', 'delete from entry'],
+    ['truncate', 'truncate entry cascade'],
+    ['delete of a stock move', 'delete from stock_move'],
+  ] as const) {
+    it(`refuses ${what}, to the owner too`, async () => {
+      await assert.rejects(db.owner.unsafe(statement), /appended, never changed/);
+      await assert.rejects(db.sql.unsafe(statement), /permission denied/);
+    });
+  }
+  it("keeps one shop's rows from pointing into another's", async () => {
+    const other = uuidv7();
+    await db.owner`insert into shop (shop_id, name) values (${other}, 'Another')`;
+    const [run] = await db.owner`select run_id from run limit 1`;
+    await assert.rejects(
+      db.owner`insert into check_point (shop_id, check_point_id, run_id, kind, name) values (${other}, ${uuidv7()}, ${run!.run_id}, 'stem', 'x')`,
+      /foreign key/,
+    );
+  });
+});
+
+describe('the demo', () => {
+  it('has 14 or more runs in different states over at least 8 kinds of appliance around today', async () => {
+    const heads = await visitsBetween(db.sql, THE_SHOP, addDays(TODAY, -1), addDays(TODAY, 1));
+    const states = (await Promise.all(heads.map((h) => visitSheet(db.sql, THE_SHOP, h.id)))).flatMap((s) => statesOf(s!));
+    assert.ok(states.length >= 14);
+    assert.ok(new Set(states.map((s) => s.run.applianceKind)).size >= 8);
+    assert.ok(new Set(states.map((s) => s.state.stage)).size >= 6);
+    assert.ok(states.some((s) => s.state.joints.some((j) => j.finding === 'damp')));
+  });
+  it('has 150 past connections with checks, and a few callbacks', async () => {
+    const page = await ledger(db.sql, THE_SHOP, {});
+    assert.ok(page.total >= 150);
+    assert.ok(page.callbacks >= 2 && page.callbacks <= 20, String(page.callbacks));
+  });
+  it('adds today and tomorrow the day after, and moves nothing past', async () => {
+    const count = async () => Number((await db.owner`select count(*) as n from entry`)[0]!.n);
+    const first = await count();
+    assert.equal((await ensureDemo(db.sql, AT)).visitsAdded, 0);
+    assert.equal(await count(), first);
+    const next = await ensureDemo(db.sql, new Date(AT.getTime() + 86_400_000));
+    assert.deepEqual([next.loaded, next.visitsAdded > 0], [false, true]);
+    assert.ok((await visitsBetween(db.sql, THE_SHOP, addDays(TODAY, 2), addDays(TODAY, 2))).length > 0);
+  });
+  it('has rechecks of yesterday due today, and says what the van lacks', async () => {
+    const sheet = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    assert.ok(sheet.rechecks.length >= 3);
+    assert.ok(sheet.shortages.some((s) => s.item === 'arrestor-c38' && s.need > s.onVan));
+  });
+});
+
+describe('keeping entries', () => {
+  it('keeps the same twice as once, refuses other content under its id', async () => {
+    const sheet = await sheetOf("Director's flat");
+    const note = entry(sheet, 0, 'noted', { text: 'key at the gate' });
+    assert.equal((await recordEntries(db.sql, THE_SHOP, [note], AT))[0]?.status, 'kept');
+    assert.equal((await recordEntries(db.sql, THE_SHOP, [{ ...note, sentAt: new Date().toISOString() }], AT))[0]?.status, 'known');
+    const [other] = await recordEntries(db.sql, THE_SHOP, [{ ...note, body: { text: 'another' } } as typeof note], AT);
+    assert.equal(other?.status === 'refused' && other.rule, 'other-content');
+  });
+
+  it('signs off once, and takes the parts from the van in the same step', async () => {
+    const sheet = await sheetOf('Canteen kitchen');
+    const stock = await stockOnVan(db.sql, THE_SHOP);
+    const body = { targetMlPerDay: 10, recheckHours: 24, exceptions: [] };
+    const results = await recordEntries(db.sql, THE_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
+    assert.deepEqual(
+      results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
+      ['kept', 'already-signed-off'],
+    );
+    const used = statesOf(sheet)[0]!.state.accepted!.chain.parts[0]!;
+    assert.equal((await stockOnVan(db.sql, THE_SHOP))[used], (stock[used] ?? 0) - 1);
+  });
+
+  it('lets one of two windows accept a chain, and tells the other', async () => {
+    const sheet = await sheetOf('Canteen kitchen');
+    const accepted = sheet.entries.find((e) => e.kind === 'chain-accepted' && e.runId === sheet.runs[3]!.id)!;
+    const another = () => ({ ...(accepted.body as object), jointIds: [uuidv7(), uuidv7(), uuidv7()], replacesId: accepted.id });
+    const results = await recordEntries(
+      db.sql,
+      THE_SHOP,
+      [entry(sheet, 3, 'chain-accepted', another()), entry(sheet, 3, 'chain-accepted', another())],
+      AT,
+    );
+    assert.deepEqual(
+      results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
+      ['kept', 'changed-meanwhile'],
+    );
+  });
+
+  it('refuses what belongs to no run of the visit, and keeps the rest of the batch', async () => {
+    const sheet = await sheetOf("Director's flat");
+    const stray = entry(sheet, 0, 'noted', { text: 'x' }, { runId: uuidv7() });
+    const results = await recordEntries(db.sql, THE_SHOP, [stray, entry(sheet, 0, 'noted', { text: 'y' })], AT);
+    assert.deepEqual(
+      results.map((r) => r.status),
+      ['refused', 'kept'],
+    );
+  });
+
+  it('puts right what a phone with a wrong clock saw, and keeps its order', async () => {
+    const sheet = await sheetOf("Director's flat");
+    const off = 5 * 3_600_000;
+    const device = uuidv7();
+    const wrong = (kind: string, body: unknown, minutes: number) =>
+      entry(sheet, 0, kind, body, {
+        deviceId: device,
+        seenAt: new Date(AT.getTime() + off + minutes * 60_000).toISOString(),
+        sentAt: new Date(AT.getTime() + off + minutes * 60_000).toISOString(),
+      });
+    await recordEntries(db.sql, THE_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }, 0)], AT);
+    await recordEntries(db.sql, THE_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-1/4-m', how: 'seen' }, 1)], new Date(AT.getTime() + 60_000));
+    const fresh = await sheetOf("Director's flat");
+    const later = entry(
+      fresh,
+      0,
+      'end-seen',
+      { side: 'from', end: 'npt-1/2-m', how: 'seen' },
+      { seenAt: new Date(AT.getTime() + 600_000).toISOString(), sentAt: new Date(AT.getTime() + 600_000).toISOString() },
+    );
+    await recordEntries(db.sql, THE_SHOP, [later], new Date(AT.getTime() + 600_000));
+    const last = await sheetOf("Director's flat");
+    assert.equal(runState(contextOf(last.runs[0]!), last.entries).from?.end, 'npt-1/2-m');
+  });
+
+  it('reads no entry with an unknown end, a negative length, a name of 2 MB, or a stray field', () => {
+    const base = { visit: { id: uuidv7() }, runs: [{ id: uuidv7() }] } as unknown as VisitSheet;
+    const bad: [string, unknown, RegExp][] = [
+      ['end-seen', { side: 'from', end: 'comp-9/9-m', how: 'seen' }, /not an end code/],
+      ['distance-measured', { text: '-3', inches: -3 }, /more than 0/],
+      ['noted', { text: 'x'.repeat(2_000_000) }, /longer than 2000/],
+      ['joint-made', { turns24: 12, extra: 1 }, /extra/],
+      ['joint-made', { turns24: 0.5 }, /24ths/],
+    ];
+    for (const [kind, body, said] of bad) {
+      const result = sentEntry.safeParse(entry(base, 0, kind, body));
+      assert.match(result.error?.issues[0]?.message ?? 'it was read', said);
+    }
+    assert.ok(sentEntry.safeParse(entry(base, 0, 'noted', { text: "<b>bold</b>'; drop table entry; --" })).success);
+  });
+});
+
+describe('visit files', () => {
+  it('exported, taken into an empty shop and exported again, are the same byte for byte', async () => {
+    for (const title of ['Canteen kitchen', "Director's flat"]) {
+      const sheet = await sheetOf(title);
+      const text = (await exportVisit(db.sql, THE_SHOP, sheet.visit.id))!;
+      const { added } = await importVisit(empty.sql, THE_SHOP, parseVisitFile(text));
+      assert.equal(added, sheet.entries.length);
+      assert.equal(await exportVisit(empty.sql, THE_SHOP, sheet.visit.id), text);
+      assert.equal((await importVisit(empty.sql, THE_SHOP, parseVisitFile(text))).added, 0);
+    }
+  });
+
+  it('obey the schema that is published', async () => {
+    const sheet = await sheetOf('Canteen kitchen');
+    const check = new Ajv2020({ strict: false, validateFormats: false }).compile(visitFileSchema());
+    assert.ok(check(JSON.parse((await exportVisit(db.sql, THE_SHOP, sheet.visit.id))!)), JSON.stringify(check.errors?.slice(0, 2)));
+    assert.equal(check({ format: 'something else' }), false);
+  });
+
+  it('say line or path and cause when they will not do, and change nothing', async () => {
+    const text = (await exportVisit(db.sql, THE_SHOP, (await sheetOf('Control-room brewer')).visit.id))!;
+    assert.throws(() => parseVisitFile(text.slice(0, 400)), /^ImportError: line \d+: this is not JSON/);
+    const file = JSON.parse(text);
+    file.entries[0].body.end = 'comp-9/9-m';
+    assert.throws(
+      () => parseVisitFile(JSON.stringify(file)),
+      (e) => e instanceof ImportError && e.at === 'entries[0].body.end',
+    );
+    const stray = JSON.parse(text);
+    stray.entries.at(-1).runId = uuidv7();
+    const before = (await empty.owner`select (select count(*) from entry) + (select count(*) from visit) + (select count(*) from run) as n`)[0]!.n;
+    await assert.rejects(importVisit(empty.sql, THE_SHOP, parseVisitFile(JSON.stringify(stray))), ImportError);
+    assert.equal(
+      (await empty.owner`select (select count(*) from entry) + (select count(*) from visit) + (select count(*) from run) as n`)[0]!.n,
+      before,
+    );
+  });
+
+  it('refuse to overwrite what a shop has with other content', async () => {
+    const file = parseVisitFile((await exportVisit(db.sql, THE_SHOP, (await sheetOf('Canteen kitchen')).visit.id))!);
+    file.premises.name = 'Another hill';
+    await assert.rejects(importVisit(empty.sql, THE_SHOP, file), /already with another name/);
+  });
+});
+
+describe('the ledger', () => {
+  it('finds by words, appliance, seal and callbacks, and takes % and _ as they are', async () => {
+    const all = await ledger(db.sql, THE_SHOP, {});
+    const toilets = await ledger(db.sql, THE_SHOP, { appliance: 'toilet', limit: 1000 });
+    assert.ok(toilets.total > 0 && toilets.total < all.total);
+    assert.ok(toilets.rows.every((r) => r.applianceKind === 'toilet'));
+    assert.ok((await ledger(db.sql, THE_SHOP, { q: 'guest ballcock', limit: 1000 })).rows.every((r) => /Guest/.test(r.run)));
+    assert.ok((await ledger(db.sql, THE_SHOP, { callbacks: 'only' })).rows.every((r) => r.callbacks > 0));
+    assert.ok((await ledger(db.sql, THE_SHOP, { seal: 'push-small' })).rows.every((r) => r.seals.includes('push-small')));
+    assert.equal((await ledger(db.sql, THE_SHOP, { q: '%' })).total, 0);
+    assert.equal((await ledger(db.sql, THE_SHOP, { q: "'; drop table entry; --" })).total, 0);
+  });
+});
+
+describe('days', () => {
+  it('are local', () => {
+    assert.equal(localDay(new Date('2026-03-10T02:00:00Z'), 'Etc/GMT+7'), '2026-03-09');
+    assert.equal(addDays('2026-02-28', 1), '2026-03-01');
+  });
+});
