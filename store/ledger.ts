@@ -61,16 +61,16 @@ export async function ledger(sql: Sql, shopId: string, query: LedgerQuery): Prom
   const words = (query.q ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 12);
   const like = (word: string) => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
   const rows = await sql<Row[]>`
-    with signed as (
+    with signed as materialized (
       select distinct on (s.visit_id, s.run_id) s.visit_id, s.run_id, s.recorded_at, jsonb_array_length(s.body -> 'exceptions') as exceptions
       from entry s where s.shop_id = ${shopId} and s.kind = 'signed-off' order by s.visit_id, s.run_id, s.recorded_at desc
-    ), connection as (
+    ), connection as materialized (
       select v.visit_id, r.run_id, v.on_date, v.starts_at, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, c.body as accepted,
         signed.exceptions,
         (select count(*)::int from entry b where b.shop_id = ${shopId} and b.visit_id = v.visit_id and b.run_id = r.run_id and b.kind = 'callback-reported'
           and not exists (select from entry n where n.shop_id = b.shop_id and n.corrects_id = b.entry_id)) as callbacks,
         jsonb_array_length(c.body -> 'chain' -> 'joints') as joints,
-        concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name, v.title, c.body ->> 'from', c.body ->> 'to',
+        concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name, c.body ->> 'from', c.body ->> 'to',
           (select string_agg(i.value ->> 'name', ' ') from jsonb_each(c.body -> 'items') i)) as words
       from signed
       join visit v on v.shop_id = ${shopId} and v.visit_id = signed.visit_id

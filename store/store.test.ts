@@ -26,6 +26,8 @@ let empty: TestDatabase;
 before(async () => {
   [db, empty] = await Promise.all([testDatabase(), testDatabase()]);
   await ensureDemo(db.sql, AT);
+  // A bulk load leaves the planner without figures until they are gathered.
+  await db.owner`analyze`;
 });
 after(async () => {
   await Promise.all([db.end(), empty.end()]);

@@ -126,7 +126,7 @@ create table entry (
   check (joint_id is null or check_point_id is null),
   check (corrects_id is null or corrects_id <> entry_id)
 );
-create index entry_by_visit on entry (shop_id, visit_id, run_id, recorded_at);
+create index entry_by_visit on entry (shop_id, visit_id, run_id, kind);
 create index entry_by_kind on entry (shop_id, kind, recorded_at desc);
 -- One correction for an entry; one sign-off for a run in a visit, unless it corrects the one before.
 create unique index entry_corrected_once on entry (shop_id, corrects_id) where corrects_id is not null;
