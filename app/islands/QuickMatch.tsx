@@ -94,6 +94,7 @@ export default function QuickMatch({ question }: { question: string }) {
         </fieldset>
       </div>
       <section className="mt-4 border-t border-ink pt-2" aria-live="polite" aria-label="Answer">
+        <h2 className="sr-only">Chains</h2>
         {!catalogue && <p>Reading the parts ...</p>}
         {catalogue && !result && !badLength && <p className="text-soft">Name both ends, and the chains that join them appear here.</p>}
         {result && state.from && state.to && (

@@ -96,7 +96,7 @@ export function ProveStage(props: StageProps) {
           </p>
         )}
       </section>
-      <aside className="grid content-start gap-3">
+      <section aria-label="The look" className="grid content-start gap-3">
         {open.length === 0 ? (
           <div className="grid gap-3 border border-ink bg-sheet p-4">
             <h2>{ROUNDS.find((r) => r.id === round)?.name}</h2>
@@ -128,7 +128,7 @@ export function ProveStage(props: StageProps) {
           <Looking open={open} targets={targets} goal={state.targetMlPerDay} {...props} />
         )}
         <p className="text-soft">"It works" is never "it is dry": a filled tank proves nothing about a joint. Bounds are guides.</p>
-      </aside>
+      </section>
     </div>
   );
 }

@@ -67,7 +67,7 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
   const { visit } = record.sheet;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[15rem_minmax(0,1fr)]">
-      <aside className="min-w-0 border-b border-ink lg:border-r lg:border-b-0">
+      <aside aria-label="Visit" className="min-w-0 border-b border-ink lg:border-r lg:border-b-0">
         <div className="px-4 pt-3 pb-2">
           <h1 className="text-2xl">{visit.title}</h1>
           <p className="text-soft">

@@ -1,0 +1,135 @@
+/** Every screen: no accessibility violation, nothing overflowing, a strict policy, and polite answers to what is wrong. */
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { address } from './house.ts';
+
+async function visitAt(page: Page, run: RegExp, stage: string): Promise<void> {
+  await page.goto(address());
+  await page.getByRole('link', { name: run }).first().click();
+  await page.getByRole('tab', { name: new RegExp(stage) }).click();
+  await expect(page.getByRole('tabpanel')).toBeVisible();
+}
+
+const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
+  ['day', (page) => page.goto(address())],
+  ['look', (page) => visitAt(page, /^Brewer/, 'Look')],
+  ['match', (page) => visitAt(page, /^Dishwasher/, 'Match')],
+  ['shut', (page) => visitAt(page, /^Dishwasher/, 'Shut')],
+  ['make', (page) => visitAt(page, /^Flat toilet/, 'Make')],
+  ['prove', (page) => visitAt(page, /^Ice maker/, 'Prove')],
+  ['log', (page) => visitAt(page, /^Canteen sink, cold/, 'Log')],
+  [
+    'quick match',
+    async (page) => {
+      await page.goto(`${address()}/match?q=from+3/8+comp+m+to+ght+m`);
+      await page.getByRole('article').first().waitFor();
+    },
+  ],
+  ['ledger', (page) => page.goto(`${address()}/ledger`)],
+  [
+    'connection',
+    async (page) => {
+      await page.goto(`${address()}/ledger`);
+      await page.locator('tbody a').first().click();
+      await page.getByRole('heading', { name: 'What happened' }).waitFor();
+    },
+  ],
+];
+
+for (const [name, open] of SCREENS) {
+  test(`${name}: axe finds nothing, nothing overflows, no error is logged`, async ({ page }) => {
+    const errors: string[] = [];
+    page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+    page.on('pageerror', (e) => errors.push(e.message));
+    await open(page);
+    await page.waitForLoadState('networkidle');
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
+    for (const size of [
+      { width: 1280, height: 800 },
+      { width: 390, height: 844 },
+    ]) {
+      await page.setViewportSize(size);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${size.width} px`).toBeLessThanOrEqual(size.width);
+    }
+    expect(errors).toEqual([]);
+  });
+}
+
+test('quick match is one key away, and answers by keys alone', async ({ page }) => {
+  await page.goto(`${address()}/ledger`);
+  await page.keyboard.press('/');
+  await page.keyboard.type('from 3/8 comp m to 1/4 comp m');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('article', { name: 'Chain 1' })).toContainText('joint');
+  await expect(page.getByText(/Looks right, is not/).first()).toBeVisible();
+});
+
+test('the ledger is searched as one types, and opened to its joints, by keys alone', async ({ page }) => {
+  await page.goto(`${address()}/ledger`);
+  await page.waitForLoadState('networkidle');
+  const search = page.getByLabel('Search place, run, part or end');
+  await search.focus();
+  await page.keyboard.type('laundry hose');
+  await expect(page.locator('tbody tr').first()).toContainText('Laundry');
+  await expect(page).toHaveURL(/q=laundry\+hose/);
+  await page.locator('tbody a').first().focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Joints' })).toBeVisible();
+});
+
+test('scripts and styles run by hash or from files only', async ({ request }) => {
+  const response = await request.get(`${address()}/match`);
+  const html = await response.text();
+  const policy = response.headers()['content-security-policy'] ?? '';
+  expect(policy).toContain("default-src 'self'");
+  expect(policy).not.toContain('unsafe-inline');
+  expect(html).not.toMatch(/ style="/);
+});
+
+test('writes from elsewhere, foreign hosts and bodies too large are refused', async ({ request }) => {
+  const entries = `${address()}/api/v1/entries`;
+  const post = (headers: Record<string, string>, data: string | Buffer) =>
+    request.post(entries, { headers: { 'content-type': 'application/json', ...headers }, data });
+  expect((await post({ origin: 'http://elsewhere.example' }, '{"entries":[]}')).status()).toBe(403);
+  expect((await post({ 'sec-fetch-site': 'cross-site' }, '{"entries":[]}')).status()).toBe(403);
+  expect((await request.get(`${address()}/`, { headers: { host: 'elsewhere.example' } })).status()).toBe(421);
+  const large = await post({}, JSON.stringify({ entries: [{ text: 'x'.repeat(2_000_000) }] }));
+  expect(large.status()).toBe(413);
+  expect((await large.json()).detail).toContain('Send less');
+  expect((await post({}, Buffer.from('not json'))).status()).toBe(400);
+  expect((await post({}, '{"entries":[{"id":"x"}]}')).status()).toBe(422);
+});
+
+test('what is not there is said so: visits, connections, filters', async ({ page, request }) => {
+  expect((await page.goto(`${address()}/visits/nonsense`))?.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'No such visit' })).toBeVisible();
+  expect((await request.get(`${address()}/ledger/x/y`)).status()).toBe(404);
+  expect((await request.get(`${address()}/api/v1/ledger?callbacks=maybe`)).status()).toBe(422);
+  expect((await request.get(`${address()}/ledger?callbacks=maybe`)).status()).toBe(422);
+  expect((await request.get(`${address()}/?day=not-a-day`)).status()).toBe(200);
+});
+
+test('the ledger leaves as CSV and a recheck as a calendar', async ({ request }) => {
+  const csv = await (await request.get(`${address()}/api/v1/ledger.csv`)).text();
+  expect(csv.split('\r\n')[0]).toContain('date,premises,place,appliance');
+  expect(csv.split('\r\n').length).toBeGreaterThan(150);
+  const yesterday = new Date(Date.now() - 86_400_000).toISOString().slice(0, 10);
+  const day = await (await request.get(`${address()}/?day=${yesterday}`)).text();
+  const id = /\/visits\/([0-9a-f-]{36})"/.exec(day)?.[1];
+  const ics = await (await request.get(`${address()}/api/v1/visits/${id}/recheck.ics`)).text();
+  expect(ics).toContain('BEGIN:VEVENT');
+  expect(ics).toContain('SUMMARY:Recheck: Guest 1 toilet');
+});
+
+test('what is entered without a connection is kept, shown, and sent when it is back', async ({ page, context }) => {
+  await visitAt(page, /^Glass rinser/, 'Look');
+  await context.setOffline(true);
+  await page.getByRole('radio', { name: 'quarter-turn' }).check();
+  await expect(page.getByText(/1 not sent yet: kept on this device/)).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 20_000 });
+  await page.reload();
+  await page.getByRole('tab', { name: /Look/ }).click();
+  await expect(page.getByRole('radio', { name: 'quarter-turn' })).toBeChecked();
+});
