@@ -76,7 +76,7 @@ async function loadPast(tx: Tx, at: Date, today: string): Promise<void> {
   const next = chance(SEED);
   const keys = [...RUNS.keys()];
   let connections = 0;
-  for (let back = 520; connections < PAST_CONNECTIONS; back -= 4 + Math.floor(next() * 7)) {
+  for (let back = 520; connections < PAST_CONNECTIONS; back -= 3 + Math.floor(next() * 6)) {
     const day = addDays(today, -Math.max(20, back));
     const size = Math.min(PAST_CONNECTIONS - connections, 1 + Math.floor(next() * 3));
     const first = Math.floor(next() * keys.length);
