@@ -81,7 +81,7 @@ export function ProveStage(props: StageProps) {
     );
   }
   return (
-    <div className="grid gap-6 xl:grid-cols-[1fr_22rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
       <section>
         {trouble.map((t) => (
           <RemedyBox key={t.id} trouble={t} {...props} />
