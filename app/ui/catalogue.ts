@@ -1,13 +1,9 @@
 import { useEffect, useState } from 'react';
-import type { Appliance, HouseRules, Loose, Part, StepTemplate } from '../../core/index.ts';
+import type { Catalogue } from '../../catalog/index.ts';
+import type { HouseRules } from '../../core/index.ts';
 
-export interface ClientCatalogue {
-  version: string;
-  currency: string;
-  parts: Part[];
-  loose: (Loose & { name: string })[];
-  appliances: Appliance[];
-  steps: StepTemplate[];
+/** What the server sends: the shipped catalogue, with the shop's rules and stock. */
+export interface ClientCatalogue extends Catalogue {
   rules: HouseRules;
   stock: Record<string, number>;
 }
