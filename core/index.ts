@@ -12,6 +12,7 @@ export { type Thread, threadById, threads } from './ends/threads.ts';
 export { type Tube, tubeById, tubes } from './ends/tubes.ts';
 export { EndCodeError, InputError } from './errors.ts';
 export { defaultRules, type HouseRules } from './house/rules.ts';
+export { openSection } from './line/open.ts';
 export { type LinePart, type LineSection, lineSection } from './line/section.ts';
 export { callbackRate } from './log/callback-rate.ts';
 export type { Appliance, StepStage, StepTemplate, StepWhen } from './make/step-data.ts';

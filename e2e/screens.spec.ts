@@ -2,22 +2,16 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { address } from './house.ts';
-
-async function visitAt(page: Page, run: RegExp, stage: string): Promise<void> {
-  await page.goto(address());
-  await page.getByRole('link', { name: run }).first().click();
-  await page.getByRole('tab', { name: new RegExp(stage) }).click();
-  await expect(page.getByRole('tabpanel')).toBeVisible();
-}
+import { hydrated, openRun, tabTo } from './page.ts';
 
 const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
   ['day', (page) => page.goto(address())],
-  ['look', (page) => visitAt(page, /^Brewer/, 'Look')],
-  ['match', (page) => visitAt(page, /^Dishwasher/, 'Match')],
-  ['shut', (page) => visitAt(page, /^Dishwasher/, 'Shut')],
-  ['make', (page) => visitAt(page, /^Flat toilet/, 'Make')],
-  ['prove', (page) => visitAt(page, /^Ice maker/, 'Prove')],
-  ['log', (page) => visitAt(page, /^Canteen sink, cold/, 'Log')],
+  ['look', (page) => openRun(page, /^Brewer/, 'Look')],
+  ['match', (page) => openRun(page, /^Dishwasher/, 'Match')],
+  ['shut', (page) => openRun(page, /^Dishwasher/, 'Shut')],
+  ['make', (page) => openRun(page, /^Flat toilet/, 'Make')],
+  ['prove', (page) => openRun(page, /^Ice maker/, 'Prove')],
+  ['log', (page) => openRun(page, /^Canteen sink, cold/, 'Log')],
   [
     'quick match',
     async (page) => {
@@ -43,8 +37,12 @@ for (const [name, open] of SCREENS) {
     page.on('pageerror', (e) => errors.push(e.message));
     await open(page);
     await page.waitForLoadState('networkidle');
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
+    await hydrated(page);
+    for (const sheet of ['light', 'dark']) {
+      if (sheet === 'dark') await page.keyboard.press('n');
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      expect(violations.map((v) => `${sheet}, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
+    }
     for (const size of [
       { width: 1280, height: 800 },
       { width: 390, height: 844 },
@@ -66,14 +64,17 @@ test('quick match is one key away, and answers by keys alone', async ({ page }) 
 });
 
 test('the ledger is searched as one types, and opened to its joints, by keys alone', async ({ page }) => {
-  await page.goto(`${address()}/ledger`);
-  await page.waitForLoadState('networkidle');
+  await page.goto(address());
+  await page.keyboard.press('g');
+  await page.keyboard.press('l');
   const search = page.getByLabel('Search place, run, part or end');
-  await search.focus();
+  await search.waitFor();
+  await hydrated(page);
+  await tabTo(page, search);
   await page.keyboard.type('laundry hose');
   await expect(page.locator('tbody tr').first()).toContainText('Laundry');
   await expect(page).toHaveURL(/q=laundry\+hose/);
-  await page.locator('tbody a').first().focus();
+  await tabTo(page, page.locator('tbody a').first());
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Joints' })).toBeVisible();
 });
@@ -123,7 +124,7 @@ test('the ledger leaves as CSV and a recheck as a calendar', async ({ request })
 });
 
 test('what is entered without a connection is kept, shown, and sent when it is back', async ({ page, context }) => {
-  await visitAt(page, /^Glass rinser/, 'Look');
+  await openRun(page, /^Glass rinser/, 'Look');
   await context.setOffline(true);
   await page.getByRole('radio', { name: 'quarter-turn' }).check();
   await expect(page.getByText(/1 not sent yet: kept on this device/)).toBeVisible();
@@ -132,4 +133,25 @@ test('what is entered without a connection is kept, shown, and sent when it is b
   await page.reload();
   await page.getByRole('tab', { name: /Look/ }).click();
   await expect(page.getByRole('radio', { name: 'quarter-turn' })).toBeChecked();
+});
+
+test('a double click on sign-off signs once, and opens nothing that appears under it', async ({ page }) => {
+  await openRun(page, /^Canteen sink, cold/, 'Log');
+  await page.getByRole('button', { name: 'Sign off' }).dblclick();
+  await expect(page.getByRole('heading', { name: 'Signed off' })).toBeVisible();
+  await expect(page.getByText(/not sent yet|Not taken/)).toHaveCount(0);
+  const path = new URL(page.url()).pathname;
+  const { entries } = (await (await page.request.get(`${address()}/api/v1${path}`)).json()) as { entries: { kind: string }[] };
+  expect(entries.filter((e) => e.kind === 'signed-off')).toHaveLength(1);
+  await page.getByRole('link', { name: 'In the ledger' }).click();
+  await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible();
+});
+
+test('on a phone the line stands upright, water at the bottom, and water-off stays in reach', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openRun(page, /^Flat toilet/, 'Make');
+  const line = await page.getByRole('img', { name: /The line of Flat toilet/ }).boundingBox();
+  expect(line!.height).toBeGreaterThan(2 * line!.width);
+  await expect(page.getByRole('button', { name: 'Running? Water off now' })).toBeInViewport();
+  await expect(page.getByRole('button', { name: /^Done/ })).toBeInViewport();
 });

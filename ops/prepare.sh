@@ -21,11 +21,13 @@ install_debian() {
     "${as[@]}" mkdir -p /etc/postgresql-common
     echo 'create_main_cluster = false' | "${as[@]}" tee /etc/postgresql-common/createcluster.conf >/dev/null
   fi
-  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$package" >/tmp/brass-nut-apt.$$ 2>&1 \
-    || { "${as[@]}" apt-get update -q >/dev/null 2>&1 || true
-         "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$package" >/tmp/brass-nut-apt.$$ 2>&1; } \
-    || { tail -n 5 /tmp/brass-nut-apt.$$ >&2; die "Could not install $package. With a network, run: apt-get update && apt-get install -y $package"; }
-  rm -f /tmp/brass-nut-apt.$$
+  debian_package "$package" || { "${as[@]}" apt-get update 2>&1 | sed -u 's/^/  /' || true; debian_package "$package"; } \
+    || die "Could not install $package. With a network, run: apt-get update && apt-get install -y $package"
+}
+
+# Says what apt is doing, indented. Uses install_debian's `as`.
+debian_package() {
+  "${as[@]}" env DEBIAN_FRONTEND=noninteractive apt-get install -y --no-install-recommends "$1" 2>&1 | grep --line-buffered -E '^(Get:|Unpacking|Setting up|E:|Err)' | sed -u 's/^/  /'
 }
 
 need_postgres() {
@@ -43,7 +45,7 @@ need_packages() {
   [ "$(cat node_modules/.brass-nut-lock 2>/dev/null)" = "$want" ] && return
   command -v npm >/dev/null || die "npm is missing. Install it (apt-get install npm) and try again."
   echo "Installing the npm packages of the lock file ..."
-  npm ci --no-fund --no-audit --loglevel=error || die "npm ci failed. It needs the npm registry once: check the network and the disk, then try again."
+  npm ci --no-fund --no-audit || die "npm ci failed. It needs the npm registry once: check the network and the disk, then try again."
   echo "$want" > node_modules/.brass-nut-lock
 }
 
@@ -54,7 +56,9 @@ need_build() {
     [ -z "$newer" ] && return
   fi
   echo "Building ..."
-  ASTRO_TELEMETRY_DISABLED=1 npx --no-install astro build --silent >/tmp/brass-nut-build.$$ 2>&1 || { tail -n 30 /tmp/brass-nut-build.$$ >&2; rm -f /tmp/brass-nut-build.$$; die "The build failed."; }
-  rm -f /tmp/brass-nut-build.$$
+  local log
+  log=$(mktemp)
+  ASTRO_TELEMETRY_DISABLED=1 npx --no-install astro build --silent >"$log" 2>&1 || { tail -n 30 "$log" >&2; rm -f "$log"; die "The build failed."; }
+  rm -f "$log"
   touch dist/.built
 }

@@ -13,8 +13,9 @@ async function openRun(page: Page, name: string, stage: string): Promise<void> {
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .first()
     .click();
-  await page.getByRole('tab', { name: new RegExp(stage) }).click();
+  await page.locator('astro-island[ssr]').waitFor({ state: 'detached' });
   await page.getByRole('tabpanel').waitFor();
+  await page.getByRole('tab', { name: new RegExp(stage) }).click();
 }
 
 const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void> }[] = [

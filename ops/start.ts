@@ -40,7 +40,11 @@ async function whoAnswers(port: number): Promise<'brass-nut' | 'other' | 'nobody
     const body = (await response.json().catch(() => null)) as { name?: string } | null;
     return body?.name === 'brass-nut' ? 'brass-nut' : 'other';
   } catch (error) {
-    return (error as { cause?: { code?: string } }).cause?.code === 'ECONNREFUSED' ? 'nobody' : 'other';
+    const code = (error as { cause?: { code?: string } }).cause?.code;
+    if (code === 'ENETUNREACH' || code === 'EADDRNOTAVAIL') {
+      throw new SetupError('This machine cannot reach 127.0.0.1: its loopback is down. Bring it up (as root: ip link set lo up) and try again.');
+    }
+    return code === 'ECONNREFUSED' ? 'nobody' : 'other';
   }
 }
 

@@ -28,6 +28,8 @@ export interface Recheck {
   place: string;
   run: string;
   premises: string;
+  /** Of the premises. */
+  timeZone: string;
   dueMs: number;
   overdue: boolean;
   notDry: boolean;
@@ -103,6 +105,7 @@ function recheckOf(visit: VisitHead, run: RunRow, state: RunState, day: string, 
       place: run.place,
       run: run.name,
       premises: visit.premises.name,
+      timeZone: visit.premises.timeZone,
       dueMs: recheckDueMs,
       overdue: recheckDueMs < at.getTime(),
       notDry: state.recheck === 'not dry',

@@ -1,6 +1,7 @@
 import { type Chain, endLabel, type MatchResult, type Part, turns24, writeTurns } from '../../core/index.ts';
-import { Line } from './Line.tsx';
+import { labelsOf, scaleFor, sectionOf } from './Line.tsx';
 import { Reasons } from './Reasons.tsx';
+import { Section } from './Section.tsx';
 import { money, SEAL_WORDS } from './words.ts';
 
 interface Props {
@@ -15,10 +16,16 @@ interface Props {
   used?: string | null;
 }
 
+/** Room for a chain's drawing beside its figures; all chains share one scale. */
+const DRAWING_PX = 470;
+
 export const chainKey = (chain: Chain) => chain.parts.join(' ') || 'direct';
 
 /** Ranked chains as drawings with the figures people decide by. */
 export function Chains({ result, from, to, water, parts, names, onUse, used }: Props) {
+  const byId = new Map(parts.map((p) => [p.id, p]));
+  const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
+  const scale = scaleFor(sections, DRAWING_PX, 58);
   return (
     <div>
       {result.chains.map((chain, i) => (
@@ -29,14 +36,12 @@ export function Chains({ result, from, to, water, parts, names, onUse, used }: P
         >
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
             <h3 className="text-2xl">{i + 1}</h3>
-            <div className="min-w-0 flex-1 basis-80">
-              <Line
-                from={from}
-                to={to}
-                chain={chain}
-                parts={parts}
+            <div className="scroll min-w-0 flex-1 basis-80">
+              <Section
+                section={sections[i]!}
+                scale={scale}
+                labels={labelsOf(sections[i]!, (id) => names[id] ?? id)}
                 water={water}
-                compact
                 title={`Chain ${i + 1}: ${chain.parts.map((p) => names[p]).join(', then ') || 'the two ends meet'}`}
               />
             </div>

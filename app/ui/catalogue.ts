@@ -8,22 +8,31 @@ export interface ClientCatalogue extends Catalogue {
   stock: Record<string, number>;
 }
 
+/** How soon to ask again when the server did not answer. */
+const AGAIN_MS = 5_000;
+
 const KEPT = 'brass-nut-catalogue';
 
 /** The shop's catalogue; the last one seen stands in while there is no connection. */
 export function useCatalogue(): ClientCatalogue | null {
   const [catalogue, setCatalogue] = useState<ClientCatalogue | null>(null);
   useEffect(() => {
-    fetch('/api/v1/catalogue')
-      .then((r) => (r.ok ? r.json() : Promise.reject(new Error(r.statusText))))
-      .then((fresh: ClientCatalogue) => {
+    let again: ReturnType<typeof setTimeout>;
+    const read = async () => {
+      try {
+        const response = await fetch('/api/v1/catalogue');
+        if (!response.ok) throw new Error(response.statusText);
+        const fresh = (await response.json()) as ClientCatalogue;
         setCatalogue(fresh);
         localStorage.setItem(KEPT, JSON.stringify(fresh));
-      })
-      .catch(() => {
+      } catch {
         const kept = localStorage.getItem(KEPT);
         if (kept) setCatalogue(JSON.parse(kept) as ClientCatalogue);
-      });
+        again = setTimeout(read, AGAIN_MS);
+      }
+    };
+    read();
+    return () => clearTimeout(again);
   }, []);
   return catalogue;
 }

@@ -5,6 +5,17 @@ const typing = (target: EventTarget | null) =>
 const sheet = document.querySelector<HTMLDialogElement>('#keys');
 document.querySelector('#keys-button')?.addEventListener('click', () => sheet?.showModal());
 
+/** The dark sheet is remembered in a cookie, so that the server draws the next page dark from the start. */
+function turnSheet(): void {
+  const dark = document.documentElement.dataset.sheet !== 'dark';
+  if (dark) document.documentElement.dataset.sheet = 'dark';
+  else delete document.documentElement.dataset.sheet;
+  document.querySelector('#dark-button')?.setAttribute('aria-pressed', String(dark));
+  // biome-ignore lint/suspicious/noDocumentCookie: the cookie store is not in every browser that a plumber carries
+  document.cookie = `sheet=${dark ? 'dark' : 'light'}; path=/; max-age=31536000; samesite=strict`;
+}
+document.querySelector('#dark-button')?.addEventListener('click', turnSheet);
+
 let wentToAt = 0;
 const DOORS: Record<string, string> = { d: '/', l: '/ledger', m: '/match' };
 
@@ -15,6 +26,8 @@ document.addEventListener('keydown', (event) => {
     document.querySelector<HTMLInputElement>('#quick')?.focus();
   } else if (event.key === '?') {
     sheet?.showModal();
+  } else if (event.key === 'n') {
+    turnSheet();
   } else if (event.key === 'g') {
     wentToAt = event.timeStamp;
   } else if (event.timeStamp - wentToAt < 1500 && DOORS[event.key]) {

@@ -33,3 +33,9 @@ export function clock(seconds: number): string {
   const s = Math.max(0, Math.floor(seconds));
   return `${Math.floor(s / 60)}:${String(s % 60).padStart(2, '0')}`;
 }
+
+/** A moment on the clock of a place: '2026-11-24 10:41'. */
+export function localTime(ms: number, timeZone: string): string {
+  const parts = new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'short' });
+  return parts.format(ms);
+}

@@ -8,8 +8,8 @@ export interface LineSection {
   /** The bore, piece by piece. */
   water: { x0: number; x1: number; radius: number }[];
   joints: { n: number; x: number; radius: number }[];
-  /** Where each thing stands: null for what is found on site. */
-  spans: { part: string | null; x0: number; x1: number }[];
+  /** Where each thing stands: a part by its id, or one of the two ends found on site. */
+  spans: { part: string | null; side: 'from' | 'to' | null; x0: number; x1: number }[];
   /** Where a long line is broken. */
   breaks: { x: number; radius: number }[];
   x0: number;
@@ -36,7 +36,7 @@ const INSERT_SHARE = 0.8;
 
 /** Draws the line from the water side to the appliance; `parts` may be empty, when the two ends meet. */
 export function lineSection(from: EndCode, parts: LinePart[], to: EndCode): LineSection {
-  const out: LineSection = { pieces: [], water: [], joints: [], spans: [], breaks: [], x0: 0, x1: 0, radius: 0 };
+  const out = emptySection();
   let opening = siteStub(out, parseEnd(from), 1, 0);
   let outEnd = parseEnd(from);
   parts.forEach((part, i) => {
@@ -50,6 +50,15 @@ export function lineSection(from: EndCode, parts: LinePart[], to: EndCode): Line
   const start = opening - overlap(outEnd, last);
   joint(out, parts.length + 1, outEnd, last, opening, start);
   siteStub(out, last, -1, start);
+  return bounded(out);
+}
+
+export function emptySection(): LineSection {
+  return { pieces: [], water: [], joints: [], spans: [], breaks: [], x0: 0, x1: 0, radius: 0 };
+}
+
+/** Measures what was drawn. */
+export function bounded(out: LineSection): LineSection {
   const xs = out.pieces.flatMap((p) => p.points.map(([x]) => x));
   out.x0 = Math.min(...xs);
   out.x1 = Math.max(...xs);
@@ -75,7 +84,7 @@ function place(points: Point[], opening: number, facing: 1 | -1): Point[] {
 }
 
 /** What is found on site: the end with some of its body behind it. Returns where it opens. */
-function siteStub(out: LineSection, end: End, facing: 1 | -1, opening: number): number {
+export function siteStub(out: LineSection, end: End, facing: 1 | -1, opening: number): number {
   const p = endProfile(end);
   const tail = p.lengthIn + SITE_BODY_IN;
   const outline: Point[] = [...p.outer, [-tail, p.bodyRadiusIn], [-tail, p.boreRadiusIn], ...[...p.inner].reverse()];
@@ -83,7 +92,7 @@ function siteStub(out: LineSection, end: End, facing: 1 | -1, opening: number): 
   for (const e of p.extra) out.pieces.push({ points: place(e.points, opening, facing), material: e.material, part: null });
   const ends = [opening, opening - facing * tail].sort((a, b) => a - b) as [number, number];
   out.water.push({ x0: ends[0], x1: ends[1], radius: p.boreRadiusIn });
-  out.spans.push({ part: null, x0: ends[0], x1: ends[1] });
+  out.spans.push({ part: null, side: facing === 1 ? 'from' : 'to', x0: ends[0], x1: ends[1] });
   return opening;
 }
 
@@ -124,7 +133,7 @@ function drawPart(out: LineSection, part: LinePart, start: number): number {
   const [a, b] = [start + left.lengthIn, end - right.lengthIn];
   const through = part.line === 'braided' ? hoseRadius(part).inner : bore;
   out.water.push({ x0: start, x1: a, radius: left.boreRadiusIn }, { x0: a, x1: b, radius: through }, { x0: b, x1: end, radius: right.boreRadiusIn });
-  out.spans.push({ part: part.part, x0: start, x1: end });
+  out.spans.push({ part: part.part, side: null, x0: start, x1: end });
   return end;
 }
 

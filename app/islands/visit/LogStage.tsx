@@ -1,13 +1,19 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { endLabel } from '../../../core/index.ts';
-import { mlPerDay, money } from '../../ui/words.ts';
+import { localTime, mlPerDay, money } from '../../ui/words.ts';
 import type { StageProps } from './Visit.tsx';
 
 /** What was done, what is due; signed off once. */
-export function LogStage({ run, state, write, visitId, go }: StageProps) {
+export function LogStage({ run, state, write, visitId, timeZone, go }: StageProps) {
   const [reasons, setReasons] = useState<Record<string, string>>({});
   const [sent, setSent] = useState(false);
+  const settled = useSettled(sent);
+  const heading = useRef<HTMLHeadingElement>(null);
   const { accepted, signedOff } = state;
+  const signedHere = sent && signedOff !== null;
+  useEffect(() => {
+    if (signedHere) heading.current?.focus();
+  }, [signedHere]);
   if (!accepted) return <p>Nothing has been joined yet.</p>;
   const targets = [...state.joints, ...state.checkPoints];
   const open = targets.filter((t) => !t.proven);
@@ -23,10 +29,11 @@ export function LogStage({ run, state, write, visitId, go }: StageProps) {
       exceptions: open.map((t) => ({ targetId: t.id, reason: (reasons[t.id] ?? '').trim() })),
     });
   };
-  const when = (ms: number) => new Date(ms).toISOString().slice(0, 16).replace('T', ' ');
   return (
     <div className="max-w-200">
-      <h2>{signedOff ? 'Signed off' : 'Sign off'}</h2>
+      <h2 ref={heading} tabIndex={-1}>
+        {signedOff ? 'Signed off' : 'Sign off'}
+      </h2>
       <dl className="my-3 grid grid-cols-[10rem_1fr] gap-x-4 gap-y-1">
         <dt className="label">Connection</dt>
         <dd>
@@ -49,7 +56,7 @@ export function LogStage({ run, state, write, visitId, go }: StageProps) {
       {signedOff ? (
         <div>
           <p className="text-lg">
-            Recheck due {when(signedOff.recheckDueMs)} UTC:{' '}
+            Recheck due {localTime(signedOff.recheckDueMs, timeZone)}:{' '}
             {state.recheck === 'dry' ? 'done, dry' : state.recheck === 'not dry' ? 'not dry' : 'still to do'}.
           </p>
           {signedOff.exceptions.map((e) => (
@@ -57,7 +64,7 @@ export function LogStage({ run, state, write, visitId, go }: StageProps) {
               {targets.find((t) => t.id === e.targetId)?.label}: signed off without full proof. {e.reason}
             </p>
           ))}
-          <div className="mt-3 flex flex-wrap gap-3">
+          <div className="mt-3 flex flex-wrap gap-3" inert={signedHere && !settled}>
             <a className="key" href={`/api/v1/visits/${visitId}/recheck.ics`}>
               Recheck for the calendar
             </a>
@@ -93,4 +100,18 @@ export function LogStage({ run, state, write, visitId, go }: StageProps) {
       )}
     </div>
   );
+}
+
+/** How long the second press of a double one may come after the first, ms. */
+const SECOND_PRESS_MS = 800;
+
+/** False until a moment after `happened`: what appears under the finger must not take the second half of a double press. */
+function useSettled(happened: boolean): boolean {
+  const [settled, setSettled] = useState(false);
+  useEffect(() => {
+    if (!happened) return;
+    const timer = setTimeout(() => setSettled(true), SECOND_PRESS_MS);
+    return () => clearTimeout(timer);
+  }, [happened]);
+  return settled;
 }

@@ -36,110 +36,114 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
   const ready = state.from && state.to && state.stop;
   return (
     <div className="grid gap-6 xl:grid-cols-2">
-      <section className="grid content-start gap-2">
-        <h2>Both ends</h2>
-        <EndPicker
-          id="look-from"
-          label="Water side: what it comes from"
-          value={state.from?.end ?? null}
-          onChange={seen('from')}
-          hint={['comp-3/8-m', 'comp-1/4-m', 'npt-1/2-m', 'cu-5/8od']}
-        />
-        <EndPicker
-          id="look-to"
-          label={`Inlet of the ${context.appliance.name}`}
-          value={state.to?.end ?? null}
-          onChange={seen('to')}
-          hint={context.appliance.usualInletEnds}
-        />
-        <details className="why" open={state.rejoin !== null}>
-          <summary>The outlet is in use: an old line has to be joined again</summary>
+      <div className="grid content-start gap-6">
+        <section className="grid content-start gap-2">
+          <h2>Both ends</h2>
           <EndPicker
-            id="look-rejoin"
-            label="End of the old line"
-            value={state.rejoin?.end ?? null}
-            onChange={seen('rejoin')}
-            hint={['comp-3/8-f', 'bc-7/8-m']}
+            id="look-from"
+            label="Water side: what it comes from"
+            value={state.from?.end ?? null}
+            onChange={seen('from')}
+            hint={['comp-3/8-m', 'comp-1/4-m', 'npt-1/2-m', 'cu-5/8od']}
           />
-        </details>
-      </section>
-      <section className="grid content-start gap-3">
-        <h2>The stop</h2>
-        <Choices
-          legend="Kind"
-          options={KINDS.map((k) => [k, k === 'none' ? 'no stop here' : k])}
-          value={state.stop?.kind ?? null}
-          onChange={(kind) => stop({ kind, ...(kind === 'none' ? { condition: 'unknown' } : {}) })}
-        />
-        {state.stop?.kind !== 'none' && (
-          <Choices legend="Tried: it" options={CONDITIONS} value={state.stop?.condition ?? null} onChange={(condition) => stop({ condition })} />
-        )}
-        {state.stop?.kind === 'saddle' && <p className="caution">A saddle valve is a hazard: record it, and plan its replacement.</p>}
-        <p className="caution">Old stops can break when turned: know where the main is before touching one.</p>
-      </section>
-      <section className="grid content-start gap-3">
-        <h2>Old line</h2>
-        <Choices
-          legend="What becomes of it"
-          options={[
-            ['none', 'there is none'],
-            ['keep', 'sound, may stay'],
-            ['replace', 'replace'],
-          ]}
-          value={state.oldLine?.verdict ?? null}
-          onChange={(verdict) =>
-            write('old-line-judged', run.id, { verdict, findings: verdict === 'replace' ? (state.oldLine?.findings ?? []) : [] })
-          }
-        />
-        {state.oldLine?.verdict === 'replace' && (
-          <fieldset className="flex flex-wrap gap-x-4">
-            <legend className="label">Because it is</legend>
-            {REPLACE.map((f) => (
-              <label key={f} className="flex min-h-11 items-center gap-2">
-                <input
-                  type="checkbox"
-                  className="size-5"
-                  checked={state.oldLine?.findings.includes(f) ?? false}
-                  onChange={(e) =>
-                    write('old-line-judged', run.id, {
-                      verdict: 'replace',
-                      findings: e.target.checked ? [...(state.oldLine?.findings ?? []), f] : (state.oldLine?.findings ?? []).filter((x) => x !== f),
-                    })
-                  }
-                />
-                {f}
+          <EndPicker
+            id="look-to"
+            label={`Inlet of the ${context.appliance.name}`}
+            value={state.to?.end ?? null}
+            onChange={seen('to')}
+            hint={context.appliance.usualInletEnds}
+          />
+          <details className="why" open={state.rejoin !== null}>
+            <summary>The outlet is in use: an old line has to be joined again</summary>
+            <EndPicker
+              id="look-rejoin"
+              label="End of the old line"
+              value={state.rejoin?.end ?? null}
+              onChange={seen('rejoin')}
+              hint={['comp-3/8-f', 'bc-7/8-m']}
+            />
+          </details>
+        </section>
+        <section className="grid content-start gap-3">
+          <h2>Old line</h2>
+          <Choices
+            legend="What becomes of it"
+            options={[
+              ['none', 'there is none'],
+              ['keep', 'sound, may stay'],
+              ['replace', 'replace'],
+            ]}
+            value={state.oldLine?.verdict ?? null}
+            onChange={(verdict) =>
+              write('old-line-judged', run.id, { verdict, findings: verdict === 'replace' ? (state.oldLine?.findings ?? []) : [] })
+            }
+          />
+          {state.oldLine?.verdict === 'replace' && (
+            <fieldset className="flex flex-wrap gap-x-4">
+              <legend className="label">Because it is</legend>
+              {REPLACE.map((f) => (
+                <label key={f} className="flex min-h-11 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-5"
+                    checked={state.oldLine?.findings.includes(f) ?? false}
+                    onChange={(e) =>
+                      write('old-line-judged', run.id, {
+                        verdict: 'replace',
+                        findings: e.target.checked ? [...(state.oldLine?.findings ?? []), f] : (state.oldLine?.findings ?? []).filter((x) => x !== f),
+                      })
+                    }
+                  />
+                  {f}
+                </label>
+              ))}
+            </fieldset>
+          )}
+        </section>
+      </div>
+      <div className="grid content-start gap-6">
+        <section className="grid content-start gap-3">
+          <h2>The stop</h2>
+          <Choices
+            legend="Kind"
+            options={KINDS.map((k) => [k, k === 'none' ? 'no stop here' : k])}
+            value={state.stop?.kind ?? null}
+            onChange={(kind) => stop({ kind, ...(kind === 'none' ? { condition: 'unknown' } : {}) })}
+          />
+          {state.stop?.kind !== 'none' && (
+            <Choices legend="Tried: it" options={CONDITIONS} value={state.stop?.condition ?? null} onChange={(condition) => stop({ condition })} />
+          )}
+          {state.stop?.kind === 'saddle' && <p className="caution">A saddle valve is a hazard: record it, and plan its replacement.</p>}
+          <p className="caution">Old stops can break when turned: know where the main is before touching one.</p>
+        </section>
+        <section className="grid content-start gap-3">
+          <h2>Distance and place</h2>
+          <Distance {...{ run, state, write }} />
+          <div className="flex flex-wrap gap-x-4">
+            {(
+              [
+                ['ownStop', 'needs its own stop'],
+                ['arrestor', 'needs a hammer arrestor'],
+                ['hidden', 'joints will be hidden'],
+              ] as const
+            ).map(([key, label]) => (
+              <label key={key} className="flex min-h-11 items-center gap-2">
+                <input type="checkbox" className="size-5" checked={state.place[key]} onChange={(e) => place({ [key]: e.target.checked })} /> {label}
               </label>
             ))}
-          </fieldset>
-        )}
-      </section>
-      <section className="grid content-start gap-3">
-        <h2>Distance and place</h2>
-        <Distance {...{ run, state, write }} />
-        <div className="flex flex-wrap gap-x-4">
-          {(
-            [
-              ['ownStop', 'needs its own stop'],
-              ['arrestor', 'needs a hammer arrestor'],
-              ['hidden', 'joints will be hidden'],
-            ] as const
-          ).map(([key, label]) => (
-            <label key={key} className="flex min-h-11 items-center gap-2">
-              <input type="checkbox" className="size-5" checked={state.place[key]} onChange={(e) => place({ [key]: e.target.checked })} /> {label}
-            </label>
-          ))}
-        </div>
-        {context.appliance.fastClosing === 'yes' && !state.place.arrestor && (
-          <p className="caution">This appliance closes fast: think of a hammer arrestor within 6 ft.</p>
-        )}
-        {ready ? (
-          <button type="button" className="key key-main justify-self-start" onClick={() => go('match')}>
-            On to Match
-          </button>
-        ) : (
-          <p className="text-soft">Match wants both ends and the stop.</p>
-        )}
-      </section>
+          </div>
+          {context.appliance.fastClosing === 'yes' && !state.place.arrestor && (
+            <p className="caution">This appliance closes fast: think of a hammer arrestor within 6 ft.</p>
+          )}
+          {ready ? (
+            <button type="button" className="key key-main justify-self-start" onClick={() => go('match')}>
+              On to Match
+            </button>
+          ) : (
+            <p className="text-soft">Match wants both ends and the stop.</p>
+          )}
+        </section>
+      </div>
     </div>
   );
 }

@@ -24,6 +24,11 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
   return (
     <div className="max-w-220">
       <h2>{part === 'shut' ? 'Shut the water, and prove it' : 'Work card'}</h2>
+      {state.notes.map((note, i) => (
+        <p key={i} className="caution mt-1">
+          {note}
+        </p>
+      ))}
       {behind.length > 0 && (
         <details className="why mt-1">
           <summary>Steps done ({behind.length})</summary>
@@ -89,6 +94,7 @@ function Step({
       )}
       {present && answered?.answer === 'no' && <p className="caution mt-2">Answered no. Do not go on: put it right, then answer again.</p>}
       {present && <Action {...{ step, run, state, write }} />}
+      {present && <Wrong step={step} run={run} write={write} />}
     </li>
   );
 }
@@ -108,15 +114,15 @@ function Action({ step, run, state, write }: { step: WorkStep } & Pick<StageProp
     const { most24 } = joint.budget;
     return (
       <div className="mt-2">
-        <fieldset className="flex flex-wrap items-center gap-2" aria-label={`Turns given to ${joint.label}`}>
+        <fieldset className="grid grid-cols-2 items-center gap-2 md:flex md:flex-wrap" aria-label={`Turns given to ${joint.label}`}>
           <button type="button" className="key" onClick={() => setTurns(Math.max(0, turns - 3))} aria-label="An eighth less">
             less
           </button>
-          <output className="min-w-36 text-center font-head text-2xl font-semibold">{writeTurns(turns)}</output>
+          <output className="min-w-36 text-center font-head text-2xl font-semibold max-md:order-first max-md:col-span-2">{writeTurns(turns)}</output>
           <button type="button" className="key" disabled={turns + 3 > most24} onClick={() => setTurns(turns + 3)} aria-label="An eighth more">
             more
           </button>
-          <button type="button" className="key key-main" onClick={made}>
+          <button type="button" className="key key-main max-md:col-span-2" onClick={made}>
             Done, {writeTurns(turns)}
           </button>
         </fieldset>
@@ -145,6 +151,39 @@ function Action({ step, run, state, write }: { step: WorkStep } & Pick<StageProp
     <button type="button" className="key key-main mt-2" onClick={() => write('step-done', run.id, { stepId: step.id, done: true })}>
       Done
     </button>
+  );
+}
+
+/** Something the card did not foresee: said in words, kept with the run. */
+function Wrong({ step, run, write }: { step: WorkStep } & Pick<StageProps, 'run' | 'write'>) {
+  const [text, setText] = useState('');
+  const [kept, setKept] = useState<string | null>(null);
+  const keep = () => {
+    if (text.trim() === '') return;
+    write('noted', run.id, { text: `At "${step.title}": ${text.trim()}` });
+    setKept(text.trim());
+    setText('');
+  };
+  return (
+    <details className="why mt-3">
+      <summary>Something is wrong</summary>
+      <div className="mt-1 grid max-w-140 gap-2">
+        <label className="grid gap-1">
+          <span className="label">What is it? Kept with the run; the step stays open.</span>
+          <input
+            className="field"
+            maxLength={1000}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            onKeyDown={(e) => e.key === 'Enter' && keep()}
+          />
+        </label>
+        <button type="button" className="key justify-self-start" disabled={text.trim() === ''} onClick={keep}>
+          Keep it
+        </button>
+        <p aria-live="polite">{kept && `Kept: ${kept}`}</p>
+      </div>
+    </details>
   );
 }
 

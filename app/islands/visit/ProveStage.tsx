@@ -81,7 +81,7 @@ export function ProveStage(props: StageProps) {
     );
   }
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_22rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
       <section>
         {trouble.map((t) => (
           <RemedyBox key={t.id} trouble={t} {...props} />
@@ -142,7 +142,7 @@ function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; 
     <section className="scroll" tabIndex={0} aria-label="Rounds by joint">
       <table className="w-full">
         <thead>
-          <tr>
+          <tr className="align-bottom">
             <th>Joint</th>
             {rounds.map((r) => (
               <th key={r}>{ROUNDS.find((x) => x.id === r)?.name}</th>
@@ -153,19 +153,29 @@ function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; 
         <tbody>
           {targets.map((t) => (
             <tr key={t.id} className="border-t border-rule align-top">
-              <td className="py-2 pr-2">
+              <td className="py-2 pr-4">
                 <b className="font-head text-xl">{t.label}</b> <span className="block text-sm text-soft">{t.what}</span>
               </td>
               {rounds.map((r) => {
                 const mark = t.byRound[r];
                 return (
-                  <td key={r} className="py-2 pr-2">
-                    {!mark ? <span className="text-soft">–</span> : mark.state === 'dry' ? `dry ${clock(mark.minutes * 60)}` : <b>▲ {mark.state}</b>}
+                  <td key={r} className="py-2 pr-4">
+                    {!mark ? (
+                      <span className="text-soft">–</span>
+                    ) : mark.state === 'dry' ? (
+                      <span className="whitespace-nowrap">dry {clock(mark.minutes * 60)}</span>
+                    ) : (
+                      <b>▲ {mark.state}</b>
+                    )}
                   </td>
                 );
               })}
               <td className="py-2">
-                {t.mlPerDay === null ? <span className="text-soft">nothing proven yet</span> : `≤ ${mlPerDay(t.mlPerDay)} mL a day`}
+                {t.mlPerDay === null ? (
+                  <span className="text-soft">nothing proven yet</span>
+                ) : (
+                  <span className="whitespace-nowrap">≤ {mlPerDay(t.mlPerDay)} mL a day</span>
+                )}
                 {t.proven && <b className="block">✓ proven</b>}
                 {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
               </td>

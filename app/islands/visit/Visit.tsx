@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { endLabel, type RunContext, type RunState, runState, STAGES, type Stage } from '../../../core/index.ts';
+import { type RunContext, type RunState, runState, STAGES, type Stage } from '../../../core/index.ts';
 import type { RunRow, VisitSheet } from '../../../store/visits.ts';
 import { type ClientCatalogue, useCatalogue } from '../../ui/catalogue.ts';
 import { type JointMark, Line } from '../../ui/Line.tsx';
@@ -22,6 +22,8 @@ export interface StageProps {
   names: Record<string, string>;
   write: Write;
   visitId: string;
+  /** Of the premises: its clock on the wall. */
+  timeZone: string;
   entries: ReturnType<typeof useVisitRecord>['entries'];
   go: (stage: Stage) => void;
 }
@@ -65,10 +67,14 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
     history.replaceState(null, '', `?run=${id}`);
   };
   const { visit } = record.sheet;
+  const raise = () => {
+    setAlarm(true);
+    window.scrollTo({ top: 0 });
+  };
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[15rem_minmax(0,1fr)]">
       <aside aria-label="Visit" className="min-w-0 border-b border-ink lg:border-r lg:border-b-0">
-        <div className="px-4 pt-3 pb-2">
+        <div className="px-4 pt-2 pb-1 max-lg:flex max-lg:flex-wrap max-lg:items-baseline max-lg:gap-x-3 lg:pt-3 lg:pb-2">
           <h1 className="text-2xl">{visit.title}</h1>
           <p className="text-soft">
             {visit.premises.name} · {visit.onDate} {visit.startsAt}
@@ -79,8 +85,8 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
             <RunButton key={r.id} run={r} state={states?.get(r.id)} current={r.id === run.id} onChoose={() => choose(r.id)} />
           ))}
         </nav>
-        <div className="grid gap-2 px-4 py-3">
-          <button type="button" className="key key-alarm" onClick={() => setAlarm(true)}>
+        <div className="grid gap-2 px-4 max-lg:hidden lg:py-3">
+          <button type="button" className="key key-alarm" onClick={raise}>
             Running? Water off now
           </button>
           <a className="inline-flex min-h-8 items-center" href={`/api/v1/visits/${visit.id}/file`}>
@@ -90,7 +96,7 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
       </aside>
       <div className="min-w-0">
         <Connection record={record} />
-        <div role="tablist" aria-label="Stages" className="grid grid-cols-3 border-b border-ink md:grid-cols-6">
+        <div role="tablist" aria-label="Stages" className="grid grid-cols-6 border-b border-ink">
           {STAGES.map((s, i) => (
             <button
               key={s}
@@ -103,8 +109,12 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
               data-done={state ? isDone(s, state) : false}
               onClick={() => setChosen(s)}
             >
-              {STAGE_NAMES[s]} <span className="text-base text-soft">{i + 1}</span>
-              {state && isDone(s, state) && <span className="text-base">✓ done</span>}
+              {STAGE_NAMES[s]} <span className="text-base text-soft max-md:hidden">{i + 1}</span>
+              {state && isDone(s, state) && (
+                <span className="text-base">
+                  ✓ <span className="max-xl:sr-only">done</span>
+                </span>
+              )}
             </button>
           ))}
         </div>
@@ -113,28 +123,51 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
         ) : (
           <>
             <RunningLeak run={run} state={state} write={record.write} open={alarm} onClose={() => setAlarm(false)} />
-            <TheLine run={run} state={state} catalogue={catalogue} />
-
-            <div id="panel" role="tabpanel" aria-labelledby={`tab-${stage}`} className="p-4 md:px-6">
-              <Panel
-                key={`${run.id} ${stage}`}
-                stage={stage}
-                run={run}
-                context={contextOf(run, catalogue)}
-                state={state}
-                catalogue={catalogue}
-                names={names}
-                write={record.write}
-                visitId={visit.id}
-                entries={record.entries}
-                go={(s) => setChosen(s)}
-              />
+            <div className="grid grid-cols-[6.25rem_minmax(0,1fr)] lg:block">
+              <TheLine run={run} state={state} catalogue={catalogue} ringed={jointUnderWork(state, stage)} />
+              <div
+                id="panel"
+                role="tabpanel"
+                aria-labelledby={`tab-${stage}`}
+                className="border-ink p-3 max-lg:border-l max-lg:border-rule md:px-6 lg:py-4"
+              >
+                <Panel
+                  key={`${run.id} ${stage}`}
+                  stage={stage}
+                  run={run}
+                  context={contextOf(run, catalogue)}
+                  state={state}
+                  catalogue={catalogue}
+                  names={names}
+                  write={record.write}
+                  visitId={visit.id}
+                  timeZone={visit.premises.timeZone}
+                  entries={record.entries}
+                  go={(s) => setChosen(s)}
+                />
+              </div>
             </div>
           </>
         )}
       </div>
+      <div className="sticky bottom-0 z-10 grid border-t border-ink bg-paper p-2 lg:hidden">
+        <button type="button" className="key key-alarm justify-center" onClick={raise}>
+          Running? Water off now
+        </button>
+      </div>
+      <p className="px-4 py-2 lg:hidden">
+        <a className="inline-flex min-h-12 items-center" href={`/api/v1/visits/${visit.id}/file`}>
+          Export this visit
+        </a>
+      </p>
     </div>
   );
+}
+
+/** The joint that the card's present step makes, or the one that is not dry. */
+function jointUnderWork(state: RunState, stage: Stage): number | null {
+  if (stage === 'make') return state.card.find((step) => step.stage === 'make' && !state.done[step.id])?.joint ?? null;
+  return stage === 'prove' ? (state.joints.find((j) => j.finding !== null)?.n ?? null) : null;
 }
 
 function Panel({ stage, ...props }: StageProps & { stage: Stage }) {
@@ -176,8 +209,9 @@ function RunButton({ run, state, current, onChoose }: { run: RunRow; state: RunS
     <button
       type="button"
       onClick={onChoose}
+      ref={current ? showInRow : undefined}
       aria-current={current ? 'true' : undefined}
-      className={`block min-h-16 w-full min-w-44 cursor-pointer border-t border-rule px-4 py-2 text-left ${current ? 'border-l-6 border-l-brass-deep bg-sheet' : ''}`}
+      className={`block min-h-12 w-full min-w-40 cursor-pointer border-t border-rule px-4 py-1.5 text-left lg:min-h-16 lg:py-2 ${current ? 'border-l-6 border-l-brass-deep bg-sheet' : ''}`}
     >
       <span className="font-head text-xl font-semibold">{run.name}</span>
       <span className={`block ${finding ? 'font-bold' : 'text-soft'}`}>{word}</span>
@@ -188,6 +222,12 @@ function RunButton({ run, state, current, onChoose }: { run: RunRow; state: RunS
       </span>
     </button>
   );
+}
+
+/** On a phone the runs stand in a row that scrolls: the present one is brought into it. */
+function showInRow(button: HTMLButtonElement | null): void {
+  const row = button?.parentElement;
+  if (row) row.scrollLeft = button.offsetLeft - row.offsetLeft - (row.clientWidth - button.clientWidth) / 2;
 }
 
 function Connection({ record }: { record: ReturnType<typeof useVisitRecord> }) {
@@ -212,33 +252,26 @@ function Connection({ record }: { record: ReturnType<typeof useVisitRecord> }) {
   );
 }
 
-function TheLine({ run, state, catalogue }: { run: RunRow; state: RunState; catalogue: ClientCatalogue }) {
+function TheLine({ run, state, catalogue, ringed }: { run: RunRow; state: RunState; catalogue: ClientCatalogue; ringed: number | null }) {
   const { accepted } = state;
-  if (!accepted) {
-    return (
-      <p className="border-b border-ink bg-sheet px-4 py-3 md:px-6">
-        <b>{state.from ? endLabel(state.from.end!) : 'The water side is not looked at yet'}</b> <span aria-hidden="true">→</span>{' '}
-        <b>{state.to ? endLabel(state.to.end!) : "the appliance's inlet is not looked at yet"}</b>
-      </p>
-    );
-  }
-  const marks: JointMark[] = state.joints.map((j) => ({
-    n: j.n,
-    state: j.proven ? 'proven' : j.made ? 'made' : 'not made',
-    finding: j.finding,
-    note: j.finding ?? '',
-  }));
+  const marks: JointMark[] | undefined =
+    accepted === null
+      ? undefined
+      : state.joints.map((j) => ({
+          n: j.n,
+          state: j.proven ? 'proven' : j.made ? 'made' : 'not made',
+          finding: j.finding,
+          note: j.finding ?? '',
+        }));
+  const [from, to] = accepted ? [accepted.from, accepted.to] : [state.from?.end ?? null, state.to?.end ?? null];
+  const said = marks ? `The line of ${run.name}: ${marks.map((m) => `J${m.n} ${m.finding ?? m.state}`).join(', ')}` : `The two ends of ${run.name}`;
   return (
-    <div className="scroll border-b border-ink bg-sheet px-2 pt-2">
-      <Line
-        from={accepted.from}
-        to={accepted.to}
-        chain={accepted.chain}
-        parts={catalogue.parts}
-        water={run.water}
-        marks={marks}
-        title={`The line of ${run.name}: ${marks.map((m) => `J${m.n} ${m.finding ?? m.state}`).join(', ')}`}
-      />
+    <div className="border-ink bg-sheet max-lg:sticky max-lg:top-0 max-lg:self-start max-lg:py-2 lg:border-b lg:px-2 lg:pt-2">
+      {(from ?? to) ? (
+        <Line {...{ from, to, ringed, marks }} chain={accepted?.chain ?? null} parts={catalogue.parts} water={run.water} title={said} />
+      ) : (
+        <p className="px-2 py-3 text-soft lg:px-4">Neither end is looked at yet: the line is drawn here as it becomes known.</p>
+      )}
     </div>
   );
 }

@@ -1,0 +1,29 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { address } from './house.ts';
+
+/** Waits until the page's islands answer: what is pressed before is lost. */
+export async function hydrated(page: Page): Promise<void> {
+  await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
+}
+
+/** Opens one of today's runs by its name, at a stage. */
+export async function openRun(page: Page, run: RegExp, stage: string, base = address()): Promise<void> {
+  await page.goto(base);
+  await page.getByRole('link', { name: run }).first().click();
+  await page.waitForURL(/\/visits\//);
+  await hydrated(page);
+  const tab = page.getByRole('tab', { name: new RegExp(stage) });
+  await expect(page.getByRole('tabpanel')).toBeVisible();
+  await tab.click();
+  await expect(tab).toHaveAttribute('aria-selected', 'true');
+}
+
+/** Moves the focus with Tab until it is on the control wanted, or on one of them, as one without a mouse would. */
+export async function tabTo(page: Page, wanted: Locator): Promise<void> {
+  await wanted.first().waitFor();
+  for (let i = 0; i < 150; i++) {
+    if (await wanted.evaluateAll((all) => all.includes(document.activeElement as never))) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error('Tab never reached the control.');
+}
