@@ -1,12 +1,14 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { z } from 'zod';
+import { inletsTable } from '../core/ends/inlets.table.ts';
 import { seals } from '../core/ends/seals.ts';
 import { threads } from '../core/ends/threads.ts';
 import { tubes } from '../core/ends/tubes.ts';
 import { indexParts } from '../core/match/catalogue-index.ts';
 import { matchChains } from '../core/match/chains.ts';
 import { CatalogueError, readCsv } from './csv.ts';
+import { inletsOf } from './generate-core-tables.ts';
 import { catalogue } from './index.ts';
 import { readSeals, readThreads, readTubes } from './tables.ts';
 
@@ -15,6 +17,7 @@ describe('the catalogue', () => {
     assert.deepEqual(threads, readThreads());
     assert.deepEqual(tubes, readTubes());
     assert.deepEqual(seals, readSeals());
+    assert.deepEqual(inletsTable, inletsOf());
   });
 
   it('has at least 70 parts that index, each potable, rated and priced', () => {

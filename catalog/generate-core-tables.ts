@@ -2,6 +2,7 @@
 import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { readAppliances } from './appliances.ts';
 import { readSeals, readThreads, readTubes } from './tables.ts';
 
 export function tableSource(name: string, type: string, from: string, rows: unknown[]): string {
@@ -15,10 +16,14 @@ ${body}
 `;
 }
 
+/** Usual inlet ends by appliance, for the prior of a thread seen on one. */
+export const inletsOf = (): { appliance: string; ends: string[] }[] => readAppliances().map((a) => ({ appliance: a.id, ends: a.usualInletEnds }));
+
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const out = (name: string) => fileURLToPath(new URL(`../core/ends/${name}.table.ts`, import.meta.url));
   writeFileSync(out('threads'), tableSource('threads', 'Thread', 'threads', readThreads()));
   writeFileSync(out('tubes'), tableSource('tubes', 'Tube', 'tubes', readTubes()));
   writeFileSync(out('seals'), tableSource('seals', 'Seal', 'seals', readSeals()));
+  writeFileSync(out('inlets'), tableSource('inlets', 'Inlets', 'inlets', inletsOf()).replace('inlets.csv', 'appliances.csv'));
   execFileSync('npx', ['biome', 'format', '--write', 'core/ends'], { stdio: 'inherit' });
 }

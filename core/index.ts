@@ -1,10 +1,14 @@
 /** The public face of the core: what pages, workers, the server and the benchmarks may import. */
 export * from './ends/code.ts';
+export { type Candidate, type Identification, identifyThread } from './ends/identify.ts';
+export { knownAppliances } from './ends/inlets.ts';
 export type { LooseCode, Verdict } from './ends/joint.ts';
 export { endLabel, threadSpec } from './ends/label.ts';
 export { type Mating, mate } from './ends/mate.ts';
+export type { Measure } from './ends/next-measure.ts';
 export type { Piece, Point, SectionMaterial } from './ends/profile.ts';
 export { type Reading, readEnd } from './ends/read.ts';
+export type { Seat, ThreadReading } from './ends/reading.ts';
 export { type Seal, type SealId, type SealTurns, sealById, seals } from './ends/seals.ts';
 export { silhouette } from './ends/silhouette.ts';
 export { writeBinding } from './ends/thread-joint.ts';

@@ -122,20 +122,6 @@ export const sealsTable: readonly Seal[] = [
     callbacksPer1000: 2,
     note: 'ring 1/8 to 1/4 in from the end; go/no-go gauge',
   },
-  {
-    id: 'expansion',
-    name: 'cold-expansion ring',
-    sealant: ['none'],
-    turns: null,
-    callbacksPer1000: 2,
-    note: 'time to close before water is let in',
-  },
-  {
-    id: 'solder',
-    name: 'soldered cup',
-    sealant: ['none'],
-    turns: null,
-    callbacksPer1000: 2,
-    note: 'bright and dry; never with plastic attached',
-  },
+  { id: 'expansion', name: 'cold-expansion ring', sealant: ['none'], turns: null, callbacksPer1000: 2, note: 'time to close before water is let in' },
+  { id: 'solder', name: 'soldered cup', sealant: ['none'], turns: null, callbacksPer1000: 2, note: 'bright and dry; never with plastic attached' },
 ];

@@ -1,13 +1,24 @@
 import type { EndCode } from '../ends/code.ts';
 import { parseEnd } from '../ends/code.ts';
 import { type Reason, reason } from '../reason.ts';
-import { type Option, piecePriceCents } from './options.ts';
-import type { Chain, ChainJoint } from './query.ts';
+import type { Part, PartEnd } from './part.ts';
+import { piecePriceCents } from './pricing.ts';
+import type { Branch, Chain, ChainJoint } from './query.ts';
 import { CAP_RATE, callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
 import { notPreferred } from './suits.ts';
 
-/** Puts the chosen options together as a chain, with every figure worked out afresh and exactly. */
-export function buildChain(s: Setting, steps: Option[]): Chain {
+/** One part as a chain uses it. */
+export interface Step {
+  part: Part;
+  inEnd: PartEnd;
+  outEnd: PartEnd;
+  branches: Branch[];
+  lengthIn: number;
+  cutLengthIn: number | null;
+}
+
+/** Puts the chosen steps together as a chain, with every figure worked out afresh and exactly. */
+export function buildChain(s: Setting, steps: Step[]): Chain {
   const { weights } = s.rules;
   const joints = jointsOf(s, steps);
   const branches = steps.flatMap((o) => o.branches);
@@ -33,8 +44,8 @@ export function buildChain(s: Setting, steps: Option[]): Chain {
     parts: steps.map((o) => o.part.id),
     path: steps.map((o) => ({
       part: o.part.id,
-      inEnd: o.inEnd,
-      outEnd: o.outEnd,
+      inEnd: o.inEnd.id,
+      outEnd: o.outEnd.id,
       ...(o.cutLengthIn === null ? {} : { cutLengthIn: o.cutLengthIn }),
     })),
     branches,
@@ -50,9 +61,9 @@ export function buildChain(s: Setting, steps: Option[]): Chain {
   };
 }
 
-function jointsOf(s: Setting, steps: Option[]): ChainJoint[] {
-  const outs: EndCode[] = [s.from, ...steps.map((o) => o.outCode)];
-  const ins: EndCode[] = [...steps.map((o) => o.inCode), s.to];
+function jointsOf(s: Setting, steps: Step[]): ChainJoint[] {
+  const outs: EndCode[] = [s.from, ...steps.map((o) => o.outEnd.code)];
+  const ins: EndCode[] = [...steps.map((o) => o.inEnd.code), s.to];
   const pairs = outs.map((a, i) => [a, ins[i] as EndCode] as const);
   for (const b of steps.flatMap((o) => o.branches)) if (b.use === 'rejoin') pairs.push([b.code, s.rejoin as EndCode]);
   return pairs.map(([a, b], i) => ({ n: i + 1, a, b, mating: s.mating(a, b) }));
@@ -65,7 +76,7 @@ function countLoose(joints: ChainJoint[], branches: Chain['branches']): Record<s
   return out;
 }
 
-function cautionsOf(s: Setting, steps: Option[], joints: ChainJoint[]): Reason[] {
+function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
   const out: Reason[] = [];
   if (joints.some((j) => j.mating.verdict === 'marginal')) {
     out.push(reason('marginal', 'A joint of this chain only may hold: get the right part if there is any way to.'));

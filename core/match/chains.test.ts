@@ -85,15 +85,16 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
             for (const s of spare) {
               const cap = `cap-${s.code}`;
               const back = s === taken ? mate(q.rejoin as string, s.code) : null;
+              ok &&= s.port !== 'in';
               if (s === taken) {
-                ok &&= s.port !== 'in' && back?.verdict === 'seals';
+                ok &&= back?.verdict === 'seals';
                 for (const code of back?.loose ?? []) {
                   c += price.get(code) ?? 0;
                   if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
                 }
                 r += back?.seal ? sealById(back.seal).callbacksPer1000 / 1000 : 0;
               } else if (!p.tags.includes(`valved:${s.id}`)) {
-                ok &&= s.port !== 'in' && price.has(cap);
+                ok &&= price.has(cap);
                 c += price.get(cap) ?? 0;
                 r += 0.002;
                 more.set(cap, (more.get(cap) ?? 0) + 1);

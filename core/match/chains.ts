@@ -1,17 +1,15 @@
 import type { EndCode } from '../ends/code.ts';
 import { parseEnd } from '../ends/code.ts';
 import { type Reason, reason } from '../reason.ts';
-import { buildChain } from './build.ts';
-import { Heap } from './heap.ts';
-import { HAS, type Option, optionsOf } from './options.ts';
-import { ARRESTOR_REACH_IN, type Chain, MAX_JOINTS, type MatchQuery, type MatchResult } from './query.ts';
-import { looseShort, type Setting, settingOf } from './setting.ts';
-import { unsuited } from './suits.ts';
-import { after, costsToGo, type JointCost, jointCosts, required } from './to-go.ts';
+import { buildChain, type Step } from './build.ts';
+import { STRIDE } from './figures.ts';
+import { codeCount, codeNumber, FALSE_START, pairTable } from './pair-table.ts';
+import type { Part } from './part.ts';
+import type { Chain, MatchQuery, MatchResult } from './query.ts';
+import { Search } from './search.ts';
+import { type Setting, settingOf } from './setting.ts';
+import { Suits, unsuited } from './suits.ts';
 import { explainUnreachable } from './unreachable.ts';
-
-/** Totals closer than this are equal: dollars. */
-const SAME_DOLLARS = 1e-9;
 
 const MAX_REFUSED = 20;
 
@@ -26,144 +24,43 @@ const MAX_REFUSED = 20;
 export function matchChains(q: MatchQuery): MatchResult {
   const s = settingOf(q);
   const refused = refusedParts(s);
-  let chains = search(s, false);
-  if (chains.length === 0) chains = search(s, true);
+  let chains = bestChains(s, false);
+  if (chains.length === 0) chains = bestChains(s, true);
   if (chains.length > 0) return { chains, refused };
-  return { chains, refused, unreachable: explainUnreachable(s, q, (other) => search(settingOf({ ...other, k: 1 }), true).length > 0) };
+  return { chains, refused, unreachable: explainUnreachable(s, q, (other) => isPossible(settingOf(other))) };
 }
 
-interface Node {
-  code: EndCode;
-  has: number;
-  joints: number;
-  cost: number;
-  option: Option | null;
-  before: Node | null;
-  loose: string[];
-  /** Line since the last arrestor, inches. */
-  sinceArrestorIn: number;
-  /** A joint that is not a taper, or a union. */
-  canTurn: boolean;
-  done: boolean;
+/** Totals closer than this are equal: dollars. */
+const SAME_DOLLARS = 1e-9;
+
+function bestChains(s: Setting, marginal: boolean): Chain[] {
+  const found = new Map<string, { steps: Step[]; cost: number }>();
+  const last = () => [...found.values()][s.k - 1]?.cost ?? Number.POSITIVE_INFINITY;
+  new Search(s, marginal).run(
+    () => found.clear(),
+    (steps, cost) => {
+      if (cost > last() + SAME_DOLLARS) return false;
+      // Two paths through the same parts by ends of the same codes are one chain: the first is the cheapest.
+      const key = steps.map((o) => `${o.part.id}:${o.inEnd.code}>${o.outEnd.code}`).join(' ');
+      if (!found.has(key)) found.set(key, { steps, cost });
+      return true;
+    },
+  );
+  return [...found.values()]
+    .map(({ steps }) => buildChain(s, steps))
+    .sort(byCost)
+    .slice(0, s.k);
 }
 
-/** Best first over whole paths, guided by what is still to be paid at least: what comes out complete comes out in order of its cost. */
-function search(s: Setting, marginal: boolean): Chain[] {
-  const usable = s.index.parts.map((part) => unsuited(part, s.need).length === 0);
-  const options = cheapest(s.index.traversals.filter((t) => usable[t.part]).flatMap((t) => optionsOf(s, t, marginal)));
-  const joint = jointCosts(s, marginal);
-  const toGo = costsToGo(s, options, joint);
-  const byInCode = groupBy(options);
-  const must = required(s);
-  const heap = new Heap<Node>();
-  const start: Node = {
-    code: s.from,
-    has: 0,
-    joints: 0,
-    cost: 0,
-    option: null,
-    before: null,
-    loose: [],
-    sinceArrestorIn: 0,
-    canTurn: false,
-    done: false,
+/** Is there any chain at all, a marginal one included? */
+function isPossible(s: Setting): boolean {
+  let any = false;
+  const take = () => {
+    any = true;
+    return false;
   };
-  push(heap, start, toGo(start.code, 0, MAX_JOINTS));
-  const found = new Map<string, Chain>();
-  let worst = Number.POSITIVE_INFINITY;
-  for (let top = heap.pop(); top; top = heap.pop()) {
-    if (top.key > worst + SAME_DOLLARS) break;
-    const node = top.item;
-    if (node.done) {
-      const steps = stepsOf(node);
-      const key = steps.map((o) => `${o.part.id}:${o.inCode}>${o.outCode}`).join(' ');
-      if (found.has(key)) continue;
-      found.set(key, buildChain(s, steps));
-      if (found.size === s.k) worst = top.key;
-      continue;
-    }
-    const end = joint(node.code, s.to);
-    if (end && (node.has & must) === must && (node.option === null || node.canTurn || !end.taper)) {
-      push(heap, extend(s, node, end, null), 0);
-    }
-    if (node.joints + 2 > MAX_JOINTS) continue;
-    for (const [inCode, group] of byInCode) {
-      const into = joint(node.code, inCode);
-      if (!into) continue;
-      for (const option of group) {
-        if (after(node.has, option) === null || uses(node, option.part.id)) continue;
-        const next = extend(s, node, into, option);
-        push(heap, next, toGo(next.code, next.has, MAX_JOINTS - next.joints));
-      }
-    }
-  }
-  return [...found.values()].sort(byCost).slice(0, s.k);
-}
-
-function push(heap: Heap<Node>, node: Node, still: number): void {
-  if (still < Number.POSITIVE_INFINITY) heap.push(node.cost + still, node);
-}
-
-/** Adds a joint, and the part behind it; without a part the chain is complete. */
-function extend(s: Setting, node: Node, into: JointCost, option: Option | null): Node {
-  const loose = [...into.loose, ...(option?.loose ?? [])];
-  const all = loose.length > 0 ? [...node.loose, ...loose] : node.loose;
-  let has = option ? (after(node.has, option) as number) : node.has;
-  let cost = node.cost + into.cost + (option?.cost ?? 0);
-  if (!(has & HAS.trip) && (into.short || option?.short || loose.some((code) => looseShort(s, code, count(all, code))))) {
-    has |= HAS.trip;
-    cost += s.rules.weights.tripDollars;
-  }
-  const sinceArrestorIn = option === null || option.gives.arrestor ? 0 : node.sinceArrestorIn + option.lengthIn;
-  if (option && has & HAS.arrestor && sinceArrestorIn > ARRESTOR_REACH_IN) has &= ~HAS.arrestor;
-  return {
-    code: option ? option.outCode : s.to,
-    has,
-    joints: node.joints + 1,
-    cost,
-    option,
-    before: node,
-    loose: all,
-    sinceArrestorIn,
-    canTurn: node.canTurn || !into.taper || (option?.union ?? false),
-    done: option === null,
-  };
-}
-
-function count(codes: string[], code: string): number {
-  return codes.reduce((n, c) => n + (c === code ? 1 : 0), 0);
-}
-
-function uses(node: Node, part: string): boolean {
-  for (let at: Node | null = node; at; at = at.before) if (at.option?.part.id === part) return true;
-  return false;
-}
-
-function stepsOf(node: Node): Option[] {
-  const out: Option[] = [];
-  for (let at: Node | null = node; at; at = at.before) if (at.option) out.push(at.option);
-  return out.reverse();
-}
-
-/** Ways through one part alike in their codes and in rejoining differ only in cost: the cheapest stands for them. */
-function cheapest(options: Option[]): Option[] {
-  const best = new Map<string, Option>();
-  for (const o of options) {
-    const key = `${o.part.id} ${o.inCode} ${o.outCode} ${o.gives.rejoined}`;
-    const known = best.get(key);
-    if (!known || o.cost < known.cost) best.set(key, o);
-  }
-  return [...best.values()];
-}
-
-function groupBy(options: Option[]): Map<EndCode, Option[]> {
-  const groups = new Map<EndCode, Option[]>();
-  for (const o of options) {
-    const group = groups.get(o.inCode);
-    if (group) group.push(o);
-    else groups.set(o.inCode, [o]);
-  }
-  return groups;
+  new Search(s, true).run(() => {}, take);
+  return any;
 }
 
 /** Cheapest first; ties by fewer joints, then price, then part ids. */
@@ -178,25 +75,27 @@ function compareIds(a: string[], b: string[]): number {
   return left < right ? -1 : left > right ? 1 : 0;
 }
 
+/** Parts that fail a need or start falsely on one of the two ends, by id, the first of them. */
 function refusedParts(s: Setting): MatchResult['refused'] {
+  const { parts, byId, figures } = s.index;
+  const suits = new Suits(parts, s.need);
+  const sides = [s.from, s.to].map(codeNumber);
+  const { verdict } = pairTable();
+  const startsFalsely = (code: EndCode) => sides.some((side) => verdict[side * codeCount + codeNumber(code)] === FALSE_START);
   const out: MatchResult['refused'] = [];
-  for (const part of [...s.index.parts].sort((a, b) => (a.id < b.id ? -1 : 1))) {
-    const because: Reason[] = [
-      ...unsuited(part, s.need),
-      ...falseStarts(
-        s,
-        part.ends.map((e) => e.code),
-      ),
-    ];
-    if (because.length > 0) out.push({ part: part.id, because });
+  for (const at of byId) {
     if (out.length === MAX_REFUSED) break;
+    const part = parts[at] as Part;
+    if (suits.ok(figures.row, at * STRIDE, at) && !part.ends.some((e) => startsFalsely(e.code))) continue;
+    out.push({ part: part.id, because: [...unsuited(part, s.need), ...falseStarts(s, part)] });
   }
   return out;
 }
 
-function falseStarts(s: Setting, codes: EndCode[]): Reason[] {
+/** The false starts of a part's ends on the two ends to be joined, each code once. */
+export function falseStarts(s: Setting, part: Part): Reason[] {
   return [s.from, s.to].flatMap((side) =>
-    [...new Set(codes)].flatMap((code) => {
+    [...new Set(part.ends.map((e) => e.code))].flatMap((code) => {
       const mating = s.mating(side, code);
       if (mating.verdict !== 'false-start') return [];
       const text = mating.because[0]?.text ?? '';

@@ -1,11 +1,9 @@
-import type { EndCode } from '../ends/code.ts';
-import { parseEnd } from '../ends/code.ts';
+import { type EndCode, parseEnd } from '../ends/code.ts';
 import { type Mating, mate } from '../ends/mate.ts';
 import { sealById } from '../ends/seals.ts';
 import { finite } from '../errors.ts';
 import { defaultRules, type HouseRules } from '../house/rules.ts';
-import type { PartIndex } from './catalogue-index.ts';
-import { asIndex } from './catalogue-index.ts';
+import { asIndex, type PartIndex } from './catalogue-index.ts';
 import { type FullNeed, fullNeed, type MatchQuery } from './query.ts';
 
 /** A query with its defaults filled in, and what is looked up again and again while it is answered. */
@@ -23,13 +21,13 @@ export interface Setting {
   mating: (a: EndCode, b: EndCode) => Mating;
 }
 
-export function settingOf(q: MatchQuery): Setting {
+export function settingOf(q: Omit<MatchQuery, 'k'> & { k?: number }): Setting {
   parseEnd(q.from);
   parseEnd(q.to);
   if (q.rejoin !== undefined) parseEnd(q.rejoin);
   const rules = q.rules ?? defaultRules;
   for (const [name, value] of Object.entries(rules.weights)) finite(`weight ${name}`, value, { atLeast: 0 });
-  const seen = new Map<string, Mating>();
+  const seen = rules === defaultRules ? usualMatings : new Map<string, Mating>();
   return {
     index: asIndex(q.parts),
     from: q.from,
@@ -38,7 +36,7 @@ export function settingOf(q: MatchQuery): Setting {
     need: fullNeed(q.need),
     rules,
     k: Math.floor(finite('number of chains', q.k ?? 5, { atLeast: 1, atMost: 100 })),
-    loosePrice: new Map((q.loose ?? []).map((l) => [l.code, l.priceCents])),
+    loosePrice: loosePrices(q.loose),
     stock: q.stock ?? null,
     mating: (a, b) => {
       const key = a <= b ? `${a} ${b}` : `${b} ${a}`;
@@ -52,11 +50,27 @@ export function settingOf(q: MatchQuery): Setting {
   };
 }
 
+/** Matings by the default rules, which nobody changes. */
+const usualMatings = new Map<string, Mating>();
+
+const pricesSeen = new WeakMap<object, Map<string, number>>();
+const NO_LOOSE: MatchQuery['loose'] = [];
+
+/** Remembers the list it has seen, as the index does its parts. */
+function loosePrices(loose: MatchQuery['loose'] = NO_LOOSE): Map<string, number> {
+  let prices = pricesSeen.get(loose as object);
+  if (!prices) {
+    prices = new Map((loose ?? []).map((l) => [l.code, l.priceCents]));
+    pricesSeen.set(loose as object, prices);
+  }
+  return prices;
+}
+
 /** Seals that may be hidden for good, besides push joints that the house allows there. */
-const HIDDEN_SEALS = new Set(['solder', 'crimp', 'expansion', 'taper', 'push', 'push-small']);
+export const HIDDEN_SEALS: ReadonlySet<string> = new Set(['solder', 'crimp', 'expansion', 'taper', 'push', 'push-small']);
 
 /** A marginal joint counts this many times its seal's rate. */
-const MARGINAL_FACTOR = 20;
+export const MARGINAL_FACTOR = 20;
 
 /** Expected callbacks of a joint, from 0 to 1. */
 export function callbackRateOf(mating: Mating): number {
@@ -66,12 +80,6 @@ export function callbackRateOf(mating: Mating): number {
 
 /** A cap counts as a washer joint. */
 export const CAP_RATE = sealById('washer').callbacksPer1000 / 1000;
-
-/** May this joint stand in a chain: does it seal (or, when nothing seals, marginally), and may it be hidden if it must? */
-export function jointAllowed(mating: Mating, need: FullNeed, marginal: boolean): boolean {
-  if (mating.verdict !== 'seals' && !(marginal && mating.verdict === 'marginal')) return false;
-  return need.reachable || HIDDEN_SEALS.has(mating.seal as string);
-}
 
 /** Is this loose piece missing on the van when `count` of it are needed? */
 export function looseShort(s: Setting, code: string, count: number): boolean {

@@ -1,51 +1,102 @@
 import type { HouseRules } from '../house/rules.ts';
 import { type Reason, reason } from '../reason.ts';
+import { FIGURE, IS } from './figures.ts';
 import { isLine, type Part } from './part.ts';
 import { COIL_ALLOWANCE_IN, type FullNeed, RISER_ALLOWANCE_IN } from './query.ts';
 
-/**
- * Why a part cannot be in any chain for this need, whatever its place: rating, water, potable, avoided tag, length, place.
- * Empty when it may.
- */
-export function unsuited(part: Part, need: FullNeed): Reason[] {
-  const out: Reason[] = [];
-  const no = (rule: string, text: string, figures?: Record<string, number | string>) => out.push(reason(rule, text, figures ? { figures } : {}));
-  if (part.tags.includes('saddle')) no('saddle', 'A saddle valve is never proposed: it is a hazard to be replaced.');
-  if (!part.waters.includes(need.water)) no('water', `It is not for ${need.water} water.`);
-  if (part.maxF < need.tempF)
-    no('temperature', `It is rated to ${part.maxF} F, the water is ${need.tempF} F.`, { maxF: part.maxF, tempF: need.tempF });
-  if (part.maxPsi < need.pressurePsi) {
-    no('pressure', `It is rated to ${part.maxPsi} psi, the pressure is ${need.pressurePsi} psi.`, { maxPsi: part.maxPsi });
-  }
-  if (need.potable && !part.potable) no('potable', 'It is not for drinking water.');
-  for (const tag of need.avoid) if (part.tags.includes(tag)) no('avoid', `It is ${tag}, which is to be avoided here.`);
-  if (isLine(part)) out.push(...lineUnsuited(part, need));
-  return out;
+interface Demand {
+  rule: string;
+  fails: (part: Part, need: FullNeed) => boolean;
+  why: (part: Part, need: FullNeed) => string;
+  figures?: (part: Part, need: FullNeed) => Record<string, number | string>;
 }
 
-function lineUnsuited(part: Part, need: FullNeed): Reason[] {
-  if (!need.reachable && part.flexible) return [reason('hidden-flexible', 'No flexible piece where it cannot be reached afterwards.')];
-  if (part.cutToLength) {
-    if (need.minLengthIn === null) return [reason('cut-length', 'It is cut to length: say how far it must reach.')];
-    const cut = cutLengthIn(part, need.minLengthIn);
-    if (part.maxLengthIn !== undefined && cut > part.maxLengthIn) {
-      return [reason('too-short', `It comes ${part.maxLengthIn} in long, ${cut} in are needed with the allowance.`, { figures: { needIn: cut } })];
-    }
-    return [];
+/** What a part must be whatever its place in a chain, in the order in which a refusal names it. */
+const DEMANDS: Demand[] = [
+  { rule: 'saddle', fails: (p) => p.tags.includes('saddle'), why: () => 'A saddle valve is never proposed: it is a hazard to be replaced.' },
+  { rule: 'water', fails: (p, n) => !p.waters.includes(n.water), why: (_, n) => `It is not for ${n.water} water.` },
+  {
+    rule: 'temperature',
+    fails: (p, n) => p.maxF < n.tempF,
+    why: (p, n) => `It is rated to ${p.maxF} F, the water is ${n.tempF} F.`,
+    figures: (p, n) => ({ maxF: p.maxF, tempF: n.tempF }),
+  },
+  {
+    rule: 'pressure',
+    fails: (p, n) => p.maxPsi < n.pressurePsi,
+    why: (p, n) => `It is rated to ${p.maxPsi} psi, the pressure is ${n.pressurePsi} psi.`,
+    figures: (p) => ({ maxPsi: p.maxPsi }),
+  },
+  { rule: 'potable', fails: (p, n) => n.potable && !p.potable, why: () => 'It is not for drinking water.' },
+  {
+    rule: 'avoid',
+    fails: (p, n) => n.avoid.some((tag) => p.tags.includes(tag)),
+    why: (p, n) => `It is ${n.avoid.filter((tag) => p.tags.includes(tag)).join(' and ')}, which is to be avoided here.`,
+  },
+  { rule: 'hidden-flexible', fails: (p, n) => p.flexible && !n.reachable, why: () => 'No flexible piece where it cannot be reached afterwards.' },
+  { rule: 'cut-length', fails: (p, n) => p.cutToLength && n.minLengthIn === null, why: () => 'It is cut to length: say how far it must reach.' },
+  {
+    rule: 'too-short',
+    fails: (p, n) => p.cutToLength && n.minLengthIn !== null && p.maxLengthIn !== undefined && cutLengthIn(p, n.minLengthIn) > p.maxLengthIn,
+    why: (p, n) => `It comes ${p.maxLengthIn} in long, ${cutLengthIn(p, n.minLengthIn as number)} in are needed with the allowance.`,
+    figures: (p, n) => ({ needIn: cutLengthIn(p, n.minLengthIn as number) }),
+  },
+  {
+    rule: 'too-short',
+    fails: (p, n) => isLine(p) && !p.cutToLength && n.minLengthIn !== null && (p.lengthIn ?? 0) < n.minLengthIn,
+    why: (p, n) => `It is ${p.lengthIn ?? 0} in long, at least ${n.minLengthIn} in are needed.`,
+    figures: (p) => ({ lengthIn: p.lengthIn ?? 0 }),
+  },
+];
+
+/**
+ * The demands again over the parts' figures, for a search that asks for thousands; a test holds the two equal.
+ */
+export class Suits {
+  private readonly must: number;
+  private readonly barred: number;
+  private readonly least: number;
+  private readonly avoids: boolean;
+
+  constructor(
+    private readonly parts: Part[],
+    private readonly need: FullNeed,
+  ) {
+    this.must = IS[need.water] | (need.potable ? IS.potable : 0);
+    this.barred = IS.saddle | (need.reachable ? 0 : IS.flexible) | (need.minLengthIn === null ? IS.cut : 0);
+    this.least = need.minLengthIn ?? 0;
+    this.avoids = need.avoid.length > 0;
   }
-  if (need.minLengthIn !== null && (part.lengthIn ?? 0) < need.minLengthIn) {
-    return [
-      reason('too-short', `It is ${part.lengthIn ?? 0} in long, at least ${need.minLengthIn} in are needed.`, {
-        figures: { lengthIn: part.lengthIn ?? 0 },
-      }),
-    ];
+
+  /** May the part, whose figures stand at `at` of `row`, be in a chain for this need, whatever its place? */
+  ok(row: Float64Array, at: number, part: number): boolean {
+    const { need, least } = this;
+    const is = row[at + FIGURE.is]!;
+    if ((is & this.must) !== this.must || (is & this.barred) !== 0) return false;
+    if (row[at + FIGURE.maxF]! < need.tempF || row[at + FIGURE.maxPsi]! < need.pressurePsi) return false;
+    if (this.avoids && need.avoid.some((tag) => this.parts[part]!.tags.includes(tag))) return false;
+    if (need.minLengthIn === null || !(is & IS.line)) return true;
+    // A coil without a greatest length (NaN) is never too short, a hose without a length always.
+    if (is & IS.cut) return !(least + allowanceIn((is & IS.flexible) !== 0) > row[at + FIGURE.maxLengthIn]!);
+    return row[at + FIGURE.lengthIn]! >= least;
   }
-  return [];
+}
+
+/** Why a part cannot be in any chain for this need; empty when it may. */
+export function unsuited(part: Part, need: FullNeed): Reason[] {
+  return DEMANDS.filter((d) => d.fails(part, need)).map((d) =>
+    reason(d.rule, d.why(part, need), d.figures ? { figures: d.figures(part, need) } : {}),
+  );
 }
 
 /** Length a coil or a riser is cut to for a distance, inches. */
 export function cutLengthIn(part: Part, minLengthIn: number): number {
-  return minLengthIn + (part.flexible ? COIL_ALLOWANCE_IN : RISER_ALLOWANCE_IN);
+  return minLengthIn + allowanceIn(part.flexible);
+}
+
+/** What is cut beyond the distance, inches. */
+export function allowanceIn(flexible: boolean): number {
+  return flexible ? COIL_ALLOWANCE_IN : RISER_ALLOWANCE_IN;
 }
 
 /** Why a push end of a part may not be used here, by the house rule; null when it may. */
@@ -57,8 +108,12 @@ export function pushRefused(part: Part, need: FullNeed, rules: HouseRules): Reas
   return reason('house-push', 'House rule: hidden push-to-connect only where it is listed for it.');
 }
 
-/** Tags of lines the house prefers; others so tagged cost `notPreferredDollars`. */
+/** Is the part tagged as a line that the house does not prefer? Such cost `notPreferredDollars`. */
 export function notPreferred(part: Part, rules: HouseRules): boolean {
-  const preferred = new Set([`line:${rules.toiletLine}`, `line:${rules.applianceLine}`]);
-  return part.tags.some((t) => t.startsWith('line:') && !preferred.has(t));
+  for (const tag of part.tags) {
+    if (!tag.startsWith('line:')) continue;
+    const line = tag.slice(5);
+    if (line !== rules.toiletLine && line !== rules.applianceLine) return true;
+  }
+  return false;
 }

@@ -1,37 +1,11 @@
-import type { EndCode } from '../ends/code.ts';
-import { HAS, type Option } from './options.ts';
+import { baseDollars, baseShare, STRIDE } from './figures.ts';
+import { AFTER, BRINGS, HAS, HAS_STATES } from './has.ts';
+import { Heap } from './heap.ts';
+import { lowerBounds } from './lower-bounds.ts';
+import { codeCount, codeNumber, pairTable } from './pair-table.ts';
+import type { Pricing } from './pricing.ts';
 import { MAX_JOINTS } from './query.ts';
-import { callbackRateOf, jointAllowed, looseShort, type Setting } from './setting.ts';
-
-/** A joint as the search sees it: dollars, and whether a loose piece of it is missing on the van. */
-export interface JointCost {
-  cost: number;
-  short: boolean;
-  taper: boolean;
-  loose: string[];
-}
-
-/** Cost of joining two ends, or null when they may not be joined. */
-export function jointCosts(s: Setting, marginal: boolean): (a: EndCode, b: EndCode) => JointCost | null {
-  const seen = new Map<string, JointCost | null>();
-  return (a, b) => {
-    const key = `${a} ${b}`;
-    const known = seen.get(key);
-    if (known !== undefined) return known;
-    const mating = s.mating(a, b);
-    const cents = mating.loose.reduce((sum, code) => sum + (s.loosePrice.get(code) ?? 0), 0);
-    const cost = jointAllowed(mating, s.need, marginal)
-      ? {
-          cost: callbackRateOf(mating) * s.rules.weights.callbackDollars + cents / 100,
-          short: mating.loose.some((code) => looseShort(s, code, 1)),
-          taper: mating.seal === 'taper' || mating.seal === 'taper-plastic',
-          loose: mating.loose,
-        }
-      : null;
-    seen.set(key, cost);
-    return cost;
-  };
-}
+import type { Setting } from './setting.ts';
 
 /** What every chain must have in the end, as bits. */
 export function required(s: Setting): number {
@@ -45,78 +19,260 @@ export function required(s: Setting): number {
   );
 }
 
-/** What a chain has after this option; null when the option may not follow what it has. */
-export function after(has: number, option: Option): number | null {
-  if (option.line && has & HAS.line) return null;
-  if (option.gives.rejoined && has & HAS.rejoined) return null;
-  let next = has;
-  if (option.gives.stop && !(has & HAS.line)) next |= HAS.stop;
-  if (option.line) next |= HAS.line;
-  if (option.gives.arrestor) next |= HAS.arrestor;
-  if (option.gives.check) next |= HAS.check;
-  if (option.gives.rejoined) next |= HAS.rejoined;
-  return next;
+/**
+ * The least that a chain can still cost from an open end.
+ *
+ * Searches backwards from `to`, and no further than it is asked to, led by what it costs at least to come from `from` (A*). Open ends (an outlet
+ * and what the chain has so far) and entries (an inlet and what it has) are settled in the order of the whole chain's cost. The bound leaves
+ * aside the number of joints, parts used twice, loose pieces that run out, and two fixed taper ends, so it never says too much.
+ */
+export class ToGo {
+  private readonly states: number[];
+  private readonly stateOf: Int8Array;
+  private readonly count: number;
+  /** Nodes: open ends by code x states + state, then entries likewise. */
+  private readonly entries: number;
+  private readonly cost: Float64Array;
+  private readonly done: Uint8Array;
+  private readonly heap = new Heap();
+  private readonly must: number;
+  private readonly useful: number;
+  private readonly trip: number;
+  private readonly from: number;
+  private readonly come: (node: number) => number;
+  private readonly partners = pairTable().partners;
+  private readonly share: number;
+  /** A whole chain of more than this is not looked for yet. */
+  private cap = Number.POSITIVE_INFINITY;
+  /** Open ends settled whose dearer ways are not gone over yet: the node and where to go on. */
+  private unfinished: { node: number; next: number }[] = [];
+
+  constructor(
+    private readonly s: Setting,
+    private readonly p: Pricing,
+    marginal: boolean,
+  ) {
+    this.must = required(s);
+    this.useful = this.must | (this.must & (HAS.stop | HAS.arrestor) ? HAS.line : 0) | (s.stock === null ? 0 : HAS.trip);
+    this.states = [...Array(HAS_STATES).keys()].filter((has) => (has & ~this.useful) === 0);
+    this.stateOf = Int8Array.from({ length: HAS_STATES }, (_, has) => this.states.indexOf(has & this.useful));
+    this.count = this.states.length;
+    this.entries = codeCount * this.count;
+    this.cost = new Float64Array(2 * this.entries).fill(Number.POSITIVE_INFINITY);
+    this.done = new Uint8Array(2 * this.entries);
+    this.trip = s.rules.weights.tripDollars;
+    this.from = codeNumber(s.from);
+    this.share = baseShare(s.rules.weights.minuteDollars);
+    this.come = cameFor(s, marginal, { from: this.from, entries: this.entries, count: this.count, states: this.states });
+    const to = codeNumber(s.to);
+    for (let state = 0; state < this.count; state++) if ((this.states[state]! & this.must) === this.must) this.backOverJoints(to, state, 0);
+  }
+
+  /** Exact up to the cost that `settleUpTo` was called with; beyond it a lower bound that is past that cost as well. */
+  bound(code: number, has: number): number {
+    const node = this.nodeOf(code, has);
+    if (this.done[node]) return this.cost[node]!;
+    const whole = this.unfinished.length > 0 ? Math.min(this.heap.least, this.cap + PAST) : this.heap.least;
+    return Math.max(0, whole - this.come(node));
+  }
+
+  /** The least cost to go of one open end; null when it is not settled under the cap. */
+  settled(code: number, has: number): number | null {
+    const node = this.nodeOf(code, has);
+    return this.done[node] ? this.cost[node]! : null;
+  }
+
+  /** A whole chain costs at least this. */
+  get least(): number {
+    return this.heap.least;
+  }
+
+  /** Nothing is left to settle, whatever the cap. */
+  get exhausted(): boolean {
+    return this.heap.size === 0 && this.unfinished.length === 0;
+  }
+
+  /** Settles every node that a whole chain of at most this cost may pass. */
+  settleUpTo(dollars: number): void {
+    this.cap = dollars;
+    const again = this.unfinished;
+    this.unfinished = [];
+    for (const { node, next } of again) this.backOverWays(node, next);
+    while (this.heap.least <= dollars) this.step();
+  }
+
+  /** The same bound by joints left, dear to make: for the rare search that the number of joints stops. */
+  byJoints(): (code: number, has: number, jointsLeft: number) => number {
+    return layered(this.s, this.p, { states: this.states, stateOf: this.stateOf, must: this.must });
+  }
+
+  private nodeOf(code: number, has: number): number {
+    return code * this.count + this.stateOf[has]!;
+  }
+
+  private step(): void {
+    const node = this.heap.pop();
+    if (this.done[node]) return;
+    this.done[node] = 1;
+    if (node < this.entries) this.backOverWays(node, this.s.index.ways.startOut[Math.floor(node / this.count)]!);
+    else {
+      const place = node - this.entries;
+      this.backOverJoints(Math.floor(place / this.count), place % this.count, this.cost[node]!);
+    }
+  }
+
+  private reach(node: number, at: number): void {
+    if (at >= this.cost[node]! || this.done[node]) return;
+    const whole = at + this.come(node);
+    if (whole === Number.POSITIVE_INFINITY) return;
+    this.cost[node] = at;
+    this.heap.push(whole, node);
+  }
+
+  /** From an open end to the entries of the parts that end so, cheap ones first, no dearer than the cap allows. */
+  private backOverWays(node: number, start: number): void {
+    const { p } = this;
+    const { ways } = this.s.index;
+    const open = Math.floor(node / this.count);
+    const state = node % this.count;
+    const at = this.cost[node]!;
+    const room = (this.cap - at) / this.share;
+    for (let i = start; i < ways.startOut[open + 1]!; i++) {
+      if (baseDollars(ways.outRow, i * STRIDE) > room) {
+        this.unfinished.push({ node, next: i });
+        return;
+      }
+      const way = ways.byOut[i]!;
+      const entry = ways.inCode[way]!;
+      if (ways.spare[way]) {
+        const choices = p.choiceCount(way);
+        const first = p.firstChoice(way);
+        for (let choice = first; choice < first + choices; choice++) this.backOverPiece(entry, p.brings(choice), p.dollars(choice), state, at);
+      } else {
+        const dollars = p.price(ways.outRow, i * STRIDE, ways.part[way]!, entry, open);
+        if (dollars < Number.POSITIVE_INFINITY) this.backOverPiece(entry, p.brought, dollars, state, at);
+      }
+    }
+  }
+
+  private backOverPiece(entry: number, brings: number, dollars: number, state: number, at: number): void {
+    for (let before = 0; before < this.count; before++) {
+      const has = this.states[before]!;
+      const next = AFTER[brings * HAS_STATES + has]!;
+      if (next < 0 || this.stateOf[next] !== state) continue;
+      const fee = brings & BRINGS.short && !(has & HAS.trip) ? this.trip : 0;
+      this.reach(this.entries + entry * this.count + before, at + dollars + fee);
+    }
+  }
+
+  /** From an entry to the open ends that a joint brings there. */
+  private backOverJoints(entry: number, state: number, at: number): void {
+    const { p, count } = this;
+    const { ways } = this.s.index;
+    const has = this.states[state]!;
+    for (const open of this.partners[entry]!) {
+      if (open !== this.from && ways.startOut[open] === ways.startOut[open + 1]) continue;
+      const joint = p.jointCost(open, entry);
+      if (joint === Number.POSITIVE_INFINITY) continue;
+      const node = open * count;
+      if (!(this.useful & HAS.trip) || !p.jointShort(open, entry)) this.reach(node + state, at + joint);
+      else if (has & HAS.trip) {
+        this.reach(node + state, at + joint);
+        this.reach(node + this.stateOf[has & ~HAS.trip]!, at + joint + this.trip);
+      }
+    }
+  }
 }
 
+/** A way left for later makes a chain dearer than the cap by at least nothing: this stands for it, dollars. */
+const PAST = 1e-6;
+
+/** What a chain has behind it that leads the search. */
+const LEADING = [HAS.line, HAS.stop, HAS.arrestor, HAS.check];
+
 /**
- * The least a chain can still cost from an open end, by joints left: a lower bound, exact but for parts used twice, loose pieces run out,
- * line after an arrestor, and two fixed taper ends.
- *
- * Worked out backwards from `to`, joint by joint, over what the chain has (bits).
+ * What it costs at least to come from `from` to a node, by the bounds of the whole catalogue; an end reached with a line has one behind it.
+ * These bounds know no marginal joints: where such are allowed nothing leads.
  */
-export function costsToGo(s: Setting, options: Option[], joint: (a: EndCode, b: EndCode) => JointCost | null) {
-  const { tripDollars } = s.rules.weights;
-  const must = required(s);
-  const outCodes = [...new Set([s.from, ...options.map((o) => o.outCode)])];
-  const inCodes = [...new Set(options.map((o) => o.inCode))];
-  const codeAt = new Map(outCodes.map((c, i) => [c, i]));
-  const inAt = new Map(inCodes.map((c, i) => [c, i]));
-  const edges = outCodes.map((out) =>
-    inCodes.flatMap((code, i) => {
-      const cost = joint(out, code);
-      return cost ? [{ to: i, cost }] : [];
-    }),
-  );
-  const last = outCodes.map((out) => joint(out, s.to));
-  const useful = must | HAS.line | (s.stock === null ? 0 : HAS.trip);
-  const states = [...Array(64).keys()].filter((bits) => (bits & ~useful) === 0);
-  const fee = (has: number, short: boolean) => (short && !(has & HAS.trip) ? tripDollars : 0);
+function cameFor(s: Setting, marginal: boolean, k: { from: number; entries: number; count: number; states: number[] }): (node: number) => number {
+  if (marginal) return () => 0;
+  const { partners } = pairTable();
+  const bounds = lowerBounds(s.index, s.rules.weights);
+  const known = new Float64Array(2 * k.entries).fill(Number.NaN);
+  const least = (node: number): number => {
+    const entry = node >= k.entries;
+    const place = entry ? node - k.entries : node;
+    const code = Math.floor(place / k.count);
+    const has = k.states[place % k.count]!;
+    const between = (open: number) => {
+      let most = bounds.any[k.from * codeCount + open]!;
+      for (const bit of LEADING) if (has & bit) most = Math.max(most, bounds.through(bit)[k.from * codeCount + open]!);
+      return most;
+    };
+    const trip = has & HAS.trip ? s.rules.weights.tripDollars : 0;
+    return trip + (entry ? partners[code]!.reduce((min, open) => Math.min(min, between(open)), Number.POSITIVE_INFINITY) : between(code));
+  };
+  return (node) => {
+    if (Number.isNaN(known[node]!)) known[node] = least(node);
+    return known[node]!;
+  };
+}
+
+/** Least costs to go for each number of joints left, by going over everything once for each. */
+function layered(
+  s: Setting,
+  p: Pricing,
+  k: { states: number[]; stateOf: Int8Array; must: number },
+): (code: number, has: number, left: number) => number {
+  const { ways } = s.index;
+  const { partners } = pairTable();
+  const { states, stateOf, must } = k;
+  const count = states.length;
+  const trip = s.rules.weights.tripDollars;
+  const to = codeNumber(s.to);
+  const far = Number.POSITIVE_INFINITY;
+  const feeOf = (has: number, short: boolean) => (short && !(has & HAS.trip) ? trip : 0);
+  const tripped = (has: number, short: boolean) => stateOf[short ? has | HAS.trip : has]!;
   const layers: Float64Array[] = [];
   for (let left = 1; left <= MAX_JOINTS; left++) {
     const before = layers.at(-1);
-    const now = new Float64Array(outCodes.length * 64).fill(Number.POSITIVE_INFINITY);
-    const entering = new Float64Array(inCodes.length * 64).fill(Number.POSITIVE_INFINITY);
+    const entering = new Float64Array(codeCount * count).fill(far);
     if (before) {
-      for (const has of states) {
-        for (const o of options) {
-          const next = after(has, o);
-          if (next === null) continue;
-          const bits = (next & useful) | (o.short ? HAS.trip : 0);
-          const cost = o.cost + fee(has, o.short) + before[codeAt.get(o.outCode)! * 64 + bits]!;
-          const at = inAt.get(o.inCode)! * 64 + has;
-          if (cost < entering[at]!) entering[at] = cost;
+      const over = (way: number, brings: number, dollars: number) => {
+        for (let state = 0; state < count; state++) {
+          const next = AFTER[brings * HAS_STATES + states[state]!]!;
+          if (next < 0) continue;
+          const at = ways.inCode[way]! * count + state;
+          const total = dollars + feeOf(states[state]!, (brings & BRINGS.short) !== 0) + before[ways.outCode[way]! * count + stateOf[next]!]!;
+          if (total < entering[at]!) entering[at] = total;
+        }
+      };
+      for (let way = 0; way < ways.count; way++) {
+        if (ways.spare[way]) {
+          const choices = p.choiceCount(way);
+          const first = p.firstChoice(way);
+          for (let choice = first; choice < first + choices; choice++) over(way, p.brings(choice), p.dollars(choice));
+        } else {
+          const dollars = p.price(ways.row, way * STRIDE, ways.part[way]!, ways.inCode[way]!, ways.outCode[way]!);
+          if (dollars < far) over(way, p.brought, dollars);
         }
       }
     }
-    outCodes.forEach((_, code) => {
-      for (const has of states) {
-        let best = Number.POSITIVE_INFINITY;
-        const end = last[code];
-        if (end && (has & must) === must) best = end.cost + fee(has, end.short);
-        if (before) {
-          for (const edge of edges[code]!) {
-            const bits = has | (edge.cost.short ? HAS.trip : 0);
-            const cost = edge.cost.cost + fee(has, edge.cost.short) + entering[edge.to * 64 + bits]!;
-            if (cost < best) best = cost;
-          }
+    const now = new Float64Array(codeCount * count).fill(far);
+    for (let open = 0; open < codeCount; open++) {
+      for (const entry of partners[open]!) {
+        const joint = p.jointCost(open, entry);
+        if (joint === far) continue;
+        const short = p.jointShort(open, entry);
+        for (let state = 0; state < count; state++) {
+          const has = states[state]!;
+          const rest = Math.min(entering[entry * count + tripped(has, short)]!, entry === to && (has & must) === must ? 0 : far);
+          const total = joint + feeOf(has, short) + rest;
+          if (total < now[open * count + state]!) now[open * count + state] = total;
         }
-        now[code * 64 + has] = best;
       }
-    });
+    }
     layers.push(now);
   }
-  return (code: EndCode, has: number, jointsLeft: number): number => {
-    if (jointsLeft < 1) return Number.POSITIVE_INFINITY;
-    return layers[jointsLeft - 1]![codeAt.get(code)! * 64 + (has & useful)]!;
-  };
+  return (code, has, left) => (left < 1 ? far : layers[left - 1]![code * count + stateOf[has]!]!);
 }

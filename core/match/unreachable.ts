@@ -10,13 +10,13 @@ import { callbackRateOf, type Setting } from './setting.ts';
  * @param possible answers whether a changed query has a chain
  */
 export function explainUnreachable(s: Setting, q: MatchQuery, possible: (q: MatchQuery) => boolean): Reason[] {
-  const stands = relaxations(q).find(({ query }) => possible(query));
-  if (stands) return [reason(stands.rule, stands.text)];
   const [a, b] = [counterpart(s, s.from), counterpart(s, s.to)];
   if (!a || !b) {
     const side = a ? s.to : s.from;
     return [reason('no-counterpart', `Nothing in the tables seals on ${endLabel(side)}: it has to be replaced or cut back.`)];
   }
+  const stands = relaxations(q).find(({ query }) => possible(query));
+  if (stands) return [reason(stands.rule, stands.text)];
   return [
     reason('missing-part', `No chain in this catalogue. The missing part would have ${endLabel(a)} on one side and ${endLabel(b)} on the other.`, {
       figures: { from: a, to: b },

@@ -1,0 +1,18 @@
+// Generated from catalog/data/appliances.csv by `npm run tables`; do not edit by hand.
+import type { Inlets } from './inlets.ts';
+
+export const inletsTable: readonly Inlets[] = [
+  { appliance: 'toilet', ends: ['bc-7/8-m'] },
+  { appliance: 'basin-faucet', ends: ['npsm-1/2-m', 'comp-3/8-m', 'comp-3/8-f', 'm-10x1-f'] },
+  { appliance: 'kitchen-faucet', ends: ['comp-3/8-f', 'npsm-1/2-m', 'm-10x1-f'] },
+  { appliance: 'bidet-seat', ends: ['comp-3/8-m', 'g-1/2-m', 'npsm-1/2-m'] },
+  { appliance: 'dishwasher', ends: ['ght-3/4-m', 'npt-3/8-f'] },
+  { appliance: 'refrigerator', ends: ['comp-1/4-m', 'pe-1/4od', 'ptc-1/4od', 'ptc-5/16od'] },
+  { appliance: 'ice-maker', ends: ['comp-1/4-m'] },
+  { appliance: 'brewer', ends: ['ptc-1/4od', 'comp-1/4-m'] },
+  { appliance: 'glass-rinser', ends: ['ptc-1/4od', 'comp-3/8-m', 'comp-1/4-m'] },
+  { appliance: 'ro-dispenser', ends: ['ptc-1/4od', 'ptc-3/8od'] },
+  { appliance: 'washing-machine', ends: ['ght-3/4-m'] },
+  { appliance: 'tub-filler', ends: ['npt-1/2-m', 'npsm-1/2-m'] },
+  { appliance: 'hydrant', ends: ['npt-1/2-m', 'cup-5/8od', 'npt-3/4-m'] },
+];

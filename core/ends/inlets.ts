@@ -1,0 +1,27 @@
+import { parseEnd } from './code.ts';
+import { inletsTable } from './inlets.table.ts';
+
+/** The ends that an appliance usually has where water goes in. */
+export interface Inlets {
+  appliance: string;
+  ends: string[];
+}
+
+const threadsByAppliance = new Map(
+  inletsTable.map((row) => [
+    row.appliance,
+    new Set(
+      row.ends.flatMap((code) => {
+        const end = parseEnd(code);
+        return end.kind === 'thread' ? [end.thread.id] : [];
+      }),
+    ),
+  ]),
+);
+
+/** Ids of the threads among an appliance's usual inlets; undefined for an appliance not in the table. */
+export function inletThreads(appliance: string): ReadonlySet<string> | undefined {
+  return threadsByAppliance.get(appliance);
+}
+
+export const knownAppliances: readonly string[] = inletsTable.map((row) => row.appliance);

@@ -1,0 +1,100 @@
+import { defaultRules } from '../house/rules.ts';
+import { codeNumber } from './pair-table.ts';
+import { isLine, type Part } from './part.ts';
+
+/** What parts are, as bits. */
+export const IS = { cold: 1, hot: 2, potable: 4, saddle: 8, flexible: 16, cut: 32, line: 64, stop: 128, arrestor: 256, check: 512, union: 1024, listedHidden: 2048 } as const; // biome-ignore format: one row
+
+/** Tags of lines that a house rule may prefer, as bits; any other is never preferred. */
+export const LINE_TAGS = ['riser', 'flexible', 'braided', 'copper', 'pe', 'pex'] as const;
+const OTHER_LINE = 1 << LINE_TAGS.length;
+
+/** Where a part's figures stand in its row: eight numbers, so that one part is one fetch from memory. Lengths in inches, NaN where none. */
+export const FIGURE = { is: 0, lines: 1, priceCents: 2, minutes: 3, maxPsi: 4, maxF: 5, lengthIn: 6, maxLengthIn: 7 } as const;
+export const STRIDE = 8;
+
+/** The parts' figures as numbers: what a search reads again and again. */
+export interface Figures {
+  /** By part x STRIDE + FIGURE. */
+  row: Float64Array;
+  centsPerFt: Float64Array;
+  /** Ends of part i: `startEnd[i] .. startEnd[i + 1]` in the columns below. */
+  startEnd: Int32Array;
+  endCode: Uint16Array;
+  /** Water only enters here. */
+  endIn: Uint8Array;
+  /** It has a valve of its own and may stay free. */
+  endValved: Uint8Array;
+}
+
+/** Minutes are weighed so when parts are put in order; other weights are told by `baseShare`. */
+const BASE_MINUTE_DOLLARS = defaultRules.weights.minuteDollars;
+
+/** Price and time of a part in dollars, by the default weights: the order in which a search goes through parts. */
+export function baseDollars(row: Float64Array, at: number): number {
+  return row[at + FIGURE.priceCents]! / 100 + row[at + FIGURE.minutes]! * BASE_MINUTE_DOLLARS;
+}
+
+/** The share of a part's base dollars that it costs at least under other weights. */
+export function baseShare(minuteDollars: number): number {
+  return Math.min(1, minuteDollars / BASE_MINUTE_DOLLARS);
+}
+
+export function figuresOf(parts: Part[]): Figures {
+  const row = new Float64Array(parts.length * STRIDE);
+  const startEnd = new Int32Array(parts.length + 1);
+  parts.forEach((part, i) => {
+    const at = i * STRIDE;
+    row[at + FIGURE.is] = bitsOf(part);
+    row[at + FIGURE.lines] = linesOf(part);
+    row[at + FIGURE.priceCents] = part.priceCents;
+    row[at + FIGURE.minutes] = part.minutes;
+    row[at + FIGURE.maxPsi] = part.maxPsi;
+    row[at + FIGURE.maxF] = part.maxF;
+    row[at + FIGURE.lengthIn] = part.lengthIn ?? Number.NaN;
+    row[at + FIGURE.maxLengthIn] = part.maxLengthIn ?? Number.NaN;
+    startEnd[i + 1] = startEnd[i]! + part.ends.length;
+  });
+  const count = startEnd[parts.length]!;
+  const [endCode, endIn, endValved] = [new Uint16Array(count), new Uint8Array(count), new Uint8Array(count)];
+  let at = 0;
+  for (const part of parts) {
+    for (const end of part.ends) {
+      endCode[at] = codeNumber(end.code);
+      endIn[at] = end.port === 'in' ? 1 : 0;
+      endValved[at] = part.ends.length > 2 && part.tags.includes(`valved:${end.id}`) ? 1 : 0;
+      at++;
+    }
+  }
+  return { row, centsPerFt: Float64Array.from(parts, (p) => p.centsPerFt ?? 0), startEnd, endCode, endIn, endValved };
+}
+
+const TAG_BITS: Record<string, number> = {
+  saddle: IS.saddle,
+  stop: IS.stop,
+  arrestor: IS.arrestor,
+  check: IS.check,
+  union: IS.union,
+  'listed-hidden': IS.listedHidden,
+};
+
+function bitsOf(part: Part): number {
+  let bits = 0;
+  for (const water of part.waters) bits |= IS[water];
+  if (part.potable) bits |= IS.potable;
+  if (part.flexible) bits |= IS.flexible;
+  if (part.cutToLength) bits |= IS.cut;
+  if (isLine(part)) bits |= IS.line;
+  for (const tag of part.tags) bits |= TAG_BITS[tag] ?? 0;
+  return bits;
+}
+
+function linesOf(part: Part): number {
+  let bits = 0;
+  for (const tag of part.tags) {
+    if (!tag.startsWith('line:')) continue;
+    const place = (LINE_TAGS as readonly string[]).indexOf(tag.slice(5));
+    bits |= place < 0 ? OTHER_LINE : 1 << place;
+  }
+  return bits;
+}

@@ -1,0 +1,276 @@
+import { parseEnd } from '../ends/code.ts';
+import { seals } from '../ends/seals.ts';
+import type { PartIndex } from './catalogue-index.ts';
+import { FIGURE, type Figures, IS, LINE_TAGS, STRIDE } from './figures.ts';
+import { BRINGS } from './has.ts';
+import { codeCount, codeNumber, codeOf, MARGINAL, pairTable, SEALS } from './pair-table.ts';
+import type { Part } from './part.ts';
+import { ARRESTOR_REACH_IN, type Branch } from './query.ts';
+import { sealRates } from './seal-rates.ts';
+import { CAP_RATE, HIDDEN_SEALS, looseShort, MARGINAL_FACTOR, type Setting } from './setting.ts';
+import { allowanceIn, cutLengthIn, Suits } from './suits.ts';
+
+const FAR = Number.POSITIVE_INFINITY;
+
+const isPush = Uint8Array.from({ length: codeCount }, (_, n) => (parseEnd(codeOf(n)).family === 'ptc' ? 1 : 0));
+const sealIsTaper = seals.map((s) => s.id === 'taper' || s.id === 'taper-plastic');
+const sealIsHidden = seals.map((s) => HIDDEN_SEALS.has(s.id));
+
+/** What a part is, moved to what it brings: the two rows of bits agree there. */
+const SHIFT = 6;
+const GIVES = BRINGS.line | BRINGS.stop | BRINGS.arrestor | BRINGS.check;
+
+/** No end takes the old line. */
+const NONE = -1;
+
+/** Room for one query's choices, kept with the catalogue: fresh memory for each would cost more than the search. */
+class Room {
+  query = 0;
+  readonly openedAt: Uint32Array;
+  readonly first: Int32Array;
+  readonly count: Uint8Array;
+
+  constructor(ways: number) {
+    this.openedAt = new Uint32Array(ways);
+    this.first = new Int32Array(ways);
+    this.count = new Uint8Array(ways);
+  }
+}
+
+const rooms = new WeakMap<PartIndex, Room>();
+
+function roomOf(index: PartIndex): Room {
+  const room = rooms.get(index) ?? new Room(index.ways.count);
+  rooms.set(index, room);
+  room.query++;
+  return room;
+}
+
+const vans = new WeakMap<object, WeakMap<PartIndex, Uint8Array>>();
+
+/** By part: is none of it on the van? Remembers the stock it has seen. */
+function offVanOf(index: PartIndex, stock: Record<string, number> | null): Uint8Array | null {
+  if (stock === null) return null;
+  const of = vans.get(stock) ?? new WeakMap<PartIndex, Uint8Array>();
+  vans.set(stock, of);
+  const found = of.get(index) ?? Uint8Array.from(index.parts, (part) => ((stock[part.id] ?? 0) < 1 ? 1 : 0));
+  of.set(index, found);
+  return found;
+}
+
+/**
+ * What pieces and joints cost under one query, worked out when first asked for. One query is answered at a time.
+ *
+ * A choice is a way through a part (its number), or, for a way with ends left over, one way of dealing with them (count of ways + its place).
+ */
+export class Pricing {
+  private readonly index: PartIndex;
+  private readonly room: Room;
+  private readonly query: number;
+  private readonly table = pairTable();
+  private readonly looseDollars: Float64Array;
+  private readonly looseOut: Uint8Array;
+  private readonly capDollars = new Float64Array(codeCount).fill(Number.NaN);
+  private readonly rejoin: number;
+  private readonly suits: Suits;
+  private readonly least: number;
+  private readonly offVan: Uint8Array | null;
+  private readonly preferred: number;
+  private readonly pushBarred: (at: number, code: number) => boolean;
+  private readonly pushOpen: boolean;
+  /** Choices for ways with ends left over: the way, the end that takes the old line (or none), dollars, what it brings. */
+  private readonly choices = { way: [] as number[], rejoined: [] as number[], dollars: [] as number[], brings: [] as number[] };
+
+  constructor(
+    private readonly s: Setting,
+    private readonly marginal: boolean,
+  ) {
+    this.index = s.index;
+    this.room = roomOf(s.index);
+    this.query = this.room.query;
+    const { looseSets } = this.table;
+    this.looseDollars = Float64Array.from(looseSets, (set) => set.reduce((sum, code) => sum + (s.loosePrice.get(code) ?? 0), 0) / 100);
+    this.looseOut = Uint8Array.from(looseSets, (set) => (set.some((code) => looseShort(s, code, 1)) ? 1 : 0));
+    this.rejoin = s.rejoin === null ? NONE : codeNumber(s.rejoin);
+    this.suits = new Suits(s.index.parts, s.need);
+    this.least = s.need.minLengthIn ?? 0;
+    this.offVan = offVanOf(s.index, s.stock);
+    this.preferred = LINE_TAGS.reduce((bits, tag, i) => (tag === s.rules.toiletLine || tag === s.rules.applianceLine ? bits | (1 << i) : bits), 0);
+    this.pushBarred = pushBarredBy(s, s.index.figures);
+    this.pushOpen = s.rules.push !== 'never' && s.need.reachable;
+  }
+
+  /** What the piece last priced brings. */
+  brought = 0;
+
+  /**
+   * Dollars of a part by itself, its figures standing at `at` of `row`: price, time, preference; Infinity where it may not be used.
+   * `brought` then says what it brings.
+   */
+  price(row: Float64Array, at: number, part: number, inCode: number, outCode: number): number {
+    if (!this.suits.ok(row, at, part)) return FAR;
+    if (!this.pushOpen && (this.pushBarred(part, inCode) || this.pushBarred(part, outCode))) return FAR;
+    const { s } = this;
+    const is = row[at + FIGURE.is]!;
+    const cut = is & IS.cut ? this.least + allowanceIn((is & IS.flexible) !== 0) : 0;
+    let cents = row[at + FIGURE.priceCents]!;
+    if (cut > 0) cents = Math.round(cents + (this.index.figures.centsPerFt[part]! * cut) / 12);
+    const long = is & IS.line && (cut > 0 ? cut : row[at + FIGURE.lengthIn]!) > ARRESTOR_REACH_IN;
+    this.brought = ((is >> SHIFT) & GIVES) | (long ? BRINGS.long : 0) | (this.offVan?.[part] ? BRINGS.short : 0);
+    const { minuteDollars, notPreferredDollars } = s.rules.weights;
+    const disliked = row[at + FIGURE.lines]! & ~this.preferred;
+    return cents / 100 + row[at + FIGURE.minutes]! * minuteDollars + (disliked ? notPreferredDollars : 0);
+  }
+
+  /** Number of choices that a way with ends left over leaves; they are numbered from `firstChoice` on. */
+  choiceCount(way: number): number {
+    const { room } = this;
+    if (room.openedAt[way] !== this.query) this.openChoices(way);
+    return room.count[way]!;
+  }
+
+  firstChoice(way: number): number {
+    return this.index.ways.count + this.room.first[way]!;
+  }
+
+  /** Dollars of a choice of a way with ends left over, trip left aside; and what it brings. */
+  dollars(choice: number): number {
+    return this.choices.dollars[choice - this.index.ways.count]!;
+  }
+
+  brings(choice: number): number {
+    return this.choices.brings[choice - this.index.ways.count]!;
+  }
+
+  wayOf(choice: number): number {
+    const { count } = this.index.ways;
+    return choice < count ? choice : this.choices.way[choice - count]!;
+  }
+
+  /** What becomes of the ends that the water does not go through. */
+  branchesOf(choice: number): Branch[] {
+    const { ways, parts } = this.index;
+    if (choice < ways.count) return [];
+    const way = this.wayOf(choice);
+    const rejoined = this.choices.rejoined[choice - ways.count];
+    const part = parts[ways.part[way]!] as Part;
+    return part.ends.flatMap((end, n): Branch[] => {
+      if (n === ways.inEnd[way] || n === ways.outEnd[way]) return [];
+      const use = n === rejoined ? 'rejoin' : part.tags.includes(`valved:${end.id}`) ? 'free' : 'cap';
+      return [{ part: part.id, end: end.id, code: end.code, use }];
+    });
+  }
+
+  /** Codes of the loose pieces that a choice's own branches take. */
+  looseOf(choice: number): string[] {
+    return this.branchesOf(choice).flatMap((b) => {
+      if (b.use === 'cap') return [`cap-${b.code}`];
+      return b.use === 'rejoin' ? this.jointLoose(this.rejoin, codeNumber(b.code)) : [];
+    });
+  }
+
+  /** Dollars of a joint between two codes by number; Infinity where it may not be made. */
+  jointCost(a: number, b: number): number {
+    const { verdict, seal, loose } = this.table;
+    const at = a * codeCount + b;
+    const said = verdict[at]!;
+    if (said !== SEALS && !(this.marginal && said === MARGINAL)) return FAR;
+    if (!this.s.need.reachable && !sealIsHidden[seal[at]!]) return FAR;
+    const rate = sealRates[seal[at]!]! * (said === MARGINAL ? MARGINAL_FACTOR : 1);
+    return rate * this.s.rules.weights.callbackDollars + this.looseDollars[loose[at]!]!;
+  }
+
+  /** Is a loose piece of the joint not on the van? */
+  jointShort(a: number, b: number): boolean {
+    return this.looseOut[this.table.loose[a * codeCount + b]!] === 1;
+  }
+
+  isTaper(a: number, b: number): boolean {
+    return sealIsTaper[this.table.seal[a * codeCount + b]!]!;
+  }
+
+  jointLoose(a: number, b: number): string[] {
+    return this.table.looseSets[this.table.loose[a * codeCount + b]!]!;
+  }
+
+  private openChoices(way: number): void {
+    const { room, choices } = this;
+    const { ways, figures: f } = this.index;
+    room.openedAt[way] = this.query;
+    room.first[way] = choices.way.length;
+    const at = ways.part[way]!;
+    const dollars = this.price(ways.row, way * STRIDE, at, ways.inCode[way]!, ways.outCode[way]!);
+    if (dollars < FAR) {
+      const brings = this.brought;
+      this.addChoice(way, dollars, brings, NONE);
+      if (this.rejoin !== NONE) {
+        for (let n = 0; n < f.startEnd[at + 1]! - f.startEnd[at]!; n++) {
+          if (n !== ways.inEnd[way] && n !== ways.outEnd[way]) this.addChoice(way, dollars, brings, n);
+        }
+      }
+    }
+    room.count[way] = choices.way.length - room.first[way]!;
+  }
+
+  /** Adds a choice unless an end left over cannot be dealt with so. */
+  private addChoice(way: number, dollars: number, own: number, rejoined: number): void {
+    const { s, choices } = this;
+    const { ways, figures: f } = this.index;
+    const at = ways.part[way]!;
+    let total = dollars;
+    let brings = own;
+    const start = f.startEnd[at]!;
+    for (let end = start; end < f.startEnd[at + 1]!; end++) {
+      const n = end - start;
+      if (n === ways.inEnd[way] || n === ways.outEnd[way]) continue;
+      const code = f.endCode[end]!;
+      if (f.endIn[end]) return;
+      if (n === rejoined) {
+        total += this.jointCost(this.rejoin, code);
+        brings |= BRINGS.rejoined | (this.jointShort(this.rejoin, code) ? BRINGS.short : 0);
+      } else if (f.endValved[end]) {
+        continue;
+      } else {
+        total += this.capCost(code);
+        if (s.stock !== null && looseShort(s, `cap-${codeOf(code)}`, 1)) brings |= BRINGS.short;
+      }
+      if (this.pushBarred(at, code)) return;
+    }
+    if (total === FAR) return;
+    choices.way.push(way);
+    choices.rejoined.push(rejoined);
+    choices.dollars.push(total);
+    choices.brings.push(brings);
+  }
+
+  /** A cap and what it is expected to cost; Infinity where the price list has none. */
+  private capCost(code: number): number {
+    if (Number.isNaN(this.capDollars[code]!)) {
+      const cents = this.s.loosePrice.get(`cap-${codeOf(code)}`);
+      this.capDollars[code] = cents === undefined ? FAR : cents / 100 + CAP_RATE * this.s.rules.weights.callbackDollars;
+    }
+    return this.capDollars[code]!;
+  }
+}
+
+/** May a push end of a part not be used here, by the house rule? */
+function pushBarredBy(s: Setting, f: Figures): (at: number, code: number) => boolean {
+  if (s.rules.push === 'never') return (_, code) => isPush[code] === 1;
+  if (s.need.reachable) return () => false;
+  if (s.rules.push === 'where reachable') return (_, code) => isPush[code] === 1;
+  return (at, code) => isPush[code] === 1 && !(f.row[at * STRIDE + FIGURE.is]! & IS.listedHidden);
+}
+
+/** Length of the piece cut from a coil or riser under this query; null for what comes at its length. */
+export function cutOf(s: Setting, part: Part): number | null {
+  return part.cutToLength && s.need.minLengthIn !== null ? cutLengthIn(part, s.need.minLengthIn) : null;
+}
+
+export function lengthOf(s: Setting, part: Part): number {
+  return cutOf(s, part) ?? part.lengthIn ?? 0;
+}
+
+/** Price of a part, or of the piece cut from it, in whole cents. */
+export function piecePriceCents(part: Part, cutIn: number | null): number {
+  return cutIn === null ? part.priceCents : Math.round(part.priceCents + ((part.centsPerFt ?? 0) * cutIn) / 12);
+}
