@@ -26,6 +26,7 @@ export { matchChains } from './match/chains.ts';
 export type { Loose, Part, PartEnd, Port } from './match/part.ts';
 export type * from './match/query.ts';
 export { type JointSides, jointSides, shortName, throughEnds } from './match/sides.ts';
+export { whyNot } from './match/why-not.ts';
 export { dripRate, dryBound, pooledBound, waitFor } from './prove/bounds.ts';
 export * from './prove/method.ts';
 export { type Remedy, remedy } from './prove/remedy.ts';

@@ -7,6 +7,7 @@ import { defaultRules } from '../house/rules.ts';
 import { matchChains } from './chains.ts';
 import type { Part, Port } from './part.ts';
 import type { MatchQuery } from './query.ts';
+import { whyNot } from './why-not.ts';
 
 function part(id: string, ends: [string, Port][], more: Partial<Part> = {}): Part {
   return {
@@ -255,3 +256,80 @@ describe('what a chain must do', () => {
     assert.throws(() => matchChains({ ...base, parts: [part('half', [['comp-3/8-m', 'in']])] }), /fewer than two/);
   });
 });
+
+describe('why not', () => {
+  const ice = hose('ice-60', 'comp-1/4-f', 'comp-1/4-f', 60);
+  const adapter = part('adapter', [
+    ['comp-3/8-f', 'either'],
+    ['comp-1/4-m', 'either'],
+  ]);
+  const q = { from: 'comp-3/8-m', to: 'comp-1/4-m', need: { water: 'cold' as const, minLengthIn: 55 } };
+  const rules = (parts: Part[], ids: string[], more: Partial<MatchQuery> = {}) => whyNot({ ...q, parts, ...more }, ids).map((r) => r.rule);
+
+  it('has nothing against a chain that is given', () => assert.deepEqual(rules([ice, adapter], ['adapter', 'ice-60']), []));
+  it('names what is not known, used twice, or too long', () => {
+    assert.deepEqual(rules([ice], ['no-such']), ['unknown-part']);
+    assert.equal(rules([ice, adapter], ['adapter', 'adapter'])[0], 'twice');
+  });
+  it('names the joint that fails first, then the rest', () => {
+    assert.deepEqual(whyNot({ ...q, parts: [ice] }, ['ice-60'])[0]?.figures, { joint: 1, a: 'comp-3/8-m', b: 'comp-1/4-f' });
+    assert.deepEqual(rules([{ ...ice, lengthIn: 40 }, adapter], ['adapter', 'ice-60']), ['too-short']);
+    assert.deepEqual(rules([adapter], ['adapter'], { to: 'comp-1/4-f' }), ['no-line']);
+  });
+  it('names near misses', () => {
+    const gas = part('flared', [['comp-3/8-f', 'either'], ['flare-1/4-m', 'either']]); // biome-ignore format: one line a part
+    assert.ok(rules([gas, ice], ['flared', 'ice-60']).includes('near-comp-1/4-flare-1/4'));
+  });
+  it('wants the stop before the line, the arrestor near, the old line taken back, and a cap', () => {
+    const stop = part('stop', [['comp-1/4-m', 'in'], ['comp-1/4-f', 'out']], { tags: ['stop'] }); // biome-ignore format: one line a part
+    assert.deepEqual(rules([ice, adapter], ['adapter', 'ice-60'], { need: { ...q.need, stop: true } }), ['no-stop']);
+    const late = rules([ice, adapter, stop], ['adapter', 'ice-60', 'stop'], { need: { ...q.need, stop: true } });
+    assert.deepEqual(late, ['stop-after-line']);
+    const long = { ...ice, lengthIn: 84 };
+    const arrestor = part('arrestor', [['comp-1/4-f', 'either'], ['comp-1/4-m', 'either']], { tags: ['arrestor'] }); // biome-ignore format: one line a part
+    const need = { ...q.need, arrestor: true };
+    assert.deepEqual(rules([long, adapter, arrestor], ['adapter', 'arrestor', 'ice-60'], { need }), ['arrestor-far']);
+    assert.deepEqual(rules([long, adapter, arrestor], ['adapter', 'ice-60', 'arrestor'], { need }), []);
+    assert.deepEqual(rules([ice, adapter], ['adapter', 'ice-60'], { rejoin: 'comp-3/8-f' }), ['rejoin']);
+    const tee = part('tee', [['comp-3/8-f', 'in'], ['comp-1/4-m', 'out'], ['comp-3/8-m', 'branch']]); // biome-ignore format: one line a part
+    assert.deepEqual(rules([ice, tee], ['tee', 'ice-60']), ['no-cap']);
+    assert.deepEqual(rules([ice, tee], ['tee', 'ice-60'], { rejoin: 'comp-3/8-f' }), []);
+  });
+  it('refuses marginal joints while something seals', () => {
+    const right = part('right', [['npsm-1/2-f', 'either'], ['g-1/2-m', 'either']]); // biome-ignore format: one line a part
+    const two = { from: 'npsm-1/2-m', to: 'g-1/2-f', need: { water: 'cold' as const } };
+    assert.deepEqual(rules([], [], two), []);
+    assert.deepEqual(rules([right], [], two), ['marginal']);
+  });
+
+  it('has nothing against any chain found, and something against every other row of parts', () => {
+    const port = fc.constantFrom<Port>('in', 'out', 'either', 'branch');
+    const anyPart = fc.record({
+      ends: fc.array(fc.tuple(fc.constantFrom(...CODES), port), { minLength: 2, maxLength: 3 }),
+      flexible: fc.boolean(),
+      lengthIn: fc.integer({ min: 1, max: 70 }),
+      tags: fc.subarray(['stop', 'union', 'arrestor']),
+    });
+    const query = fc.record({
+      made: fc.array(anyPart, { minLength: 1, maxLength: 3 }),
+      from: fc.constantFrom(...CODES),
+      to: fc.constantFrom(...CODES),
+      rejoin: fc.option(fc.constantFrom(...CODES), { nil: undefined, freq: 1 }),
+      need: fc.record({ water: fc.constant('cold' as const), stop: fc.boolean(), arrestor: fc.boolean() }),
+    });
+    fc.assert(
+      fc.property(query, ({ made, ...rest }) => {
+        const parts = made.map(({ ends, ...more }, i) => part(`p${i}`, ends, { ...more, lengthIn: more.lengthIn * 2 }));
+        const ask = { ...rest, parts, loose: CAPS.slice(0, 3), k: 100 };
+        const found = new Set(matchChains(ask).chains.map((c) => c.parts.join(' ')));
+        for (const ids of rows(parts.map((p) => p.id))) assert.equal(whyNot(ask, ids).length === 0, found.has(ids.join(' ')), ids.join(' '));
+      }),
+      { numRuns: 400, seed: 11 },
+    );
+  });
+});
+
+/** Every row of different ids, the empty one first. */
+function rows(ids: string[]): string[][] {
+  return [[], ...ids.flatMap((id) => rows(ids.filter((other) => other !== id)).map((rest) => [id, ...rest]))];
+}

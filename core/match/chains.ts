@@ -53,13 +53,18 @@ function bestChains(s: Setting, marginal: boolean): Chain[] {
 }
 
 /** Is there any chain at all, a marginal one included? */
-function isPossible(s: Setting): boolean {
+const isPossible = (s: Setting): boolean => anyChain(s, true);
+
+/** Is there a chain whose joints all seal? */
+export const sealsSomehow = (s: Setting): boolean => anyChain(s, false);
+
+function anyChain(s: Setting, marginal: boolean): boolean {
   let any = false;
   const take = () => {
     any = true;
     return false;
   };
-  new Search(s, true).run(() => {}, take);
+  new Search(s, marginal).run(() => {}, take);
   return any;
 }
 
