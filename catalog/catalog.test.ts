@@ -20,9 +20,9 @@ describe('the catalogue', () => {
     assert.deepEqual(inletsTable, inletsOf());
   });
 
-  it('has at least 70 parts that index, each potable, rated and priced', () => {
+  it('has at least 300 parts that index, each potable, rated and priced', () => {
     const { parts } = catalogue();
-    assert.ok(parts.length >= 70);
+    assert.ok(parts.length >= 300);
     indexParts(parts);
     for (const p of parts) assert.ok(p.maxPsi > 0 && p.maxF > 0 && p.priceCents > 0 && p.waters.length > 0, p.id);
   });
@@ -51,6 +51,32 @@ describe('the catalogue', () => {
       assert.ok(best?.joints.every((j) => j.mating.verdict === 'seals'));
     });
   }
+
+  /** Where water is usually taken from: stops, tube, threaded stubs, tees, the wall box, a reverse-osmosis tube, a manifold. */
+  const SOURCES = [
+    'comp-3/8-m', 'comp-1/4-m', 'cu-5/8od', 'cu-7/8od', 'pex-5/8od', 'pex-7/8od', 'cpvc-5/8od', 'cpvc-7/8od', 'npt-1/2-m', 'npt-3/4-m',
+    'ptc-5/8od', 'cup-5/8od', 'ght-3/4-m', 'pe-1/4od', 'pe-3/8od', 'crimp-5/8od', 'expand-5/8od',
+  ]; // biome-ignore format: one list
+  it('joins every usual source to every inlet, cold or hot', () => {
+    const { parts, loose, appliances } = catalogue();
+    for (const a of appliances) {
+      for (const to of a.usualInletEnds) {
+        for (const from of SOURCES) {
+          const water = a.water.includes('hot') && !/^(pe|pb)-/.test(from) && !/^(pe|pb)-/.test(to) ? ('hot' as const) : ('cold' as const);
+          const { chains, unreachable } = matchChains({ from, to, parts, loose, k: 1, need: { water } });
+          assert.ok(
+            chains[0]?.joints.every((j) => j.mating.verdict === 'seals'),
+            `${from} to ${a.id} ${to}: ${unreachable?.[0]?.text ?? 'marginal'}`,
+          );
+        }
+      }
+    }
+  });
+
+  it('gives parts ids and names of their own', () => {
+    const { parts } = catalogue();
+    assert.equal(new Set(parts.map((p) => p.name)).size, parts.length);
+  });
 
   it('names line and column of a row that does not read', () => {
     const row = z.object({ id: z.string(), price: z.string().regex(/^\d+$/, 'wants a whole number') });

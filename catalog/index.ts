@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
 import type { Loose, Part } from '../core/match/part.ts';
 import { readAppliances } from './appliances.ts';
-import { readLoose, readParts } from './parts.ts';
+import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
 
 export interface Catalogue {
@@ -12,6 +12,8 @@ export interface Catalogue {
   currency: string;
   parts: Part[];
   loose: (Loose & { name: string })[];
+  /** How many of each a van carries to begin with, by part id or loose code. */
+  van: Record<string, number>;
   appliances: Appliance[];
   steps: StepTemplate[];
 }
@@ -20,7 +22,7 @@ let loaded: Catalogue | null = null;
 
 export function catalogue(): Catalogue {
   if (!loaded) {
-    const content = { parts: readParts(), loose: readLoose(), appliances: readAppliances(), steps: readSteps() };
+    const content = { ...readStocked(), appliances: readAppliances(), steps: readSteps() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ...content };
   }

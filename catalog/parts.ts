@@ -13,6 +13,7 @@ const decimal = z
 const optional = z.union([z.literal('').transform(() => undefined), decimal]);
 const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
 const words = z.string().transform((t) => t.split(' ').filter(Boolean));
+const waters = words.pipe(z.array(z.enum(['cold', 'hot'], 'is cold, hot or both')).min(1, 'is cold, hot or both'));
 
 /** "in=comp-5/8-m@in out=comp-3/8-m@out": id, end code and port of each end. */
 const ends = z.string().transform((text, ctx): PartEnd[] =>
@@ -34,17 +35,20 @@ export const partRow = z
     cut_to_length: yes,
     length_in: optional,
     max_length_in: optional,
-    waters: words,
+    waters,
     max_psi: whole,
     max_f: whole,
     potable: yes,
     price_cents: whole,
     cents_per_ft: optional,
     minutes: decimal,
+    material: z.string().max(60),
     tags: words,
+    van: whole,
   })
-  .transform(
-    (r): Part => ({
+  .transform((r): { part: Part; van: number } => ({
+    van: r.van,
+    part: {
       id: r.id,
       name: r.name,
       kind: r.kind,
@@ -53,20 +57,26 @@ export const partRow = z
       cutToLength: r.cut_to_length,
       ...(r.length_in === undefined ? {} : { lengthIn: r.length_in }),
       ...(r.max_length_in === undefined ? {} : { maxLengthIn: r.max_length_in }),
-      waters: r.waters as Part['waters'],
+      waters: r.waters,
       maxPsi: r.max_psi,
       maxF: r.max_f,
       potable: r.potable,
       priceCents: r.price_cents,
       ...(r.cents_per_ft === undefined ? {} : { centsPerFt: r.cents_per_ft }),
       minutes: r.minutes,
+      ...(r.material === '' ? {} : { material: r.material }),
       tags: r.tags,
-    }),
-  );
+    },
+  }));
 
 export const looseRow = z
-  .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole })
-  .transform((r): Loose & { name: string } => ({ code: r.code, name: r.name, priceCents: r.price_cents }));
+  .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole, van: whole })
+  .transform((r) => ({ loose: { code: r.code, name: r.name, priceCents: r.price_cents } satisfies Loose & { name: string }, van: r.van }));
 
-export const readParts = (): Part[] => readCsv('parts.csv', dataFile('parts.csv'), partRow);
-export const readLoose = () => readCsv('loose.csv', dataFile('loose.csv'), looseRow);
+/** The shipped parts and loose pieces, and how many of each a van carries to begin with. */
+export function readStocked(): { parts: Part[]; loose: (Loose & { name: string })[]; van: Record<string, number> } {
+  const parts = readCsv('parts.csv', dataFile('parts.csv'), partRow);
+  const loose = readCsv('loose.csv', dataFile('loose.csv'), looseRow);
+  const carried = [...parts.map((r) => [r.part.id, r.van] as const), ...loose.map((r) => [r.loose.code, r.van] as const)];
+  return { parts: parts.map((r) => r.part), loose: loose.map((r) => r.loose), van: Object.fromEntries(carried.filter(([, n]) => n > 0)) };
+}

@@ -29,6 +29,8 @@ export interface Part {
   priceCents: number;
   centsPerFt?: number;
   minutes: number;
+  /** In words, for lists: 'brass', 'stainless braid'. */
+  material?: string;
   /** 'stop', 'arrestor', 'tee', 'check', 'union', 'saddle', 'listed-hidden', 'line:copper', 'valved:<end id>', a material, ... */
   tags: string[];
 }

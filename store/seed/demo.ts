@@ -1,4 +1,5 @@
 /** The demo: loaded once, and kept around today at every start. Nothing past is moved. */
+import { catalogue } from '../../catalog/index.ts';
 import type { Entry } from '../../core/record/entry.ts';
 import { addDays, localDay } from '../clock.ts';
 import { type Sql, THE_SHOP, type Tx } from '../connection.ts';
@@ -153,41 +154,9 @@ async function insertEntries(tx: Tx, entries: Entry[]): Promise<void> {
   for (let i = 0; i < rows.length; i += 1000) await tx`insert into entry ${tx(rows.slice(i, i + 1000) as never)}`;
 }
 
-/** What the van carries to begin with; the dishwasher's arrestor is not among it. */
-const VAN: Record<string, number> = {
-  'ad-c38f-c14': 3,
-  'con-ice-c14-60': 2,
-  'con-ice-c14-72': 1,
-  'con-faucet-c38-16': 3,
-  'con-faucet-c38-20': 4,
-  'con-toilet-c38-12': 5,
-  'con-toilet-c38-16': 2,
-  'con-wash-ght-60': 2,
-  'stop-angle-c58-c38': 3,
-  'stop-angle-f12-c38': 2,
-  'stop-angle-p58-c38': 2,
-  'coil-pe14': 1,
-  'ad-c38f-p14': 2,
-  'con-dish-c38-60': 1,
-  'el-ght-c38': 1,
-  'tee-c38-c38-c14': 2,
-  'tee-c38-c38-c38': 2,
-  'con-bidet-g12-16': 1,
-  'tee-bc-g12': 1,
-  'ad-p58-npt12f': 1,
-  'nut-comp-1/4': 6,
-  'nut-comp-3/8': 6,
-  'nut-comp-5/8': 4,
-  'ferrule-1/4od': 8,
-  'ferrule-3/8od': 8,
-  'ferrule-5/8od': 6,
-  'plastic-ferrule-1/4od': 6,
-  'insert-1/4od': 8,
-  'cap-comp-3/8-m': 2,
-};
-
+/** The van as the catalogue stocks it; the dishwasher's arrestor is not among it. */
 async function loadVan(tx: Tx, at: Date): Promise<void> {
-  const rows = Object.entries(VAN).map(([item, quantity]) => ({
+  const rows = Object.entries(catalogue().van).map(([item, quantity]) => ({
     shop_id: THE_SHOP,
     move_id: idOf(`van ${item}`),
     item,
