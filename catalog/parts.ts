@@ -16,14 +16,27 @@ const words = z.string().transform((t) => t.split(' ').filter(Boolean));
 const waters = words.pipe(z.array(z.enum(['cold', 'hot'], 'is cold, hot or both')).min(1, 'is cold, hot or both'));
 
 /** "in=comp-5/8-m@in out=comp-3/8-m@out": id, end code and port of each end. */
-const ends = z.string().transform((text, ctx): PartEnd[] =>
-  text.split(' ').flatMap((piece) => {
-    const found = /^([a-z0-9]+)=(.+)@(in|out|either|branch)$/.exec(piece);
-    if (found && isEndCode(found[2]!)) return [{ id: found[1]!, code: found[2]!, port: found[3] as Port }];
-    ctx.addIssue({ code: 'custom', message: `"${piece}" is not <id>=<end code>@<in|out|either|branch>` });
-    return [];
-  }),
-);
+const ends = z
+  .string()
+  .transform((text, ctx): PartEnd[] =>
+    text
+      .split(' ')
+      .filter(Boolean)
+      .flatMap((piece) => {
+        const found = /^([a-z0-9]+)=(.+)@(in|out|either|branch)$/.exec(piece);
+        if (found && isEndCode(found[2]!)) return [{ id: found[1]!, code: found[2]!, port: found[3] as Port }];
+        ctx.addIssue({ code: 'custom', message: `"${piece}" is not <id>=<end code>@<in|out|either|branch>` });
+        return [];
+      }),
+  )
+  .refine((list) => list.length >= 2, 'a part has two ends or more')
+  .refine((list) => new Set(list.map((e) => e.id)).size === list.length, 'two ends share an id');
+
+/** Columns of a file of parts, in order. */
+export const PART_COLUMNS = [
+  'id', 'name', 'kind', 'ends', 'flexible', 'cut_to_length', 'length_in', 'max_length_in', 'waters', 'max_psi', 'max_f', 'potable',
+  'price_cents', 'cents_per_ft', 'minutes', 'material', 'tags', 'van',
+] as const; // biome-ignore format: one list
 
 export const partRow = z
   .object({

@@ -40,7 +40,7 @@ const chain = z.object({
   cautions: z.array(why).max(40),
   cost: z.object({ total: amount, price: amount, minutes: amount, callbacks: amount, trip: amount, preference: amount }),
 });
-const need = z.object({
+export const need = z.object({
   water: z.enum(['cold', 'hot']),
   tempF: amount.optional(),
   pressurePsi: amount.optional(),
@@ -95,7 +95,10 @@ const bodies = {
     jointIds: z.array(uuid).min(1).max(8),
     rules: houseRules,
     catalogueVersion: id,
-    items: z.record(id, z.object({ name, priceCents: z.number().int().nonnegative() })),
+    items: z.record(
+      id,
+      z.object({ name, priceCents: z.number().int().nonnegative(), kind: shortText.optional(), tags: z.array(shortText).max(40).optional() }),
+    ),
     currency: z.string().regex(/^[A-Z]{3}$/),
     replacesId: uuid.nullable(),
   }),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { EndCodeError, InputError } from '../../core/errors.ts';
 import { isDatabaseLost } from '../../store/connection.ts';
+import { PartsFileError } from '../../store/own-parts.ts';
 import { ImportError } from '../../store/visit-file.ts';
 import { TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
@@ -11,6 +12,10 @@ export function answerOf(error: unknown): Response {
   if (error instanceof ImportError) return problem(422, 'import', 'The file was not taken in', error.why, error.at);
   if (error instanceof EndCodeError) return problem(422, 'end-code', 'Not an end code', error.message, String(error.at));
   if (error instanceof InputError) return problem(422, 'input', 'That will not do', error.message, error.field);
+  if (error instanceof PartsFileError) {
+    const [first] = error.faults;
+    return problem(422, 'parts-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
+  }
   if (error instanceof z.ZodError) {
     const issue = error.issues[0];
     return problem(422, 'request', 'That will not do', issue?.message ?? 'The request does not read.', issue?.path.join('.'));

@@ -13,6 +13,15 @@ const AGAIN_MS = 5_000;
 
 const KEPT = 'brass-nut-catalogue';
 
+/** A catalogue too large for the browser's store is simply not there without a connection. */
+function remember(fresh: ClientCatalogue): void {
+  try {
+    localStorage.setItem(KEPT, JSON.stringify(fresh));
+  } catch {
+    localStorage.removeItem(KEPT);
+  }
+}
+
 /** The shop's catalogue; the last one seen stands in while there is no connection. */
 export function useCatalogue(): ClientCatalogue | null {
   const [catalogue, setCatalogue] = useState<ClientCatalogue | null>(null);
@@ -24,7 +33,7 @@ export function useCatalogue(): ClientCatalogue | null {
         if (!response.ok) throw new Error(response.statusText);
         const fresh = (await response.json()) as ClientCatalogue;
         setCatalogue(fresh);
-        localStorage.setItem(KEPT, JSON.stringify(fresh));
+        remember(fresh);
       } catch {
         const kept = localStorage.getItem(KEPT);
         if (kept) setCatalogue(JSON.parse(kept) as ClientCatalogue);

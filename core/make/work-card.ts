@@ -26,6 +26,9 @@ export interface WorkStep {
   because: Reason[];
 }
 
+/** What a card needs to know of a part. */
+export type CardPart = Pick<Part, 'id' | 'name' | 'kind' | 'tags'>;
+
 export interface RunFacts {
   appliance: Appliance;
   water: 'cold' | 'hot';
@@ -36,15 +39,15 @@ export interface RunFacts {
   hidden: boolean;
   rules: HouseRules;
   stepData: StepTemplate[];
-  /** The parts of the chain, for their names and kinds. */
-  parts: Part[];
+  /** The parts of the chain, for their names, kinds and tags. */
+  parts: CardPart[];
 }
 
 interface Subject {
   key: string;
   joint?: ChainJoint;
   sides?: JointSides;
-  part?: Part;
+  part?: CardPart;
   cutLengthIn?: number;
   cap?: string;
 }

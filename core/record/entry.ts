@@ -38,8 +38,8 @@ export interface AcceptedChain {
   jointIds: string[];
   rules: HouseRules;
   catalogueVersion: string;
-  /** Names and unit prices as they were, by part id or loose code. */
-  items: Record<string, { name: string; priceCents: number }>;
+  /** Names and unit prices as they were, by part id or loose code; of a part its kind and tags too, from which its steps follow. */
+  items: Record<string, { name: string; priceCents: number; kind?: string; tags?: string[] }>;
   currency: string;
   /** The acceptance this one replaces; null for the first. */
   replacesId: string | null;

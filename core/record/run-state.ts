@@ -1,7 +1,7 @@
 import type { SealId } from '../ends/seals.ts';
 import { defaultRules } from '../house/rules.ts';
 import type { Appliance, StepTemplate } from '../make/step-data.ts';
-import { type WorkStep, workCard } from '../make/work-card.ts';
+import { type CardPart, type WorkStep, workCard } from '../make/work-card.ts';
 import type { Part } from '../match/part.ts';
 import { jointSides } from '../match/sides.ts';
 import type { Round } from '../prove/method.ts';
@@ -145,7 +145,6 @@ function checkRounds(rounds: Round[]): Round[] {
 }
 
 function cardOf(context: RunContext, accepted: AcceptedChain, stop: RunState['stop'], hidden: boolean): WorkStep[] {
-  const ids = new Set(accepted.chain.parts);
   return workCard({
     appliance: context.appliance,
     water: context.water,
@@ -156,8 +155,15 @@ function cardOf(context: RunContext, accepted: AcceptedChain, stop: RunState['st
     hidden,
     rules: accepted.rules,
     stepData: context.stepData,
-    parts: context.parts.filter((p) => ids.has(p.id)),
+    parts: accepted.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)),
   });
+}
+
+/** A part as it was when the chain was accepted; the catalogue's where the acceptance says only its name. */
+function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string): CardPart[] {
+  const item = accepted.items[id];
+  if (item?.kind !== undefined && item.tags) return [{ id, name: item.name, kind: item.kind, tags: item.tags }];
+  return context.parts.filter((p) => p.id === id);
 }
 
 function jointStates(context: RunContext, accepted: AcceptedChain, facts: ProofFacts): JointState[] {

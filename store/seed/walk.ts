@@ -4,6 +4,7 @@ import { defaultRules } from '../../core/house/rules.ts';
 import { workCard } from '../../core/make/work-card.ts';
 import { matchChains } from '../../core/match/chains.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
+import { itemsOf } from '../../core/record/accepted.ts';
 import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../core/record/entry.ts';
 import { roundsOf } from '../../core/record/run-state.ts';
 import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';
@@ -138,7 +139,6 @@ export function walkEntries(w: Walk): Entry[] {
 function accept(w: Walk): AcceptedChain {
   const { parts, loose, version, currency } = catalogue();
   const chain = chainOf(w.run);
-  const priced = [...parts, ...loose.map((l) => ({ ...l, id: l.code }))];
   const ids = [...chain.parts, ...Object.keys(chain.loose)];
   return {
     from: w.run.from,
@@ -149,7 +149,7 @@ function accept(w: Walk): AcceptedChain {
     jointIds: chain.joints.map(() => uuidAt(w.startMs, w.next)),
     rules: defaultRules,
     catalogueVersion: version,
-    items: Object.fromEntries(ids.flatMap((id) => priced.filter((p) => p.id === id).map((p) => [id, { name: p.name, priceCents: p.priceCents }]))),
+    items: itemsOf(ids, parts, loose),
     currency,
     replacesId: null,
   };

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type AcceptedChain, type Chain, matchChains, type Need, type RunState } from '../../../core/index.ts';
+import { type AcceptedChain, type Chain, itemsOf, matchChains, type Need, type RunState } from '../../../core/index.ts';
 import { Chains, chainKey, Refused } from '../../ui/Chains.tsx';
 import type { StageProps } from './Visit.tsx';
 
@@ -35,10 +35,6 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
   }
   const use = (chain: Chain) => {
     const ids = [...chain.parts, ...Object.keys(chain.loose)];
-    const prices = new Map([
-      ...catalogue.parts.map((p) => [p.id, p.priceCents] as const),
-      ...catalogue.loose.map((l) => [l.code, l.priceCents] as const),
-    ]);
     const body: AcceptedChain = {
       from: from.end!,
       to: to.end!,
@@ -48,7 +44,7 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
       jointIds: chain.joints.map(() => uuidv7()),
       rules: catalogue.rules,
       catalogueVersion: catalogue.version,
-      items: Object.fromEntries(ids.flatMap((id) => (prices.has(id) ? [[id, { name: names[id] ?? id, priceCents: prices.get(id) as number }]] : []))),
+      items: itemsOf(ids, catalogue.parts, catalogue.loose),
       currency: catalogue.currency,
       replacesId: state.accepted?.entryId ?? null,
     };

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { catalogue } from '../../../../catalog/index.ts';
+import { shopCatalogue } from '../../../../store/own-parts.ts';
 import { rulesInForce } from '../../../../store/rules.ts';
 import { stockOnVan } from '../../../../store/stock.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
@@ -9,8 +9,12 @@ import { json } from '../../../http/problem.ts';
 /** What matching and work cards need in the browser: parts, loose pieces, steps, the house rules in force and the van's stock. */
 export const GET: APIRoute = async () => {
   try {
-    const [rules, stock] = await Promise.all([rulesInForce(database(), THE_SHOP), stockOnVan(database(), THE_SHOP)]);
-    return json({ ...catalogue(), rules, stock });
+    const [own, rules, stock] = await Promise.all([
+      shopCatalogue(database(), THE_SHOP),
+      rulesInForce(database(), THE_SHOP),
+      stockOnVan(database(), THE_SHOP),
+    ]);
+    return json({ ...own, rules, stock });
   } catch (error) {
     return answerOf(error);
   }

@@ -1,0 +1,23 @@
+import { type HouseRules, indexParts, type MatchQuery } from '../../core/index.ts';
+import { shopCatalogue } from '../../store/own-parts.ts';
+import { rulesInForce } from '../../store/rules.ts';
+import { stockOnVan } from '../../store/stock.ts';
+import type { MatchRequest } from './api-shapes.ts';
+import { database, THE_SHOP } from './database.ts';
+
+export async function rulesOf(given: unknown): Promise<HouseRules> {
+  return (given as HouseRules | undefined) ?? rulesInForce(database(), THE_SHOP);
+}
+
+/** A request as the core takes it: the shop's catalogue, rules and van filled in. */
+export async function queryOf(r: MatchRequest): Promise<MatchQuery> {
+  const wantsVan = r.stock === undefined || r.stock === 'van';
+  const [catalogue, rules, van] = await Promise.all([
+    shopCatalogue(database(), THE_SHOP),
+    rulesOf(r.rules),
+    wantsVan ? stockOnVan(database(), THE_SHOP) : undefined,
+  ]);
+  const { from, to, rejoin, need, k } = r;
+  const stock = wantsVan ? van : r.stock === 'all' ? undefined : (r.stock as Record<string, number>);
+  return { from, to, rejoin, need, k, rules, stock, parts: indexParts(catalogue.parts), loose: catalogue.loose };
+}

@@ -1,0 +1,38 @@
+import type { APIRoute } from 'astro';
+import { now } from '../../../../../store/clock.ts';
+import { CalledOffError, importParts, PartsFileError } from '../../../../../store/own-parts.ts';
+import { database, THE_SHOP } from '../../../../http/database.ts';
+import { answerOf } from '../../../../http/faults.ts';
+import { MAX_FILE, readBody } from '../../../../http/guard.ts';
+
+/**
+ * Takes in a file of own parts, all or nothing.
+ *
+ * Answers a line of JSON at a time: how far it is, and at last what came of it. When the browser goes away, or its user calls it off, nothing
+ * is kept.
+ */
+export const POST: APIRoute = async ({ request }) => {
+  try {
+    const text = await readBody(request, MAX_FILE);
+    let gone = false;
+    const encoder = new TextEncoder();
+    const body = new ReadableStream({
+      async start(controller) {
+        const say = (line: unknown) => !gone && controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
+        try {
+          say({ done: true, ...(await importParts(database(), THE_SHOP, text, now(), (progress) => say({ progress }), () => gone)) }); // biome-ignore format: one call
+        } catch (error) {
+          if (error instanceof PartsFileError) say({ faults: error.faults });
+          else if (!(error instanceof CalledOffError)) say({ problem: await answerOf(error).json() });
+        }
+        if (!gone) controller.close();
+      },
+      cancel() {
+        gone = true;
+      },
+    });
+    return new Response(body, { headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' } });
+  } catch (error) {
+    return answerOf(error);
+  }
+};
