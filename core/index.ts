@@ -10,6 +10,7 @@ export type { Piece, Point, SectionMaterial } from './ends/profile.ts';
 export { type Reading, readEnd } from './ends/read.ts';
 export type { Seat, ThreadReading } from './ends/reading.ts';
 export { type Seal, type SealId, type SealTurns, sealById, seals } from './ends/seals.ts';
+export { endSeat } from './ends/seat.ts';
 export { silhouette } from './ends/silhouette.ts';
 export { writeBinding } from './ends/thread-joint.ts';
 export { type Thread, threadById, threads } from './ends/threads.ts';

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import { v7 as uuidv7 } from 'uuid';
+import { PART_COLUMNS } from '../catalog/parts.ts';
 import type { Entry } from '../core/record/entry.ts';
 import { runState } from '../core/record/run-state.ts';
 import { addDays, localDay } from './clock.ts';
@@ -12,6 +13,8 @@ import { recordEntries } from './entries.ts';
 import { sentEntry } from './entry-shape.ts';
 import { ledger } from './ledger.ts';
 import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
+import { CalledOffError, exportParts, importParts, PartsFileError, shopCatalogue } from './own-parts.ts';
+import { currentRules, RulesChangedError, saveRules } from './rules.ts';
 import { ensureDemo } from './seed/demo.ts';
 import { stockOnVan } from './stock.ts';
 import { type TestDatabase, testDatabase } from './testing.ts';
@@ -278,5 +281,70 @@ describe('days', () => {
   it('are local', () => {
     assert.equal(localDay(new Date('2026-03-10T02:00:00Z'), 'Etc/GMT+7'), '2026-03-09');
     assert.equal(addDays('2026-02-28', 1), '2026-03-01');
+  });
+});
+
+describe('own parts', () => {
+  const header = PART_COLUMNS.join(',');
+  const row = (id: string, more: Record<string, string> = {}) => {
+    const cells: Record<string, string> = {
+      id, name: `part ${id}`, kind: 'adapter', ends: 'a=comp-3/8-f@either b=comp-1/4-m@either', flexible: 'no', cut_to_length: 'no', length_in: '1.4', max_length_in: '', waters: 'cold hot',
+      max_psi: '200', max_f: '180', potable: 'yes', price_cents: '480', cents_per_ft: '', minutes: '2', material: 'brass', tags: 'brass', van: '0', ...more,
+    }; // biome-ignore format: one row
+    return PART_COLUMNS.map((c) => cells[c]).join(',');
+  };
+  const file = (...rows: string[]) => `${[header, ...rows].join('\r\n')}\r\n`;
+
+  it('come out as they went in, formulas made safe, and are matched with', async () => {
+    const text = file(
+      row('own-1', { name: '"a ""3/8"" adapter, short"' }),
+      row('own-2', { name: '"\'=2+3"' }),
+      row('own-3', { price_cents: '0', van: '4' }),
+    );
+    assert.deepEqual((await importParts(empty.sql, THE_SHOP, text, AT)).parts, 3);
+    assert.equal(await exportParts(empty.sql, THE_SHOP), text);
+    const shop = await shopCatalogue(empty.sql, THE_SHOP);
+    assert.equal(shop.parts.find((p) => p.id === 'own-2')?.name, '=2+3');
+    assert.equal((await stockOnVan(empty.sql, THE_SHOP))['own-3'], 4);
+    const again = await importParts(empty.sql, THE_SHOP, file(row('own-1')), AT);
+    assert.equal(again.revision, 2);
+    assert.equal(
+      (await shopCatalogue(empty.sql, THE_SHOP)).parts.some((p) => p.id === 'own-2'),
+      false,
+    );
+  });
+
+  it('are all taken or none: every fault by line and column', async () => {
+    const before = await exportParts(empty.sql, THE_SHOP);
+    const text = file(row('x-1'), row('x-2', { ends: 'a=comp-9/9-f@either b=comp-1/4-m@either' }), row('x-1'), row('x-3', { price_cents: '-4' }));
+    await assert.rejects(importParts(empty.sql, THE_SHOP, text, AT), (e) => {
+      assert.ok(e instanceof PartsFileError);
+      assert.deepEqual(e.faults.map((f) => [f.line, f.column]), [[3, 'ends'], [4, 'id'], [5, 'price_cents']]); // biome-ignore format: one list
+      return true;
+    });
+    await assert.rejects(importParts(empty.sql, THE_SHOP, 'id,name\r\na,b\r\n', AT), /column is missing|kind/);
+    assert.equal(await exportParts(empty.sql, THE_SHOP), before);
+  });
+
+  it('take 20,000 rows, and nothing when called off half-way', async () => {
+    const many = file(...Array.from({ length: 20_000 }, (_, i) => row(`m-${i}`)));
+    let seen = 0;
+    const calledOff = importParts(empty.sql, THE_SHOP, many, AT, ({ step, done }) => { if (step === 'keeping') seen = done; }, () => seen >= 5000); // biome-ignore format: one call
+    await assert.rejects(calledOff, CalledOffError);
+    assert.equal((await exportParts(empty.sql, THE_SHOP)).split('\r\n').length, 3);
+    assert.equal((await importParts(empty.sql, THE_SHOP, many, AT)).parts, 20_000);
+    assert.equal(await exportParts(empty.sql, THE_SHOP), many);
+  });
+});
+
+describe('house rules', () => {
+  it('keep every version with its reason, and refuse a change made on an old one', async () => {
+    const { version, rules } = await currentRules(empty.sql, THE_SHOP);
+    assert.equal(version, 0);
+    assert.equal(await saveRules(empty.sql, THE_SHOP, 0, { ...rules, push: 'never' }, 'two callbacks last year', AT), 1);
+    await assert.rejects(saveRules(empty.sql, THE_SHOP, 0, rules, 'as it was', AT), RulesChangedError);
+    const now = await currentRules(empty.sql, THE_SHOP);
+    assert.deepEqual([now.version, now.rules.push, now.reason], [1, 'never', 'two callbacks last year']);
+    await assert.rejects(empty.owner`update house_rules set reason = 'another'`, /appended, never changed/);
   });
 });

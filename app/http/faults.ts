@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { EndCodeError, InputError } from '../../core/errors.ts';
 import { isDatabaseLost } from '../../store/connection.ts';
 import { PartsFileError } from '../../store/own-parts.ts';
+import { RulesChangedError } from '../../store/rules.ts';
 import { ImportError } from '../../store/visit-file.ts';
 import { TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
@@ -16,6 +17,7 @@ export function answerOf(error: unknown): Response {
     const [first] = error.faults;
     return problem(422, 'parts-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
   }
+  if (error instanceof RulesChangedError) return problem(409, 'changed-meanwhile', 'Changed meanwhile', error.message);
   if (error instanceof z.ZodError) {
     const issue = error.issues[0];
     return problem(422, 'request', 'That will not do', issue?.message ?? 'The request does not read.', issue?.path.join('.'));

@@ -14,6 +14,8 @@ interface Props {
   /** Takes a chain, where there is a run to take it for. */
   onUse?: (chain: Chain) => void;
   used?: string | null;
+  /** On the key that takes a chain. */
+  useWord?: string;
 }
 
 /** Room for a chain's drawing beside its figures; all chains share one scale. */
@@ -22,7 +24,7 @@ const DRAWING_PX = 470;
 export const chainKey = (chain: Chain) => chain.parts.join(' ') || 'direct';
 
 /** Ranked chains as drawings with the figures people decide by. */
-export function Chains({ result, from, to, water, parts, names, onUse, used }: Props) {
+export function Chains({ result, from, to, water, parts, names, onUse, used, useWord = 'Use this' }: Props) {
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
   const scale = scaleFor(sections, DRAWING_PX, 58);
@@ -52,7 +54,7 @@ export function Chains({ result, from, to, water, parts, names, onUse, used }: P
             <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
             {onUse && (
               <button type="button" className={`key ${i === 0 ? 'key-main' : ''}`} onClick={() => onUse(chain)}>
-                {used === chainKey(chain) ? 'In use' : 'Use this'}
+                {used === chainKey(chain) ? 'In use' : useWord}
               </button>
             )}
           </div>

@@ -1,6 +1,6 @@
 import { useCombobox } from 'downshift';
 import { useState } from 'react';
-import { endLabel, isEndCode, readEnd } from '../../core/index.ts';
+import { endLabel, endSeat, isEndCode, readEnd } from '../../core/index.ts';
 
 interface Props {
   id: string;
@@ -49,7 +49,7 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
       />
       <p className="min-h-6" aria-live="polite">
         {value && isEndCode(value) ? (
-          endLabel(value)
+          `${endLabel(value)}: ${endSeat(value)}`
         ) : unread ? (
           <span>No end reads like that. Try a size and a word: 3/8 comp, 1/2 fip, 7/8 bc.</span>
         ) : (

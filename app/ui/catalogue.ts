@@ -45,3 +45,9 @@ export function useCatalogue(): ClientCatalogue | null {
   }, []);
   return catalogue;
 }
+
+/** Names by part id or loose code. */
+export function namesOf(catalogue: ClientCatalogue | null): Record<string, string> {
+  if (!catalogue) return {};
+  return Object.fromEntries([...catalogue.parts.map((p) => [p.id, p.name]), ...catalogue.loose.map((l) => [l.code, l.name])]);
+}

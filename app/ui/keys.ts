@@ -17,7 +17,7 @@ function turnSheet(): void {
 document.querySelector('#dark-button')?.addEventListener('click', turnSheet);
 
 let wentToAt = 0;
-const DOORS: Record<string, string> = { d: '/', l: '/ledger', m: '/match' };
+const DOORS: Record<string, string> = { d: '/', l: '/ledger', m: '/match', t: '/gauge', p: '/parts', r: '/rules' };
 
 document.addEventListener('keydown', (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { type Bodies, readFraction, type StopCondition, type StopKind } from '../../../core/index.ts';
+import { Choices } from '../../ui/Choices.tsx';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import type { StageProps } from './Visit.tsx';
 
@@ -179,29 +180,5 @@ function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'wri
         {bad ? 'That is no length. Type inches as 55, 14 1/2 or 3/8; more than 0.' : state.distance ? `${state.distance.text} in kept` : ''}
       </p>
     </div>
-  );
-}
-
-/** A row of radio choices, big enough for a wet thumb. */
-export function Choices<T extends string>({
-  legend,
-  options,
-  value,
-  onChange,
-}: {
-  legend: string;
-  options: [T, string][];
-  value: T | null;
-  onChange: (value: T) => void;
-}) {
-  return (
-    <fieldset className="flex flex-wrap gap-2">
-      <legend className="label">{legend}</legend>
-      {options.map(([id, label]) => (
-        <label key={id} className="choice">
-          <input type="radio" name={legend} className="size-5" checked={value === id} onChange={() => onChange(id)} /> {label}
-        </label>
-      ))}
-    </fieldset>
   );
 }

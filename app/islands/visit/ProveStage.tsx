@@ -18,9 +18,9 @@ import {
   waitFor,
   writeTurns,
 } from '../../../core/index.ts';
+import { Choices } from '../../ui/Choices.tsx';
 import { Reasons } from '../../ui/Reasons.tsx';
 import { clock, mlPerDay } from '../../ui/words.ts';
-import { Choices } from './LookStage.tsx';
 import type { StageProps } from './Visit.tsx';
 
 interface Target extends Proof {

@@ -1,10 +1,9 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type RunContext, type RunState, runState, STAGES, type Stage } from '../../../core/index.ts';
 import type { RunRow, VisitSheet } from '../../../store/visits.ts';
-import { type ClientCatalogue, useCatalogue } from '../../ui/catalogue.ts';
+import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { type JointMark, Line } from '../../ui/Line.tsx';
 import { STAGE_NAMES } from '../../ui/words.ts';
-import { namesOf } from '../QuickMatch.tsx';
 import { LogStage } from './LogStage.tsx';
 import { LookStage } from './LookStage.tsx';
 import { MakeStage } from './MakeStage.tsx';

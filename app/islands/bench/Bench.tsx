@@ -1,0 +1,193 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { type Chain, type HouseRules, type MatchQuery, type MatchResult, matchChains } from '../../../core/index.ts';
+import { Chains, Refused } from '../../ui/Chains.tsx';
+import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
+import { EndPicker } from '../../ui/EndPicker.tsx';
+import { EndDrawing } from './EndDrawing.tsx';
+import { addressOf, inchesOf, type Question, questionOf } from './question.ts';
+import { Take } from './Take.tsx';
+import { WhyNot } from './WhyNot.tsx';
+
+export interface OpenRun {
+  visitId: string;
+  runId: string;
+  name: string;
+  acceptedId: string | null;
+}
+
+interface Props {
+  address: Record<string, string | undefined>;
+  rules: HouseRules;
+  runs: OpenRun[];
+}
+
+function queryOf(q: Question, catalogue: ClientCatalogue): MatchQuery | null {
+  const minLengthIn = inchesOf(q.length);
+  if (!q.from || !q.to || Number.isNaN(minLengthIn)) return null;
+  const { stock, loose } = catalogue;
+  return {
+    from: q.from,
+    to: q.to,
+    ...(q.rejoin ? { rejoin: q.rejoin } : {}),
+    parts: q.vanOnly ? catalogue.parts.filter((p) => (stock[p.id] ?? 0) > 0) : catalogue.parts,
+    loose: q.vanOnly ? loose.filter((l) => !l.code.startsWith('cap-') || (stock[l.code] ?? 0) > 0) : loose,
+    rules: { ...catalogue.rules, push: q.push, applianceLine: q.applianceLine, toiletLine: q.toiletLine },
+    stock,
+    need: {
+      water: q.water,
+      ...(minLengthIn === undefined ? {} : { minLengthIn }),
+      ...(q.stop ? { stop: true } : {}),
+      ...(q.arrestor ? { arrestor: true } : {}),
+      ...(q.check ? { check: true } : {}),
+      ...(q.hidden ? { reachable: false } : {}),
+    },
+  };
+}
+
+/** Two ends, what the chain must do, and the chains that do it, compared; without any visit. */
+export default function Bench({ address, rules, runs }: Props) {
+  const catalogue = useCatalogue();
+  const [q, setQ] = useState<Question>(() => questionOf(address, rules));
+  const [taken, setTaken] = useState<Chain | null>(null);
+  const set = (change: Partial<Question>) => {
+    setTaken(null);
+    setQ((old) => ({ ...old, ...change }));
+  };
+  const link = addressOf(q);
+  useEffect(() => {
+    history.replaceState(null, '', link);
+  }, [link]);
+  const query = useMemo(() => (catalogue ? queryOf(q, catalogue) : null), [q, catalogue]);
+  const result = useMemo(() => (query ? matchChains(query) : null), [query]);
+  const names = useMemo(() => namesOf(catalogue), [catalogue]);
+  const told = useChange(result, q, names);
+  const badLength = Number.isNaN(inchesOf(q.length));
+  const swap = () => set({ from: q.to, to: q.from });
+  return (
+    <div>
+      <h1 className="sr-only">Match bench</h1>
+      <div className="grid items-start gap-4 lg:grid-cols-[1fr_auto_1fr_21rem]">
+        <div>
+          <EndPicker key={`from ${q.from}`} id="from" label="From, water side" value={q.from} onChange={(from) => set({ from })} />
+          <EndDrawing code={q.from} measure="from" />
+        </div>
+        <button type="button" className="key mt-7" onClick={swap} aria-label="Swap the two ends">
+          ⇄
+        </button>
+        <div>
+          <EndPicker key={`to ${q.to}`} id="to" label="To, appliance side" value={q.to} onChange={(to) => set({ to })} />
+          <EndDrawing code={q.to} measure="to" />
+        </div>
+        <Demands q={q} set={set} badLength={badLength} />
+      </div>
+      {told && (
+        <p className="mt-3 border-l-8 border-brass-deep bg-sheet px-3 py-1" role="status">
+          {told}
+        </p>
+      )}
+      <section className="mt-3 border-t border-ink pt-2" aria-live="polite" aria-label="Answer">
+        <h2 className="sr-only">Chains</h2>
+        {!catalogue && <p>Reading the parts ...</p>}
+        {catalogue && !result && !badLength && <p className="text-soft">Name both ends, and the chains that join them appear here.</p>}
+        {result && query && catalogue && (
+          <>
+            {result.unreachable?.map((r) => (
+              <p key={r.rule} className="caution text-lg">
+                {r.text}
+              </p>
+            ))}
+            <Chains
+              result={result}
+              from={query.from}
+              to={query.to}
+              water={q.water}
+              parts={catalogue.parts}
+              names={names}
+              onUse={setTaken}
+              useWord="Take"
+            />
+            {taken && <Take chain={taken} query={query} catalogue={catalogue} names={names} link={link} runs={runs} />}
+            <Refused result={result} names={names} />
+            <WhyNot query={query} names={names} />
+          </>
+        )}
+      </section>
+    </div>
+  );
+}
+
+function Demands({ q, set, badLength }: { q: Question; set: (change: Partial<Question>) => void; badLength: boolean }) {
+  const box = (key: 'stop' | 'arrestor' | 'check' | 'hidden' | 'vanOnly', label: string) => (
+    <label className="flex min-h-10 items-center gap-2">
+      <input type="checkbox" className="size-5 shrink-0" checked={q[key]} onChange={(e) => set({ [key]: e.target.checked })} /> {label}
+    </label>
+  );
+  const choice = <K extends 'push' | 'applianceLine' | 'toiletLine'>(key: K, label: string, options: Question[K][]) => (
+    <label className="grid gap-0.5">
+      <span className="label">{label}</span>
+      <select className="field" value={q[key]} onChange={(e) => set({ [key]: e.target.value } as Partial<Question>)}>
+        {options.map((o) => (
+          <option key={o}>{o}</option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <fieldset className="grid grid-cols-2 gap-x-3 border-rule lg:border-l lg:pl-4">
+      <legend className="label">It must</legend>
+      <label className="flex min-h-10 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 shrink-0"
+          checked={q.water === 'hot'}
+          onChange={(e) => set({ water: e.target.checked ? 'hot' : 'cold' })}
+        />{' '}
+        carry hot water
+      </label>
+      {box('stop', 'have its own stop')}
+      {box('arrestor', 'have an arrestor')}
+      {box('check', 'keep water from running back')}
+      {box('hidden', 'be hidden for good')}
+      {box('vanOnly', 'come off the van')}
+      <label className="col-span-2 flex items-center gap-2">
+        reach at least
+        <input
+          className="field max-w-24"
+          inputMode="decimal"
+          maxLength={20}
+          value={q.length}
+          onChange={(e) => set({ length: e.target.value })}
+          aria-invalid={badLength}
+        />{' '}
+        in
+      </label>
+      {badLength && <p className="col-span-2">Give a length of more than 0 in, or nothing.</p>}
+      <details className="why col-span-2 mt-1">
+        <summary>House rules, tried out</summary>
+        <div className="grid gap-2">
+          {choice('push', 'Push-to-connect', ['where reachable', 'where listed', 'never'])}
+          {choice('applianceLine', 'Line to an appliance', ['braided', 'copper', 'pe', 'pex'])}
+          {choice('toiletLine', 'Line to a toilet or basin', ['flexible', 'riser'])}
+        </div>
+      </details>
+    </fieldset>
+  );
+}
+
+/** Says what a changed demand or rule did to the best chain, while the two ends stay the same. */
+function useChange(result: MatchResult | null, q: Question, names: Record<string, string>): string | null {
+  const before = useRef<{ ends: string; best: Chain | null } | null>(null);
+  const [told, setTold] = useState<string | null>(null);
+  useEffect(() => {
+    const ends = `${q.from} ${q.to}`;
+    const best = result?.chains[0] ?? null;
+    const old = before.current;
+    before.current = result ? { ends, best } : old;
+    if (!result || !old || old.ends !== ends) return setTold(null);
+    const named = (c: Chain | null) => (c === null ? 'no chain' : c.parts.map((p) => names[p] ?? p).join(' + ') || 'the two ends by themselves');
+    if (named(old.best) === named(best)) return setTold(old.best ? 'The best chain stays the same.' : null);
+    const cost = (c: Chain | null) => (c ? ` ($${c.cost.total.toFixed(2)} expected)` : '');
+    setTold(`Was best: ${named(old.best)}${cost(old.best)}. Now: ${named(best)}${cost(best)}.`);
+  }, [result, q.from, q.to, names]);
+  return told;
+}

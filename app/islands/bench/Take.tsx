@@ -1,0 +1,163 @@
+import { useState } from 'react';
+import { v7 as uuidv7 } from 'uuid';
+import { type AcceptedChain, type Bodies, type Chain, type Entry, type EntryKind, itemsOf, type MatchQuery } from '../../../core/index.ts';
+import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { deviceId, keep, send } from '../../ui/outbox.ts';
+import { money } from '../../ui/words.ts';
+import type { OpenRun } from './Bench.tsx';
+
+interface Line {
+  count: number;
+  item: string;
+  name: string;
+  each: number;
+  onVan: boolean;
+}
+
+function linesOf(chain: Chain, catalogue: ClientCatalogue, names: Record<string, string>): Line[] {
+  const prices = new Map([
+    ...catalogue.parts.map((p) => [p.id, p.priceCents] as const),
+    ...catalogue.loose.map((l) => [l.code, l.priceCents] as const),
+  ]);
+  const line = (item: string, count: number, cut?: number): Line => ({
+    count,
+    item,
+    name: `${names[item] ?? item}${cut === undefined ? '' : `, cut to ${cut} in`}`,
+    each: prices.get(item) ?? 0,
+    onVan: !chain.offVan.includes(item),
+  });
+  return [...chain.path.map((s) => line(s.part, 1, s.cutLengthIn)), ...Object.entries(chain.loose).map(([code, n]) => line(code, n))];
+}
+
+const csvCell = (text: string) => (/[",\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text);
+
+/** A chain taken: to a visit's run, to a shopping list, or as a link. */
+export function Take(p: {
+  chain: Chain;
+  query: MatchQuery;
+  catalogue: ClientCatalogue;
+  names: Record<string, string>;
+  link: string;
+  runs: OpenRun[];
+}) {
+  const { chain, catalogue } = p;
+  const lines = linesOf(chain, catalogue, p.names);
+  const [run, setRun] = useState(p.runs[0]?.runId ?? '');
+  const [said, setSaid] = useState('');
+  const text = lines.map((l) => `${l.count} x ${l.name}${l.onVan ? ' (on the van)' : ''}`).join('\n');
+  const csv = [
+    'count,item,name,price_each,on_van',
+    ...lines.map((l) => [String(l.count), l.item, csvCell(l.name), (l.each / 100).toFixed(2), l.onVan ? 'yes' : 'no'].join(',')),
+  ].join('\r\n');
+  const copy = async (what: string, words: string) => {
+    try {
+      await navigator.clipboard.writeText(what);
+      setSaid(words);
+    } catch {
+      setSaid(`This browser does not let it be copied. Here it is: ${what}`);
+    }
+  };
+  const download = () => {
+    const a = document.createElement('a');
+    a.href = URL.createObjectURL(new Blob([`${csv}\r\n`], { type: 'text/csv' }));
+    a.download = 'shopping-list.csv';
+    a.click();
+    URL.revokeObjectURL(a.href);
+  };
+  const toRun = async () => {
+    const target = p.runs.find((r) => r.runId === run);
+    if (!target) return;
+    await keep(entriesFor(target, chain, p.query, catalogue));
+    await send();
+    location.assign(`/visits/${target.visitId}?run=${target.runId}&stage=match`);
+  };
+  return (
+    <section className="my-3 grid gap-4 border-2 border-ink bg-sheet p-4 md:grid-cols-2" aria-label="The chain taken">
+      <div>
+        <h2>Shopping list</h2>
+        <ul className="mt-1 list-disc pl-5">
+          {lines.map((l) => (
+            <li key={l.item}>
+              {l.count} x {l.name} <span className="text-soft">{money(l.each)} each</span> {l.onVan ? '(on the van)' : <b>(to buy)</b>}
+            </li>
+          ))}
+        </ul>
+        <div className="mt-2 flex flex-wrap gap-2">
+          <button type="button" className="key" onClick={() => copy(text, 'The list is copied.')}>
+            Copy as text
+          </button>
+          <button type="button" className="key" onClick={download}>
+            Save as CSV
+          </button>
+          <button type="button" className="key" onClick={() => copy(`${location.origin}${p.link}`, 'The link is copied.')}>
+            Copy the link
+          </button>
+        </div>
+        <p aria-live="polite">{said}</p>
+      </div>
+      <div>
+        <h2>To a run</h2>
+        {p.runs.length === 0 ? (
+          <p>No run of today or tomorrow waits for a chain.</p>
+        ) : (
+          <div className="mt-1 grid gap-2">
+            <label className="grid gap-1">
+              <span className="label">Run of today or tomorrow</span>
+              <select className="field" value={run} onChange={(e) => setRun(e.target.value)}>
+                {p.runs.map((r) => (
+                  <option key={r.runId} value={r.runId}>
+                    {r.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <button type="button" className="key key-main justify-self-start" onClick={toRun}>
+              Take it there
+            </button>
+            <p className="text-soft">Its two ends are noted as told, and the chain is accepted in place of any before.</p>
+          </div>
+        )}
+      </div>
+    </section>
+  );
+}
+
+/** The two ends, the distance and the acceptance, as if entered at the run itself. */
+function entriesFor(target: OpenRun, chain: Chain, q: MatchQuery, catalogue: ClientCatalogue): Entry[] {
+  const entry = <K extends EntryKind>(kind: K, body: Bodies[K]) =>
+    ({
+      id: uuidv7(),
+      visitId: target.visitId,
+      runId: target.runId,
+      jointId: null,
+      checkPointId: null,
+      correctsId: null,
+      deviceId: deviceId(),
+      seenAt: new Date().toISOString(),
+      sentAt: null,
+      recordedAt: null,
+      kind,
+      body,
+    }) as unknown as Entry;
+  const { minLengthIn } = q.need;
+  const accepted: AcceptedChain = {
+    from: q.from,
+    to: q.to,
+    rejoin: q.rejoin ?? null,
+    need: q.need,
+    chain,
+    jointIds: chain.joints.map(() => uuidv7()),
+    rules: q.rules ?? catalogue.rules,
+    catalogueVersion: catalogue.version,
+    items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], catalogue.parts, catalogue.loose),
+    currency: catalogue.currency,
+    replacesId: target.acceptedId,
+  };
+  return [
+    entry('end-seen', { side: 'from', end: q.from, how: 'told' }),
+    entry('end-seen', { side: 'to', end: q.to, how: 'told' }),
+    entry('end-seen', { side: 'rejoin', end: q.rejoin ?? null, how: 'told' }),
+    ...(minLengthIn === undefined ? [] : [entry('distance-measured', { text: String(minLengthIn), inches: minLengthIn })]),
+    entry('chain-accepted', accepted),
+  ];
+}

@@ -1,0 +1,75 @@
+import { type HouseRules, isEndCode, readEnd, readFraction } from '../../../core/index.ts';
+
+/** What the match bench asks: it is the page's address, so that a link opens it again. */
+export interface Question {
+  from: string | null;
+  to: string | null;
+  rejoin: string | null;
+  water: 'cold' | 'hot';
+  length: string;
+  stop: boolean;
+  arrestor: boolean;
+  check: boolean;
+  hidden: boolean;
+  vanOnly: boolean;
+  push: HouseRules['push'];
+  applianceLine: HouseRules['applianceLine'];
+  toiletLine: HouseRules['toiletLine'];
+}
+
+type Address = Record<string, string | undefined>;
+
+/** 'from 3/8 comp m to 7/8 bc' into two ends; the first reading of each, shown so that another can be chosen. */
+export function readQuestion(text: string): { from: string | null; to: string | null } {
+  const parts = text.replace(/^\s*from\s+/i, '').split(/\s+to\s+|\s*(?:->|→|>)\s*/i);
+  const first = (t: string | undefined) => (t ? (readEnd(t)[0]?.end ?? null) : null);
+  return { from: first(parts[0]), to: first(parts[1]) };
+}
+
+const PUSH: HouseRules['push'][] = ['where listed', 'where reachable', 'never'];
+const LINES: HouseRules['applianceLine'][] = ['braided', 'copper', 'pe', 'pex'];
+
+export function questionOf(address: Address, rules: HouseRules): Question {
+  const typed = readQuestion(address.q ?? '');
+  const end = (name: string, fallback: string | null) => (isEndCode(address[name] ?? '') ? (address[name] as string) : fallback);
+  const one = <T extends string>(list: T[], value: string | undefined, usual: T) => list.find((x) => x === value) ?? usual;
+  return {
+    from: end('from', typed.from),
+    to: end('to', typed.to),
+    rejoin: end('rejoin', null),
+    water: address.water === 'hot' ? 'hot' : 'cold',
+    length: (address.length ?? '').slice(0, 20),
+    stop: address.stop === 'yes',
+    arrestor: address.arrestor === 'yes',
+    check: address.check === 'yes',
+    hidden: address.hidden === 'yes',
+    vanOnly: address.van === 'yes',
+    push: one(PUSH, address.push, rules.push),
+    applianceLine: one(LINES, address.line, rules.applianceLine),
+    toiletLine: one<HouseRules['toiletLine']>(['flexible', 'riser'], address.toilet, rules.toiletLine),
+  };
+}
+
+/** The address that asks this again. */
+export function addressOf(q: Question): string {
+  const out = new URLSearchParams();
+  const put = (name: string, value: string | null | false) => value && out.set(name, value);
+  put('from', q.from);
+  put('to', q.to);
+  put('rejoin', q.rejoin);
+  put('water', q.water === 'hot' && 'hot');
+  put('length', q.length.trim());
+  for (const name of ['stop', 'arrestor', 'check', 'hidden'] as const) put(name, q[name] && 'yes');
+  put('van', q.vanOnly && 'yes');
+  put('push', q.push);
+  put('line', q.applianceLine);
+  put('toilet', q.toiletLine);
+  return `/match?${out}`;
+}
+
+/** Inches as typed; undefined for nothing, NaN for what is no length. */
+export function inchesOf(length: string): number | undefined {
+  if (length.trim() === '') return undefined;
+  const inches = readFraction(length);
+  return inches !== null && inches > 0 && inches <= 12_000 ? inches : Number.NaN;
+}

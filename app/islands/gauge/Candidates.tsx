@@ -1,0 +1,88 @@
+import { endLabel, type Identification, parseEnd, silhouette, threadById, writeFraction } from '../../../core/index.ts';
+import { Reasons } from '../../ui/Reasons.tsx';
+
+/** Pixels for an inch: all candidates at one scale. */
+const SCALE = 84;
+const SHOWN = 8;
+
+/** The answer first, then the candidates at one scale, the likeliest first. */
+export function Candidates({ result, gender, nothingRead }: { result: Identification; gender: 'm' | 'f'; nothingRead: boolean }) {
+  const { answer, candidates, unlike } = result;
+  const said = nothingRead
+    ? 'Nothing read yet: what is met most'
+    : unlike
+      ? 'Unlike anything known: measure again'
+      : answer.length === 1
+        ? endLabel(`${answer[0]}-${gender}`)
+        : `One of ${answer.length}: the readings cannot tell them apart`;
+  const rows = candidates.slice(0, Math.min(SHOWN, Math.max(3, answer.length)));
+  return (
+    <div>
+      <h2 className="text-3xl">{said}</h2>
+      {!nothingRead && !unlike && answer.length > 1 && (
+        <p className="text-soft">Together they hold 95 %. Take nothing for granted until one is left.</p>
+      )}
+      <ol className="mt-2">
+        {rows.map((c) => (
+          <li
+            key={c.thread}
+            className={`grid items-center gap-x-4 border-b border-rule py-2 md:grid-cols-[8rem_minmax(0,1fr)_auto] ${answer.includes(c.thread) && !nothingRead ? '' : 'text-soft'}`}
+          >
+            <Outline code={`${c.thread}-${gender}`} />
+            <div>
+              <b className="text-lg">{endLabel(`${c.thread}-${gender}`)}</b>
+              <div>
+                {threadById(c.thread)!.externalMajorIn.toFixed(3)} in over the male crests, {writeFraction(threadById(c.thread)!.threadsPerIn, 2)} an
+                inch, {threadById(c.thread)!.tapered ? 'tapered' : 'straight'}, {threadById(c.thread)!.includedAngleDeg} degrees
+              </div>
+              <Reasons because={c.because} />
+            </div>
+            <div className="flex items-center gap-3">
+              <div className="text-right">
+                <div className="font-head text-2xl font-semibold text-ink">{percent(c.probability)}</div>
+                <svg width="96" height="6" className="block bg-faint" aria-hidden="true">
+                  <rect width={96 * c.probability} height="6" className="fill-ink" />
+                </svg>
+              </div>
+              <span className="grid">
+                <a className="inline-flex min-h-8 items-center" href={`/match?from=${c.thread}-${gender}`}>
+                  as from
+                </a>
+                <a className="inline-flex min-h-8 items-center" href={`/match?to=${c.thread}-${gender}`}>
+                  as to
+                </a>
+              </span>
+            </div>
+          </li>
+        ))}
+      </ol>
+    </div>
+  );
+}
+
+const percent = (p: number) => (p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`);
+
+/** An end's silhouette, both halves, at one scale. */
+export function Outline({ code, scale = SCALE }: { code: string; scale?: number }) {
+  const { points } = silhouette(code);
+  const x0 = Math.min(...points.map(([x]) => x));
+  const r = Math.max(...points.map(([, y]) => y));
+  const [width, height] = [-x0 * scale + 4, 2 * r * scale + 4];
+  const path = (up: 1 | -1) =>
+    points.map(([x, y]) => `${((x - x0) * scale + 2).toFixed(2)},${(r * scale + 2 - up * y * scale).toFixed(2)}`).join(' ');
+  const plastic = (parseEnd(code) as { material?: string }).material === 'plastic';
+  return (
+    <svg
+      width={width.toFixed(2)}
+      height={height.toFixed(2)}
+      viewBox={`0 0 ${width.toFixed(2)} ${height.toFixed(2)}`}
+      role="img"
+      aria-label={`Outline of ${endLabel(code)}`}
+      data-code={code}
+    >
+      {([1, -1] as const).map((up) => (
+        <polygon key={up} points={path(up)} className="stroke-ink" fill={plastic ? '#eef0e4' : '#f3e3bd'} strokeWidth="1.2" strokeLinejoin="round" />
+      ))}
+    </svg>
+  );
+}

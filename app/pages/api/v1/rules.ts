@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import type { HouseRules } from '../../../../core/index.ts';
+import { now } from '../../../../store/clock.ts';
+import { houseRules } from '../../../../store/entry-shape.ts';
+import { currentRules, saveRules } from '../../../../store/rules.ts';
+import { database, THE_SHOP } from '../../../http/database.ts';
+import { get, post } from '../../../http/endpoint.ts';
+
+const change = z.strictObject({
+  basedOn: z.number().int().min(0),
+  rules: houseRules,
+  reason: z.string().trim().min(1, 'Say why the house does it so.').max(1000, 'The reason is longer than 1000 characters.'),
+});
+
+/** The house rules in force. */
+export const GET = get(() => currentRules(database(), THE_SHOP));
+
+/** A new version of them, with its reason. */
+export const POST = post(change, async ({ basedOn, rules, reason }) => ({
+  version: await saveRules(database(), THE_SHOP, basedOn, rules as HouseRules, reason, now()),
+}));
