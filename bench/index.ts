@@ -1,77 +1,102 @@
-/** `npm run bench`: ratios in one run where there is a baseline, and what the issue's figures ask for. Reads the address of a running demo. */
+/** `npm run bench`: ratios in one run where there is a baseline, and what is asked of the figures. Wants a build (./start or ./test made one). */
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
+import { chromium } from '@playwright/test';
 import { catalogue } from '../catalog/index.ts';
-import { allEndCodes, indexParts, matchChains, mate } from '../core/index.ts';
+import { allEndCodes, identifyThread, indexParts, matchChains, mate, type Part } from '../core/index.ts';
+import { THE_SHOP } from '../store/connection.ts';
+import { importParts } from '../store/own-parts.ts';
+import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
+import { withHouse } from './house.ts';
+import { Baseline } from './yen.ts';
 
-const address = process.env.BRASS_NUT_ADDRESS ?? 'http://127.0.0.1:4880';
-const line = (name: string, figure: string) => console.log(`${name.padEnd(58)} ${figure}`);
+const line = (name: string, figure: string) => console.log(`${name.padEnd(66)} ${figure}`);
 const at = (sorted: number[], share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] as number;
+const timed = <T>(work: () => T): [ms: number, T] => {
+  const began = performance.now();
+  const result = work();
+  return [performance.now() - began, result];
+};
+const sorted = (times: number[]) => [...times].sort((a, b) => a - b);
 
-/** Answers a second over the demo catalogue's usual questions; the baseline indexes the parts anew for each. */
-function chains(): void {
+/** The demo catalogue's usual questions. */
+function demoChains(): void {
   const { parts, loose, appliances } = catalogue();
   const questions = appliances.flatMap((a) => a.usualInletEnds.map((to) => ({ to, water: a.water[0] ?? ('cold' as const) })));
-  const ask = (list: typeof parts) => {
-    const began = performance.now();
-    let found = 0;
-    for (const { to, water } of questions) {
-      found += matchChains({ from: 'comp-3/8-m', to, parts: list, loose, need: { water, minLengthIn: 12 } }).chains.length;
-    }
-    return { found, seconds: (performance.now() - began) / 1000 };
-  };
-  indexParts(parts);
-  ask(parts);
-  const warm = ask(parts);
-  line('matchChains, demo catalogue, questions a second', (questions.length / warm.seconds).toFixed(0));
-  line('matchChains, demo catalogue, chains a second', (warm.found / warm.seconds).toFixed(0));
+  const ask = () => questions.reduce((n, { to, water }) => n + matchChains({ from: 'comp-3/8-m', to, parts, loose, need: { water, minLengthIn: 12 } }).chains.length, 0); // biome-ignore format: one sum
+  ask();
+  const [ms, found] = timed(ask);
+  line('matchChains, demo catalogue, chains a second', ((found * 1000) / ms).toFixed(0));
 }
 
-/** Pairs a second, against the same pairs looked up in a table made beforehand. */
-function mating(): void {
-  const codes = allEndCodes.filter((_, i) => i % 3 === 0);
-  const time = (judge: (a: string, b: string) => unknown) => {
-    const began = performance.now();
-    for (const a of codes) for (const b of codes) judge(a, b);
-    return (codes.length * codes.length * 1000) / (performance.now() - began);
-  };
-  const table = new Map(codes.flatMap((a) => codes.map((b) => [`${a} ${b}`, mate(a, b)] as const)));
-  time(mate);
-  const computed = time(mate);
-  const looked = time((a, b) => table.get(`${a} ${b}`));
-  line('mate, pairs a second', `${computed.toFixed(0)} (${(computed / looked).toFixed(2)} x of a table look-up)`);
+/** 20,000 parts over all end codes, 1,000 random queries; and against the baseline on a catalogue it can finish. */
+function generated(): void {
+  mate('comp-3/8-m', 'comp-3/8-f');
+  const parts = generatedParts(20_000);
+  const [indexMs, index] = timed(() => indexParts(parts));
+  line('index build, 20,000 parts (at most 400 ms; pairs of ends included)', `${indexMs.toFixed(0)} ms`);
+  const queries = generatedQueries(1000);
+  const ask = (q: (typeof queries)[number], list: Part[] | typeof index) =>
+    timed(() => matchChains({ ...q, parts: list, loose: generatedCaps, k: 5 }))[0];
+  const times = sorted(queries.map((q) => ask(q, index)));
+  line('matchChains, 20,000 parts, k = 5, median (at most 2 ms)', `${at(times, 0.5).toFixed(2)} ms`);
+  line('matchChains, 20,000 parts, k = 5, 95th percentile (at most 8 ms)', `${at(times, 0.95).toFixed(2)} ms`);
+  const few = generatedParts(1500).filter((p) => p.ends.length === 2 && !p.cutToLength);
+  const plain = queries.slice(0, 30).map((q) => ({ ...q, need: { water: 'cold' as const, potable: false, tempF: 32, pressurePsi: 0 } }));
+  const baseline = new Baseline(few);
+  const [yenMs] = timed(() => {
+    for (const q of plain) baseline.shortest(q, 5);
+  });
+  const fewIndex = indexParts(few);
+  matchChains({ ...plain[0]!, parts: fewIndex });
+  const [ownMs] = timed(() => {
+    for (const q of plain) matchChains({ ...q, parts: fewIndex, k: 5 });
+  });
+  line(`matchChains against Yen over graphology's Dijkstra, ${few.length} parts`, `${(yenMs / ownMs).toFixed(0)} x its rate (at least 20)`);
 }
 
-/** Server time of the visit page at 20 requests a second, against the page that needs no database. */
-async function pages(): Promise<void> {
+function small(): void {
+  const all = () => {
+    for (const a of allEndCodes) for (const b of allEndCodes) mate(a, b);
+  };
+  all();
+  const [ms] = timed(all);
+  line('mate over all pairs, a second (at least 200,000)', ((allEndCodes.length ** 2 * 1000) / ms).toFixed(0));
+  const reading = (i: number) => ({ gender: 'm' as const, diameterIn: 0.3 + i / 2000, threadsPerIn: 14 + (i % 14) });
+  for (let i = 0; i < 500; i++) identifyThread(reading(i));
+  const [all2000] = timed(() => { for (let i = 0; i < 2000; i++) identifyThread(reading(i)); }); // biome-ignore format: one loop
+  line('identifyThread (at most 0.3 ms)', `${(all2000 / 2000).toFixed(3)} ms`);
+}
+
+/** Requests at a steady rate; milliseconds each took, sorted. */
+async function steady(perSecond: number, count: number, send: (i: number) => Promise<Response>): Promise<number[]> {
+  const times: Promise<number>[] = [];
+  const start = performance.now();
+  for (let i = 0; i < count; i++) {
+    const began = performance.now();
+    times.push(send(i).then((r) => r.text()).then(() => performance.now() - began)); // biome-ignore format: one chain
+    await new Promise((wake) => setTimeout(wake, Math.max(0, start + ((i + 1) * 1000) / perSecond - performance.now())));
+  }
+  return sorted(await Promise.all(times));
+}
+
+async function pages(address: string): Promise<void> {
   const home = await (await fetch(`${address}/`)).text();
-  const visit = /\/visits\/[0-9a-f-]{36}/.exec(home)?.[0];
-  const time = async (path: string, requests: number) => {
-    const times: Promise<number>[] = [];
-    for (let i = 0; i < requests; i++) {
-      const began = performance.now();
-      times.push(
-        fetch(address + path)
-          .then((r) => r.text())
-          .then(() => performance.now() - began),
-      );
-      await new Promise((wake) => setTimeout(wake, 50));
-    }
-    return (await Promise.all(times)).sort((a, b) => a - b);
-  };
-  const still = await time('/match', 60);
-  const busy = await time(visit ?? '/', 200);
-  line(
-    'visit page at 20 requests/s, median',
-    `${at(busy, 0.5).toFixed(1)} ms (${(at(busy, 0.5) / at(still, 0.5)).toFixed(1)} x of the page without a database)`,
-  );
+  const visit = /\/visits\/[0-9a-f-]{36}/.exec(home)?.[0] ?? '/';
+  const still = await steady(20, 60, () => fetch(`${address}/parts`));
+  const busy = await steady(20, 200, () => fetch(address + visit));
+  line('visit page at 20 requests/s, median', `${at(busy, 0.5).toFixed(1)} ms (${(at(busy, 0.5) / at(still, 0.5)).toFixed(1)} x of a page without a database)`); // biome-ignore format: one line
   line('visit page at 20 requests/s, 95th percentile', `${at(busy, 0.95).toFixed(1)} ms`);
-  for (const path of ['/', visit ?? '/', '/match', '/ledger'])
-    line(`JavaScript of ${path.replace(/[0-9a-f-]{36}/, '...')}, compressed`, `${((await scriptBytes(path)) / 1000).toFixed(1)} kB of 170`);
+  for (const path of ['/', visit, '/match', '/gauge', '/rules', '/parts', '/ledger']) {
+    line(
+      `JavaScript of ${path.replace(/[0-9a-f-]{36}/, '...')}, compressed (at most 170 kB)`,
+      `${((await scriptBytes(address, path)) / 1000).toFixed(1)} kB`,
+    );
+  }
 }
 
 /** Every script a page asks for, and all that these import, gzipped. */
-async function scriptBytes(path: string): Promise<number> {
+async function scriptBytes(address: string, path: string): Promise<number> {
   const html = await (await fetch(address + path)).text();
   const open = [...html.matchAll(/\/_astro\/[\w.-]+\.js/g)].map((m) => m[0]);
   const seen = new Set<string>();
@@ -86,6 +111,52 @@ async function scriptBytes(path: string): Promise<number> {
   return bytes;
 }
 
-chains();
-mating();
-await fetch(`${address}/api/v1/health`).then(pages, () => console.log('The page figures want a running demo: ./start, then npm run bench.'));
+/** A key pressed to the frame that shows what came of it. */
+async function typing(address: string): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const measure = async (path: string, label: string, text: string) => {
+    await page.goto(address + path);
+    await page.waitForLoadState('networkidle');
+    await page.getByLabel(label).focus();
+    await page.evaluate(() => {
+      const times: number[] = [];
+      Object.assign(window, { times });
+      document.addEventListener('keydown', () => {
+        const began = performance.now();
+        requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - began)));
+      }, true); // biome-ignore format: one listener
+    });
+    for (let n = 0; n < 6; n++) {
+      await page.keyboard.type(text, { delay: 60 });
+      await page.getByLabel(label).fill('');
+    }
+    const times = sorted(await page.evaluate(() => (window as unknown as { times: number[] }).times));
+    line(`typing in "${label}" to a painted result, median (at most 50 ms)`, `${at(times, 0.5).toFixed(1)} ms`);
+  };
+  await measure('/match', 'From, water side', '3/8 comp');
+  await measure('/gauge', 'Diameter at the crests, in', '0.820');
+  await browser.close();
+}
+
+async function api(address: string, sql: Parameters<Parameters<typeof withHouse>[0]>[1]): Promise<void> {
+  await importParts(sql, THE_SHOP, asCsv(generatedParts(20_000)), new Date());
+  const queries = generatedQueries(400, 5);
+  const post = (i: number) =>
+    fetch(`${address}/api/v1/match`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...queries[i % queries.length], stock: 'all' }) }); // biome-ignore format: one call
+  for (let i = 0; i < 20; i++) await (await post(i)).text();
+  const times = await steady(50, 400, post);
+  line('API match at 50 requests/s, 20,000 parts, 95th percentile (at most 40 ms)', `${at(times, 0.95).toFixed(1)} ms`);
+}
+
+demoChains();
+generated();
+small();
+await withHouse(async (address, sql) => {
+  await pages(address);
+  await typing(address);
+  await api(address, sql);
+});

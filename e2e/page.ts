@@ -4,6 +4,8 @@ import { address } from './house.ts';
 /** Waits until the page's islands answer: what is pressed before is lost. */
 export async function hydrated(page: Page): Promise<void> {
   await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
+  // The framework takes hold of the page in the frames after that.
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
 }
 
 /** Opens one of today's runs by its name, at a stage. */

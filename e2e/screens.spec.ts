@@ -13,10 +13,27 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
   ['prove', (page) => openRun(page, /^Ice maker/, 'Prove')],
   ['log', (page) => openRun(page, /^Canteen sink, cold/, 'Log')],
   [
-    'quick match',
+    'match bench',
     async (page) => {
       await page.goto(`${address()}/match?q=from+3/8+comp+m+to+ght+m`);
       await page.getByRole('article').first().waitFor();
+    },
+  ],
+  ['ends', (page) => page.goto(`${address()}/ends?as=to`)],
+  [
+    'gauge',
+    async (page) => {
+      await page.goto(`${address()}/gauge`);
+      await hydrated(page);
+      await page.getByLabel('Diameter at the crests, in').fill('0.82');
+    },
+  ],
+  ['rules', (page) => page.goto(`${address()}/rules`)],
+  [
+    'parts',
+    async (page) => {
+      await page.goto(`${address()}/parts`);
+      await page.getByRole('row').nth(3).waitFor();
     },
   ],
   ['ledger', (page) => page.goto(`${address()}/ledger`)],
@@ -39,7 +56,7 @@ for (const [name, open] of SCREENS) {
     await page.waitForLoadState('networkidle');
     await hydrated(page);
     for (const sheet of ['light', 'dark']) {
-      if (sheet === 'dark') await page.keyboard.press('n');
+      if (sheet === 'dark') await page.getByRole('button', { name: /^Dark/ }).click();
       const { violations } = await new AxeBuilder({ page }).analyze();
       expect(violations.map((v) => `${sheet}, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
     }

@@ -35,8 +35,8 @@ export default function Parts() {
     );
   }, [catalogue, wanted]);
   return (
-    <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <div>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="min-w-0">
         <h1>Parts</h1>
         <label className="mt-2 grid max-w-140 gap-1">
           <span className="label">Search by name, kind, end or material</span>
@@ -114,13 +114,13 @@ function OwnParts() {
     }
   };
   return (
-    <aside className="grid content-start gap-3" aria-label="Own parts">
+    <aside className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3" aria-label="Own parts">
       <h2 className="border-b border-ink pb-1">Own parts</h2>
       <p>A CSV file with the columns of the one below. It takes the place of the own parts there were, all of it or nothing.</p>
       <a className="key" href="/api/v1/parts/own.csv">
         Own parts as CSV
       </a>
-      <label className="grid gap-1">
+      <label className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-1">
         <span className="label">Take in a file (CSV)</span>
         <input
           type="file"

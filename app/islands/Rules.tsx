@@ -65,8 +65,8 @@ export default function Rules({ initial, choices, seals }: Props) {
     }
   };
   return (
-    <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <div>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <div className="min-w-0">
         <h1>House rules</h1>
         <p className="text-soft">Where good plumbers disagree, the shop decides. Local code and the maker's instructions come first.</p>
         {choices.map((c) => (
@@ -85,7 +85,7 @@ export default function Rules({ initial, choices, seals }: Props) {
                   />
                   <span>
                     <b>{o.label}</b>
-                    {defaultRules[c.key] === o.value && <span className="text-soft"> (usual)</span>}
+                    {defaultRules[c.key] === o.value && ' (usual)'}
                     <span className="block">{o.reason}</span>
                   </span>
                 </label>

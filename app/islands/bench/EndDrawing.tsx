@@ -1,7 +1,7 @@
-import { endLabel, endSeat, parseEnd } from '../../../core/index.ts';
+import { parseEnd } from '../../../core/index.ts';
 import { Outline } from '../gauge/Candidates.tsx';
 
-/** An end as it looks, with what tells it apart: diameter, pitch, seat; or the way to find out. */
+/** An end as it looks, with its measures; or the way to find out. */
 export function EndDrawing({ code, measure }: { code: string | null; measure: 'from' | 'to' }) {
   if (code === null) {
     return (
@@ -17,16 +17,12 @@ export function EndDrawing({ code, measure }: { code: string | null; measure: 'f
   }
   const end = parseEnd(code);
   return (
-    <div className="mt-1 flex flex-wrap items-center gap-4 border border-rule bg-sheet p-2">
-      <Outline code={code} scale={58} />
-      <div>
-        <div className="font-mono">
-          {end.kind === 'thread' && `${end.thread.externalMajorIn.toFixed(4)} in x ${end.thread.threadsPerIn}`}
-          {end.kind === 'tube' && `${end.tube.odIn.toFixed(3)} in outside, ${end.tube.idIn.toFixed(3)} in bore`}
-          {end.kind === 'socket' && `for ${end.odIn.toFixed(3)} in outside`}
-        </div>
-        <div>{endSeat(code)}</div>
-        <div className="text-sm text-soft">{endLabel(code)}</div>
+    <div className="mt-1 flex min-h-22 items-center gap-4 border border-rule bg-sheet px-3 py-2">
+      <Outline code={code} scale={62} />
+      <div className="font-mono text-lg">
+        {end.kind === 'thread' && `${end.thread.externalMajorIn.toFixed(4)} in x ${end.thread.threadsPerIn}`}
+        {end.kind === 'tube' && `${end.tube.odIn.toFixed(3)} in outside, ${end.tube.idIn.toFixed(3)} in bore`}
+        {end.kind === 'socket' && `for ${end.odIn.toFixed(3)} in outside`}
       </div>
     </div>
   );

@@ -46,10 +46,10 @@ export function Candidates({ result, gender, nothingRead }: { result: Identifica
               </div>
               <span className="grid">
                 <a className="inline-flex min-h-8 items-center" href={`/match?from=${c.thread}-${gender}`}>
-                  as from
+                  use as from
                 </a>
                 <a className="inline-flex min-h-8 items-center" href={`/match?to=${c.thread}-${gender}`}>
-                  as to
+                  use as to
                 </a>
               </span>
             </div>

@@ -10,7 +10,7 @@ import {
 } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { Candidates } from './Candidates.tsx';
-import { HowTo } from './HowTo.tsx';
+import { HowTo, howTo } from './HowTo.tsx';
 import { LifeSize } from './LifeSize.tsx';
 
 interface Typed {
@@ -76,7 +76,7 @@ export default function Gauge({ appliances }: { appliances: { id: string; name: 
   }, [typed]);
   const known = appliances.filter((a) => knownAppliances.includes(a.id));
   return (
-    <div className="grid gap-6 lg:grid-cols-[25rem_minmax(0,1fr)]">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[25rem_minmax(0,1fr)]">
       <section className="grid content-start gap-3" aria-label="Readings">
         <h1>Thread gauge</h1>
         <Choices
@@ -181,10 +181,11 @@ export default function Gauge({ appliances }: { appliances: { id: string; name: 
           <>
             <Candidates result={result} gender={typed.gender} nothingRead={typed.diameter.trim() === '' && typed.pitch.trim() === ''} />
             {result.next && (
-              <div className="mt-4 grid items-center gap-4 border border-ink bg-sheet p-4 md:grid-cols-[12rem_1fr]">
+              <div className="mt-4 grid items-center gap-4 border border-ink bg-sheet px-4 py-2 md:grid-cols-[11rem_1fr]">
                 <HowTo measure={result.next.measure} />
                 <div>
                   <h2>Measure next: {MEASURE_NAMES[result.next.measure]}</h2>
+                  <p className="text-lg">{howTo(result.next.measure)}.</p>
                   <p className="text-soft">Expected to tell {result.next.gainBits.toFixed(2)} bits: the most of what is left.</p>
                 </div>
               </div>

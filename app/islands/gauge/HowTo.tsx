@@ -88,15 +88,14 @@ const DRAWINGS: Record<Measure, { said: string; drawing: ReactNode }> = {
   },
 };
 
-/** How the next measurement is taken, drawn. */
+/** How a measurement is taken, in words and drawn. */
+export const howTo = (measure: Measure): string => DRAWINGS[measure].said;
+
 export function HowTo({ measure }: { measure: Measure }) {
   const { said, drawing } = DRAWINGS[measure];
   return (
-    <figure>
-      <svg viewBox="0 0 180 140" className="w-full max-w-48" role="img" aria-label={said}>
-        {drawing}
-      </svg>
-      <figcaption>{said}</figcaption>
-    </figure>
+    <svg viewBox="0 0 180 140" className="w-full max-w-44" role="img" aria-label={said}>
+      {drawing}
+    </svg>
   );
 }

@@ -1,0 +1,28 @@
+/** A house of the bench's own: a database with the demo and a server on it, gone when it is done. */
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startServer } from '../e2e/server.ts';
+import { startCluster } from '../ops/cluster.ts';
+import { now } from '../store/clock.ts';
+import { connect, type Sql } from '../store/connection.ts';
+import { migrate, readMigrations } from '../store/migrate.ts';
+import { ensureDemo } from '../store/seed/demo.ts';
+
+export async function withHouse(work: (address: string, sql: Sql) => Promise<void>): Promise<void> {
+  const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-bench-'));
+  chmodSync(folder, 0o755);
+  const cluster = await startCluster(join(folder, 'cluster'), { quick: true });
+  await migrate(cluster.url, readMigrations(join('store', 'migrations')));
+  const sql = connect(cluster.url, 2);
+  await ensureDemo(sql, now());
+  const server = await startServer(cluster.url);
+  try {
+    await work(server.address, sql);
+  } finally {
+    await server.kill();
+    await sql.end();
+    cluster.stop();
+    rmSync(folder, { recursive: true });
+  }
+}

@@ -1,0 +1,142 @@
+/** The match bench, the gauge, house rules and own parts, as their users go through them. */
+import { expect, test } from '@playwright/test';
+import { address } from './house.ts';
+import { hydrated, tabTo } from './page.ts';
+
+test('a thread is found by keys alone, and the next measurement is named', async ({ page }) => {
+  await page.goto(address());
+  await page.keyboard.press('g');
+  await page.keyboard.press('t');
+  await page.waitForURL(/gauge/);
+  await hydrated(page);
+  await tabTo(page, page.getByLabel('Diameter at the crests, in'));
+  await page.keyboard.type('0.82');
+  await tabTo(page, page.getByLabel('Threads per inch'));
+  await page.keyboard.type('14');
+  await expect(page.getByRole('heading', { name: 'One of 3: the readings cannot tell them apart' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Measure next: the seat' })).toBeVisible();
+  await page.getByLabel('Diameter at the crests, in').fill('40');
+  await expect(page.getByText(/diameter: 40 will not do/)).toBeVisible();
+});
+
+for (const ratio of [1, 2]) {
+  test(`life size is life size on a screen set against a card, at ${ratio} device pixels to the pixel`, async ({ browser }) => {
+    const page = await browser.newPage({ deviceScaleFactor: ratio });
+    await page.goto(`${address()}/gauge`);
+    await hydrated(page);
+    await page.getByLabel('Size of the frame').fill(String(120 * ratio));
+    await page.getByLabel('Diameter at the crests, in').fill('0.56');
+    const frame = Number(await page.locator('[data-frame=card] rect').getAttribute('width'));
+    expect(frame).toBeCloseTo((85.6 / 25.4) * 120, 1);
+    const outline = page.getByRole('region', { name: 'Life size' }).locator('svg[data-code="comp-3/8-m"]');
+    const heights = await outline.evaluate(
+      (svg) =>
+        Math.max(...[...svg.querySelectorAll('polygon')].flatMap((p) => [...p.points].map((q) => q.y))) -
+        Math.min(...[...svg.querySelectorAll('polygon')].flatMap((p) => [...p.points].map((q) => q.y))),
+    );
+    // Over the body behind the thread: 0.5625 in of thread and 0.045 in of wall on either side.
+    expect(heights / 120).toBeCloseTo(0.5625 + 0.09, 2);
+    await page.reload();
+    await hydrated(page);
+    await expect(page.getByText('Hold the fitting against its outline.')).toBeVisible();
+    await page.close();
+  });
+}
+
+test('the bench re-ranks when a rule is tried out, says what changed, and its link opens it again', async ({ page }) => {
+  await page.goto(`${address()}/match?from=cu-5/8od&to=ptc-1/4od&length=60&stop=yes`);
+  await page.getByRole('article', { name: 'Chain 1' }).waitFor();
+  await hydrated(page);
+  await page.getByText('House rules, tried out').click();
+  const before = await page.getByRole('article', { name: 'Chain 1' }).textContent();
+  await page.getByRole('combobox', { name: 'Push-to-connect' }).selectOption('never');
+  await expect(page.getByRole('status')).toContainText(/Was best|stays the same/);
+  await expect(page).toHaveURL(/push=never/);
+  const after = await page.getByRole('article', { name: 'Chain 1' }).textContent();
+  expect(after).not.toBe(before);
+  await page.reload();
+  await expect(page.getByRole('article', { name: 'Chain 1' })).toHaveText(after!);
+});
+
+test('why not this part: the first reason; and a chain goes to a run', async ({ page }) => {
+  await page.goto(`${address()}/match?from=comp-3/8-m&to=ght-3/4-m&length=52`);
+  await page.getByRole('article', { name: 'Chain 1' }).waitFor();
+  await page.getByText('Why not this part or that?').click();
+  await page.getByLabel(/Part, by words of its name/).fill('adapter 1/2 fip 3/4 hose');
+  await page
+    .getByRole('button', { name: /1\/2 FIP x 3\/4 hose thread/ })
+    .first()
+    .click();
+  await expect(page.getByText(/^J1, comp-3\/8-m with npt-1\/2-f/)).toBeVisible();
+  await page.getByRole('article', { name: 'Chain 1' }).getByRole('button', { name: 'Take' }).click();
+  await expect(page.getByRole('heading', { name: 'Shopping list' })).toBeVisible();
+  await page.getByLabel('Run of today or tomorrow').selectOption({ label: 'Yard hydrant, Old wing: worn stops, tomorrow' });
+  await page.getByRole('button', { name: 'Take it there' }).click();
+  await page.waitForURL(/visits/);
+  await expect(page.getByRole('img', { name: /The line of Yard hydrant/ })).toBeVisible();
+});
+
+test('an impossible pair names the missing part', async ({ page }) => {
+  await page.goto(`${address()}/match?from=pb-5/8od&to=ght-3/4-m`);
+  await expect(page.getByText(/Nothing in the tables seals on 1\/2 in nominal polybutylene tube/)).toBeVisible();
+});
+
+test('a house rule is kept with its reason, and a second window is told', async ({ page, context }) => {
+  const other = await context.newPage();
+  for (const p of [page, other]) {
+    await p.goto(`${address()}/rules`);
+    await hydrated(p);
+    await p.getByRole('radio', { name: /Thread paste/ }).check();
+    await p.getByLabel('Why the house does it so').fill('worn threads in the old wing');
+  }
+  await page.getByRole('button', { name: /^Keep as version/ }).click();
+  await expect(page.getByText(/Kept as version 1/)).toBeVisible();
+  await other.getByRole('button', { name: /^Keep as version/ }).click();
+  await expect(other.getByText(/changed meanwhile/)).toBeVisible();
+  await page.getByRole('radio', { name: /PTFE tape/ }).check();
+  await page.getByLabel('Why the house does it so').fill('back to tape');
+  await page.getByRole('button', { name: /^Keep as version/ }).click();
+  await expect(page.getByText(/Kept as version 2/)).toBeVisible();
+});
+
+test('a file of parts is refused by line and column, and taken in when it is right', async ({ page }) => {
+  await page.goto(`${address()}/parts`);
+  await hydrated(page);
+  const header =
+    'id,name,kind,ends,flexible,cut_to_length,length_in,max_length_in,waters,max_psi,max_f,potable,price_cents,cents_per_ft,minutes,material,tags,van';
+  const good = 'own-1,own adapter,adapter,a=comp-3/8-f@either b=comp-1/4-m@either,no,no,1.4,,cold hot,200,180,yes,480,,2,brass,brass,0';
+  const file = (text: string) => ({ name: 'parts.csv', mimeType: 'text/csv', buffer: Buffer.from(`${text}\r\n`) });
+  await page.getByLabel('Take in a file (CSV)').setInputFiles(file([header, good.replace('comp-3/8-f', 'comp-3/7-f')].join('\r\n')));
+  await expect(page.getByText('Line 2, ends:')).toBeVisible();
+  await page.getByLabel('Take in a file (CSV)').setInputFiles(file([header, good].join('\r\n')));
+  await expect(page.getByText(/Taken in: 1 parts/)).toBeVisible();
+  const back = await (await page.request.get(`${address()}/api/v1/parts/own.csv`)).text();
+  expect(back).toBe(`${header}\r\n${good}\r\n`);
+});
+
+test('the API answers, refuses politely, and describes itself', async ({ request }) => {
+  const ask = (path: string, data: unknown) => request.post(`${address()}/api/v1/${path}`, { data: data as object });
+  expect((await (await ask('mate', { a: 'comp-3/8-m', b: 'comp-3/8-f' })).json()).verdict).toBe('seals');
+  expect((await (await ask('identify', { gender: 'm', diameterIn: 0.56, threadsPerIn: 24 })).json()).answer).toEqual(['comp-3/8']);
+  const { chains } = await (await ask('match', { from: 'comp-3/8-m', to: 'comp-1/4-m', need: { water: 'cold', minLengthIn: 55 } })).json();
+  const query = { from: 'comp-3/8-m', to: 'comp-1/4-m', need: { water: 'cold', minLengthIn: 55 } };
+  expect((await (await ask('why-not', { ...query, parts: chains[0].parts })).json()).because).toEqual([]);
+  expect((await (await request.get(`${address()}/api/v1/ends?q=1/2 fip`)).json()).ends[0].end).toBe('npsm-1/2-f');
+  for (const [path, body, status] of [
+    ['mate', { a: 'comp-3/7-m', b: 'comp-3/8-f' }, 422],
+    ['identify', { gender: 'm', diameterIn: -1 }, 422],
+    ['identify', { gender: 'm', threadsPerIn: 300 }, 422],
+    ['match', { from: 'comp-3/8-m' }, 422],
+    ['why-not', { ...query, parts: 'all' }, 422],
+  ] as const) {
+    const response = await ask(path, body);
+    expect(response.status()).toBe(status);
+    expect(response.headers()['content-type']).toContain('application/problem+json');
+    expect((await response.json()).detail.length).toBeGreaterThan(10);
+  }
+  const api = await (await request.get(`${address()}/api/v1/openapi.json`)).json();
+  expect(api.openapi).toBe('3.1.0');
+  expect(Object.keys(api.paths)).toEqual(
+    expect.arrayContaining(['/api/v1/mate', '/api/v1/identify', '/api/v1/match', '/api/v1/why-not', '/api/v1/ends', '/api/v1/parts']),
+  );
+});
