@@ -5,6 +5,15 @@ import { defaultRules, type MatchQuery, mate, type Part, sealById } from '../cor
 
 const { weights } = defaultRules;
 
+/** Dollars of an edge that is closed for a while: more than any path costs. */
+const CLOSED = 1e9;
+
+interface Edge {
+  dollars: number;
+  source: string;
+  target: string;
+}
+
 interface Way {
   node: string;
   inCode: string;
@@ -26,7 +35,7 @@ function waysOf(parts: Part[]): Way[] {
 }
 
 export class Baseline {
-  private readonly graph = new DirectedGraph<object, { dollars: number }>();
+  private readonly graph = new DirectedGraph<object, Edge>();
   private readonly ways: Way[];
   private readonly joints = new Map<string, number | null>();
 
@@ -53,7 +62,8 @@ export class Baseline {
   }
 
   private edge(a: string, b: string, joint: number | null, dollars: number): void {
-    if (joint !== null && a !== b && a.split(' ')[0] !== b.split(' ')[0]) this.graph.addEdge(a, b, { dollars: joint + dollars });
+    if (joint !== null && a !== b && a.split(' ')[0] !== b.split(' ')[0])
+      this.graph.addEdge(a, b, { dollars: joint + dollars, source: a, target: b });
   }
 
   private joint(a: string, b: string): number | null {
@@ -89,8 +99,8 @@ export class Baseline {
   }
 
   private path(start: string, without: Set<string>, barred: Set<string>): { path: string[]; cost: number } | null {
-    const weight = (_: string, attributes: { dollars: number }, source: string, target: string) =>
-      without.has(target) || without.has(source) || barred.has(`${source}>${target}`) ? Number.POSITIVE_INFINITY : attributes.dollars;
+    const weight = (_: string, { dollars, source, target }: Edge) =>
+      without.has(target) || without.has(source) || barred.has(`${source}>${target}`) ? CLOSED : dollars;
     const path = dijkstra.bidirectional(this.graph, start, 'to', weight as never);
     if (!path) return null;
     const cost = this.costOf(path);

@@ -12,6 +12,14 @@ function odName(size: string): string {
 
 /** '9/16-24': the male thread's major diameter and its threads per inch. */
 export function threadSpec(end: ThreadEnd): string {
+  const known = specs.get(end.thread.id) ?? specOf(end);
+  specs.set(end.thread.id, known);
+  return known;
+}
+
+const specs = new Map<string, string>();
+
+function specOf(end: ThreadEnd): string {
   const { externalMajorIn, threadsPerIn, family } = end.thread;
   if (family === 'm') return `M${end.size.replace('x', ' x ')} mm`;
   return `${writeFraction(externalMajorIn)}-${writeFraction(threadsPerIn, 2)}`;

@@ -33,8 +33,15 @@ export interface Mating {
 export function mate(a: EndCode, b: EndCode, rules: HouseRules = defaultRules): Mating {
   const [first, second] = a <= b ? [parseEnd(a), parseEnd(b)] : [parseEnd(b), parseEnd(a)];
   const fit = judge(first, second);
-  if (fit.seal === null) return { ...fit, sealant: null, turns: null };
+  if (fit.seal === null) return withMisses({ verdict: fit.verdict, seal: null, sealant: null, loose: fit.loose, turns: null, because: fit.because }, fit);
   return finish(fit, fit.seal, first, second, rules);
+}
+
+/** Adds what names a near miss, where there is any. */
+function withMisses(mating: Mating, fit: Fit): Mating {
+  if (fit.nearMiss !== undefined) mating.nearMiss = fit.nearMiss;
+  if (fit.bindsAfterTurns !== undefined) mating.bindsAfterTurns = fit.bindsAfterTurns;
+  return mating;
 }
 
 function judge(a: End, b: End): Fit {
@@ -62,15 +69,15 @@ function finish(fit: Fit, seal: SealId, a: End, b: End, rules: HouseRules): Mati
   if (id === 'taper-plastic') because.push(...taperPlastic(a, b));
   const turns = plastic ? softened(id) : sealById(id).turns;
   const chosen = turns && houseTurns(id, turns, rules);
-  return {
+  const mating: Mating = {
     verdict,
     seal: id,
     sealant: sealant(id, rules, because),
     loose: fit.loose,
     turns: chosen?.turns ?? null,
-    ...(fit.nearMiss === undefined ? {} : { nearMiss: fit.nearMiss }),
     because: chosen ? [...because, ...chosen.because] : because,
   };
+  return withMisses(mating, fit);
 }
 
 const PLASTIC_SEAL: Partial<Record<SealId, SealId>> = { washer: 'washer-plastic', taper: 'taper-plastic' };

@@ -27,7 +27,7 @@ const PAIRS: [string, string[]][] = [
 
 /** The rule id that names two threads as near misses of each other: 'near-comp-1/4-flare-1/4'. */
 export function nearId(a: string, b: string): string {
-  return `near-${[a, b].sort().join('-')}`;
+  return a < b ? `near-${a}-${b}` : `near-${b}-${a}`;
 }
 
 const CLASSIC = new Set(PAIRS.flatMap(([a, others]) => others.map((b) => nearId(a, b))));

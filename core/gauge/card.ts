@@ -42,8 +42,8 @@ export function gaugeCard(): Mark[] {
     ...inchRuler(1.15),
     ...millimetreRuler(1.75),
     ...holes(2.75),
-    ...combs(4.15),
-    ...profiles(6.35),
+    ...combs(4.4),
+    ...profiles(6.4),
   ];
 }
 
@@ -113,7 +113,7 @@ function profiles(y: number): Mark[] {
   PROFILES.forEach((code, i) => {
     const { points } = silhouette(code);
     const x = LEFT + 0.75 + (i % 4) * 1.8;
-    const middle = y + 0.75 + Math.floor(i / 4) * 1.45;
+    const middle = y + 0.75 + Math.floor(i / 4) * 1.42;
     const outline = points.slice(0, points.length).map(([px, py]): At => [x + px, middle - py]);
     const mirrored = points.map(([px, py]): At => [x + px, middle + py]);
     out.push({ kind: 'polygon', points: outline, filled: false }, { kind: 'polygon', points: mirrored, filled: false });
