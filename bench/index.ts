@@ -38,6 +38,7 @@ function generated(): void {
   const queries = generatedQueries(1000);
   const ask = (q: (typeof queries)[number], list: Part[] | typeof index) =>
     timed(() => matchChains({ ...q, parts: list, loose: generatedCaps, k: 5 }))[0];
+  for (const q of queries.slice(0, 300)) ask(q, index);
   const times = sorted(queries.map((q) => ask(q, index)));
   line('matchChains, 20,000 parts, k = 5, median (at most 2 ms)', `${at(times, 0.5).toFixed(2)} ms`);
   line('matchChains, 20,000 parts, k = 5, 95th percentile (at most 8 ms)', `${at(times, 0.95).toFixed(2)} ms`);

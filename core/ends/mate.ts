@@ -33,7 +33,8 @@ export interface Mating {
 export function mate(a: EndCode, b: EndCode, rules: HouseRules = defaultRules): Mating {
   const [first, second] = a <= b ? [parseEnd(a), parseEnd(b)] : [parseEnd(b), parseEnd(a)];
   const fit = judge(first, second);
-  if (fit.seal === null) return withMisses({ verdict: fit.verdict, seal: null, sealant: null, loose: fit.loose, turns: null, because: fit.because }, fit);
+  if (fit.seal === null)
+    return withMisses({ verdict: fit.verdict, seal: null, sealant: null, loose: fit.loose, turns: null, because: fit.because }, fit);
   return finish(fit, fit.seal, first, second, rules);
 }
 

@@ -50,7 +50,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
     rate: number,
     tapers: boolean,
     counts: Map<string, number>,
-    has: { line: boolean; stop: boolean; rejoined: boolean },
+    has: { line: boolean; stop: boolean; arrestor: boolean; rejoined: boolean },
   ) => {
     const join = (a: string, b: string) => {
       const m = mate(a, b);
@@ -65,7 +65,8 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       };
     };
     const last = join(open, q.to);
-    const complete = (q.need.minLengthIn === undefined || has.line) && (!q.need.stop || has.stop) && (q.rejoin === undefined || has.rejoined);
+    const lacks = (q.need.minLengthIn !== undefined && !has.line) || (q.need.stop && !has.stop) || (q.need.arrestor && !has.arrestor);
+    const complete = !lacks && (q.rejoin === undefined || has.rejoined);
     if (last && complete && !(used.length > 0 && tapers && last.taper && !used.some((p) => p.tags.includes('union')))) {
       const total =
         (cents + last.cents) / 100 + minutes * w.minuteDollars + (rate + last.rate) * w.callbackDollars + (short(last.counts) ? w.tripDollars : 0);
@@ -105,6 +106,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
             const now = {
               line: has.line || p.flexible,
               stop: has.stop || (p.tags.includes('stop') && !has.line),
+              arrestor: p.tags.includes('arrestor') || (has.arrestor && !(p.flexible && (p.lengthIn ?? 0) > 72)),
               rejoined: has.rejoined || taken !== null,
             };
             step(exit.code, [...used, p], `${key} ${p.id}:${entry.code}>${exit.code}`, c, minutes + p.minutes, r, tapers && into.taper, more, now);
@@ -113,8 +115,8 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       });
     }
   };
-  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, rejoined: false });
-  if (q.need.minLengthIn !== undefined || q.need.stop || q.rejoin !== undefined) totals.delete('');
+  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, arrestor: false, rejoined: false });
+  if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.rejoin !== undefined) totals.delete('');
   return [...totals.values()].sort((a, b) => a - b);
 }
 
@@ -124,27 +126,28 @@ describe('chains against exhaustive search', () => {
     ends: fc.array(fc.tuple(fc.constantFrom(...CODES), port), { minLength: 2, maxLength: 3 }),
     priceCents: fc.integer({ min: 100, max: 2000 }),
     minutes: fc.integer({ min: 1, max: 9 }),
-    lengthIn: fc.integer({ min: 1, max: 70 }),
+    lengthIn: fc.integer({ min: 1, max: 90 }),
     flexible: fc.boolean(),
-    tags: fc.subarray(['stop', 'union', 'valved:e2']),
+    tags: fc.subarray(['stop', 'union', 'arrestor', 'valved:e2']),
   });
 
   it('finds the same totals on small random catalogues', () => {
     const query = fc.record({
-      made: fc.array(anyPart, { minLength: 1, maxLength: 5 }),
+      made: fc.array(anyPart, { minLength: 1, maxLength: 6 }),
       from: fc.constantFrom(...CODES),
       to: fc.constantFrom(...CODES),
       rejoin: fc.option(fc.constantFrom(...CODES), { nil: undefined, freq: 1 }),
       minLengthIn: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined, freq: 1 }),
       stop: fc.integer({ min: 0, max: 3 }).map((n) => n === 0),
-      stocked: fc.option(fc.array(fc.boolean(), { minLength: 5, maxLength: 5 }), { nil: undefined }),
+      arrestor: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
+      stocked: fc.option(fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), { nil: undefined }),
     });
     let answered = 0;
     fc.assert(
-      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, stocked }) => {
+      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, arrestor, stocked }) => {
         const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
         const stock = stocked && Object.fromEntries([...parts.map((p, i) => [p.id, stocked[i] ? 1 : 0]), ...CAPS.map((c, i) => [c.code, i % 2])]);
-        const q = { from, to, parts, loose: CAPS, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop } };
+        const q = { from, to, parts, loose: CAPS, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop, arrestor } };
         const wanted = exhaustive(q).slice(0, 5);
         const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
         if (wanted.length > 0) answered++;

@@ -138,12 +138,14 @@ export class ToGo {
     const at = this.cost[node]!;
     const room = (this.cap - at) / this.share;
     for (let i = start; i < ways.startOut[open + 1]!; i++) {
-      if (baseDollars(ways.outRow, i * STRIDE) > room) {
+      const base = baseDollars(ways.outRow, i * STRIDE);
+      if (base > room) {
         this.unfinished.push({ node, next: i });
         return;
       }
       const way = ways.byOut[i]!;
       const entry = ways.inCode[way]!;
+      if (!this.mayImprove(entry, at + base * this.share)) continue;
       if (ways.spare[way]) {
         const choices = p.choiceCount(way);
         const first = p.firstChoice(way);
@@ -153,6 +155,13 @@ export class ToGo {
         if (dollars < Number.POSITIVE_INFINITY) this.backOverPiece(entry, p.brought, dollars, state, at);
       }
     }
+  }
+
+  /** Could an entry be reached for less than so far, were it for this? */
+  private mayImprove(entry: number, at: number): boolean {
+    const node = this.entries + entry * this.count;
+    for (let state = 0; state < this.count; state++) if (this.cost[node + state]! > at) return true;
+    return false;
   }
 
   private backOverPiece(entry: number, brings: number, dollars: number, state: number, at: number): void {
@@ -199,18 +208,22 @@ function cameFor(s: Setting, marginal: boolean, k: { from: number; entries: numb
   const { partners } = pairTable();
   const bounds = lowerBounds(s.index, s.rules.weights);
   const known = new Float64Array(2 * k.entries).fill(Number.NaN);
+  const trip = s.rules.weights.tripDollars;
+  const to = (open: number, has: number): number => {
+    const at = k.from * codeCount + open;
+    let most = bounds.any[at]!;
+    for (const bit of LEADING) if (has & bit) most = Math.max(most, bounds.through(bit)[at]!);
+    return has & HAS.trip ? most + trip : most;
+  };
   const least = (node: number): number => {
     const entry = node >= k.entries;
     const place = entry ? node - k.entries : node;
     const code = Math.floor(place / k.count);
     const has = k.states[place % k.count]!;
-    const between = (open: number) => {
-      let most = bounds.any[k.from * codeCount + open]!;
-      for (const bit of LEADING) if (has & bit) most = Math.max(most, bounds.through(bit)[k.from * codeCount + open]!);
-      return most;
-    };
-    const trip = has & HAS.trip ? s.rules.weights.tripDollars : 0;
-    return trip + (entry ? partners[code]!.reduce((min, open) => Math.min(min, between(open)), Number.POSITIVE_INFINITY) : between(code));
+    if (!entry) return to(code, has);
+    let min = Number.POSITIVE_INFINITY;
+    for (const open of partners[code]!) min = Math.min(min, to(open, has));
+    return min;
   };
   return (node) => {
     if (Number.isNaN(known[node]!)) known[node] = least(node);

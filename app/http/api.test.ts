@@ -1,0 +1,74 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import fc from 'fast-check';
+import { catalogue } from '../../catalog/index.ts';
+import { allEndCodes, defaultRules, identifyThread, type MatchQuery, matchChains, mate, readEnd, whyNot } from '../../core/index.ts';
+import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
+import { answerOf } from './faults.ts';
+import { openapi } from './openapi.ts';
+
+const { parts, loose } = catalogue();
+const code = fc.oneof({ weight: 6, arbitrary: fc.constantFrom(...allEndCodes) }, { weight: 1, arbitrary: fc.string({ maxLength: 12 }) });
+const number = fc.oneof(
+  { weight: 3, arbitrary: fc.double({ min: 0.1, max: 60, noNaN: true }) },
+  { weight: 1, arbitrary: fc.constantFrom(-1, 0, 40, 300, 1e308, Number.NaN) },
+);
+const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: undefined });
+const need = fc.record({
+  water: fc.constantFrom('cold', 'hot', 'steam'),
+  minLengthIn: maybe(number),
+  stop: maybe(fc.boolean()),
+  arrestor: maybe(fc.boolean()),
+  reachable: maybe(fc.boolean()),
+  pressurePsi: maybe(number),
+});
+const query = { from: code, to: code, rejoin: maybe(code), need, k: maybe(fc.integer({ min: -1, max: 30 })) };
+
+/** What a request is answered with, its body going over JSON as it would. */
+async function statusOf(work: () => unknown): Promise<number> {
+  try {
+    await work();
+    return 200;
+  } catch (error) {
+    return answerOf(error).status;
+  }
+}
+
+describe('the matching API', () => {
+  const overJson = (body: unknown) => JSON.parse(JSON.stringify(body ?? null)) as unknown;
+  const filled = (q: object) => ({ ...q, parts, loose, rules: defaultRules }) as unknown as MatchQuery;
+  const calls: [string, number, fc.Arbitrary<unknown>, (body: unknown) => unknown][] = [
+    ['mate', 4000, fc.record({ a: code, b: code }), (body) => { const { a, b } = mateShape.parse(body); return mate(a, b); }],
+    ['identify', 4000, fc.record({ gender: fc.constantFrom('m', 'f', 'x'), diameterIn: maybe(number), threadsPerIn: maybe(number), seenOn: maybe(fc.constantFrom('toilet', 'kettle')) }), (body) => identifyThread(identifyShape.parse(body))],
+    ['match', 1500, fc.record(query), (body) => matchChains(filled(matchShape.parse(body)))],
+    ['why-not', 500, fc.record({ ...query, parts: fc.array(fc.constantFrom(...parts.slice(0, 40).map((p) => p.id), 'no-such'), { maxLength: 4 }) }), (body) => { const { parts: ids, ...rest } = whyNotShape.parse(body); return whyNot(filled(rest), ids); }],
+    ['anything', 500, fc.anything(), (body) => matchShape.parse(body)],
+  ]; // biome-ignore format: a table
+  for (const [name, runs, body, work] of calls) {
+    it(`answers ${runs} random requests to ${name} without a fault of its own`, async () => {
+      let good = 0;
+      await fc.assert(
+        fc.asyncProperty(body, async (b) => {
+          const status = await statusOf(() => work(overJson(b)));
+          if (status === 200) good++;
+          assert.ok(status < 500, `${status} for ${JSON.stringify(b)}`);
+        }),
+        { numRuns: runs, seed: 3 },
+      );
+      if (name !== 'anything') assert.ok(good > runs / 20, `only ${good} were answered`);
+    });
+  }
+
+  it('reads anything typed without throwing', () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 300 }), (text) => void readEnd(text)),
+      { numRuns: 2000 },
+    );
+  });
+
+  it('is described by the shapes that read it', () => {
+    const text = JSON.stringify(openapi());
+    assert.match(text, /"openapi":"3.1.0"/);
+    for (const field of ['diameterSigmaIn', 'rejoin', 'minLengthIn', 'threadSealant']) assert.ok(text.includes(field), field);
+  });
+});
