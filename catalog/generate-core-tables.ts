@@ -1,5 +1,4 @@
 /** Writes the core's frozen tables from the catalogue's CSV: `npm run tables`. A test holds the two equal. */
-import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { readAppliances } from './appliances.ts';
@@ -25,5 +24,4 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   writeFileSync(out('tubes'), tableSource('tubes', 'Tube', 'tubes', readTubes()));
   writeFileSync(out('seals'), tableSource('seals', 'Seal', 'seals', readSeals()));
   writeFileSync(out('inlets'), tableSource('inlets', 'Inlets', 'inlets', inletsOf()).replace('inlets.csv', 'appliances.csv'));
-  execFileSync('npx', ['biome', 'format', '--write', 'core/ends'], { stdio: 'inherit' });
 }

@@ -13,8 +13,10 @@ async function openRun(page: Page, name: string, stage: string): Promise<void> {
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .first()
     .click();
+  await page.waitForURL(/visits/);
   await page.locator('astro-island[ssr]').waitFor({ state: 'detached' });
   await page.getByRole('tabpanel').waitFor();
+  await page.waitForTimeout(200);
   await page.getByRole('tab', { name: new RegExp(stage) }).click();
 }
 
@@ -27,10 +29,27 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
   { file: 'log', open: (page) => openRun(page, 'Canteen sink, cold', 'Log') },
   {
-    file: 'quick-match',
+    file: 'match-bench',
     open: async (page) => {
-      await page.goto(`${base}/match?q=from+3/8+comp+m+to+ght+m`);
+      await page.goto(`${base}/match?from=comp-3/8-m&to=ght-3/4-m&water=hot&length=52`);
       await page.getByRole('article').first().waitFor();
+    },
+  },
+  {
+    file: 'gauge',
+    open: async (page) => {
+      await page.goto(`${base}/gauge`);
+      await page.locator('astro-island[ssr]').waitFor({ state: 'detached' });
+      await page.getByLabel('Diameter at the crests, in').fill('0.820');
+      await page.getByLabel('Threads per inch').fill('14');
+    },
+  },
+  { file: 'rules', open: async (page) => void (await page.goto(`${base}/rules`)) },
+  {
+    file: 'parts',
+    open: async (page) => {
+      await page.goto(`${base}/parts`);
+      await page.getByRole('row').nth(3).waitFor();
     },
   },
   { file: 'ledger', open: async (page) => void (await page.goto(`${base}/ledger`)) },

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { callbackRate } from '../../core/index.ts';
 import type { LedgerPage, LedgerQuery } from '../../store/ledger.ts';
+import { Select } from '../ui/Select.tsx';
 import { money, SEAL_WORDS } from '../ui/words.ts';
 
 interface Props {
@@ -138,30 +139,5 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
         )}
       </div>
     </div>
-  );
-}
-
-function Select({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: [string, string][];
-  onChange: (value: string) => void;
-}) {
-  return (
-    <label className="grid gap-1">
-      <span className="label">{label}</span>
-      <select className="field" value={value} onChange={(e) => onChange(e.target.value)}>
-        {options.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }

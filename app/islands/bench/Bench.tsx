@@ -61,6 +61,13 @@ export default function Bench({ address, rules, runs }: Props) {
   const result = useMemo(() => (query ? matchChains(query) : null), [query]);
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
   const told = useChange(result, q, names);
+  // A link to a chain opens it as taken.
+  const wanted = useRef(address.take ?? null);
+  useEffect(() => {
+    if (!result || wanted.current === null) return;
+    setTaken(result.chains.find((c) => c.parts.join(',') === wanted.current) ?? null);
+    wanted.current = null;
+  }, [result]);
   const badLength = Number.isNaN(inchesOf(q.length));
   const swap = () => set({ from: q.to, to: q.from });
   return (
@@ -69,14 +76,14 @@ export default function Bench({ address, rules, runs }: Props) {
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_auto_1fr_21rem]">
         <div>
           <EndPicker key={`from ${q.from}`} id="from" label="From, water side" value={q.from} onChange={(from) => set({ from })} />
-          <EndDrawing code={q.from} measure="from" />
+          <EndDrawing code={q.from} side="from" asked={link.slice(link.indexOf('?') + 1)} />
         </div>
         <button type="button" className="key mt-7" onClick={swap} aria-label="Swap the two ends">
           ⇄
         </button>
         <div>
           <EndPicker key={`to ${q.to}`} id="to" label="To, appliance side" value={q.to} onChange={(to) => set({ to })} />
-          <EndDrawing code={q.to} measure="to" />
+          <EndDrawing code={q.to} side="to" asked={link.slice(link.indexOf('?') + 1)} />
         </div>
         <Demands q={q} set={set} badLength={badLength} />
       </div>
@@ -106,7 +113,9 @@ export default function Bench({ address, rules, runs }: Props) {
               onUse={setTaken}
               useWord="Take"
             />
-            {taken && <Take chain={taken} query={query} catalogue={catalogue} names={names} link={link} runs={runs} />}
+            {taken && (
+              <Take chain={taken} query={query} catalogue={catalogue} names={names} link={`${link}&take=${taken.parts.join(',')}`} runs={runs} />
+            )}
             <Refused result={result} names={names} />
             <WhyNot query={query} names={names} />
           </>

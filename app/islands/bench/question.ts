@@ -73,3 +73,11 @@ export function inchesOf(length: string): number | undefined {
   const inches = readFraction(length);
   return inches !== null && inches > 0 && inches <= 12_000 ? inches : Number.NaN;
 }
+
+/** A bench address with one end put into what was asked before. */
+export function withEnd(asked: string, side: 'from' | 'to', code: string): string {
+  const out = new URLSearchParams(asked);
+  out.delete('q');
+  out.set(side, code);
+  return `/match?${out}`;
+}

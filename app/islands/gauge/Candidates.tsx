@@ -1,12 +1,21 @@
 import { endLabel, type Identification, parseEnd, silhouette, threadById, writeFraction } from '../../../core/index.ts';
 import { Reasons } from '../../ui/Reasons.tsx';
+import { withEnd } from '../bench/question.ts';
 
 /** Pixels for an inch: all candidates at one scale. */
 const SCALE = 84;
 const SHOWN = 8;
 
+interface Props {
+  result: Identification;
+  gender: 'm' | 'f';
+  nothingRead: boolean;
+  /** What the match bench asked, which an end found here goes back into. */
+  asked: string;
+}
+
 /** The answer first, then the candidates at one scale, the likeliest first. */
-export function Candidates({ result, gender, nothingRead }: { result: Identification; gender: 'm' | 'f'; nothingRead: boolean }) {
+export function Candidates({ result, gender, nothingRead, asked }: Props) {
   const { answer, candidates, unlike } = result;
   const said = nothingRead
     ? 'Nothing read yet: what is met most'
@@ -45,10 +54,10 @@ export function Candidates({ result, gender, nothingRead }: { result: Identifica
                 </svg>
               </div>
               <span className="grid">
-                <a className="inline-flex min-h-8 items-center" href={`/match?from=${c.thread}-${gender}`}>
+                <a className="inline-flex min-h-8 items-center" href={withEnd(asked, 'from', `${c.thread}-${gender}`)}>
                   use as from
                 </a>
-                <a className="inline-flex min-h-8 items-center" href={`/match?to=${c.thread}-${gender}`}>
+                <a className="inline-flex min-h-8 items-center" href={withEnd(asked, 'to', `${c.thread}-${gender}`)}>
                   use as to
                 </a>
               </span>

@@ -9,6 +9,7 @@ import {
   type ThreadReading,
 } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
+import { Select } from '../../ui/Select.tsx';
 import { Candidates } from './Candidates.tsx';
 import { HowTo, howTo } from './HowTo.tsx';
 import { LifeSize } from './LifeSize.tsx';
@@ -63,7 +64,7 @@ const MEASURE_NAMES: Record<Measure, string> = {
 };
 
 /** What thread is it: readings on one side, candidates narrowing on the other. */
-export default function Gauge({ appliances }: { appliances: { id: string; name: string }[] }) {
+export default function Gauge({ appliances, asked }: { appliances: { id: string; name: string }[]; asked: string }) {
   const [typed, setTyped] = useState(NOTHING);
   const set = (change: Partial<Typed>) => setTyped((t) => ({ ...t, ...change }));
   const result = useMemo((): Identification | string => {
@@ -179,7 +180,7 @@ export default function Gauge({ appliances }: { appliances: { id: string; name: 
           <p className="caution text-lg">{result}</p>
         ) : (
           <>
-            <Candidates result={result} gender={typed.gender} nothingRead={typed.diameter.trim() === '' && typed.pitch.trim() === ''} />
+            <Candidates result={result} gender={typed.gender} asked={asked} nothingRead={typed.diameter.trim() === '' && typed.pitch.trim() === ''} />
             {result.next && (
               <div className="mt-4 grid items-center gap-4 border border-ink bg-sheet px-4 py-2 md:grid-cols-[11rem_1fr]">
                 <HowTo measure={result.next.measure} />
@@ -195,30 +196,5 @@ export default function Gauge({ appliances }: { appliances: { id: string; name: 
         )}
       </section>
     </div>
-  );
-}
-
-function Select({
-  label,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  value: string;
-  options: [string, string][];
-  onChange: (value: string) => void;
-}) {
-  return (
-    <label className="grid gap-1">
-      <span className="label">{label}</span>
-      <select className="field" value={value} onChange={(e) => onChange(e.target.value)}>
-        {options.map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </select>
-    </label>
   );
 }

@@ -1,0 +1,66 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { allEndCodes } from '../ends/code.ts';
+import { mate } from '../ends/mate.ts';
+import { openSection } from './open.ts';
+import { lineSection } from './section.ts';
+
+const braid = { part: 'hose', inCode: 'comp-1/4-f', outCode: 'comp-1/4-f', line: 'braided' as const, lengthIn: 60 };
+const adapter = { part: 'adapter', inCode: 'comp-3/8-f', outCode: 'comp-1/4-m', line: null, lengthIn: 1.4 };
+
+describe('the line', () => {
+  const s = lineSection('comp-3/8-m', [adapter, braid], 'comp-1/4-m');
+
+  it('marks one joint more than it has parts, from the water side on', () => {
+    assert.deepEqual(s.joints.map((j) => j.n), [1, 2, 3]); // biome-ignore format: one line
+    for (let i = 1; i < s.joints.length; i++) assert.ok(s.joints[i]!.x > s.joints[i - 1]!.x);
+  });
+
+  it('spans water side, parts and inlet in order, touching or overlapping where they are joined', () => {
+    assert.deepEqual(s.spans.map((p) => p.part ?? p.side), ['from', 'adapter', 'hose', 'to']); // biome-ignore format: one line
+    for (let i = 1; i < s.spans.length; i++) assert.ok(s.spans[i]!.x0 <= s.spans[i - 1]!.x1 + 1e-9);
+  });
+
+  it('keeps every point above the axis and within its bounds', () => {
+    for (const piece of s.pieces) {
+      for (const [x, y] of piece.points) assert.ok(y > 0 && y <= s.radius + 1e-9 && x >= s.x0 - 1e-9 && x <= s.x1 + 1e-9);
+    }
+  });
+
+  it('breaks a long line once, and no adapter', () => {
+    assert.equal(s.breaks.length, 1);
+    assert.equal(lineSection('comp-3/8-m', [adapter], 'comp-1/4-f').breaks.length, 0);
+  });
+
+  it('draws water all the way, with no gap in the bore', () => {
+    const bores = [...s.water].sort((a, b) => a.x0 - b.x0);
+    for (let i = 1; i < bores.length; i++) assert.ok(bores[i]!.x0 <= Math.max(...bores.slice(0, i).map((w) => w.x1)) + 1e-9);
+  });
+
+  it('is drawn for every pair of ends that joins', () => {
+    for (const a of allEndCodes) {
+      for (const b of allEndCodes) {
+        if (a.includes(':') || b.includes(':') || mate(a, b).verdict !== 'seals') continue;
+        const joined = lineSection(a, [], b);
+        assert.equal(joined.joints.length, 1);
+        for (const n of [joined.x0, joined.x1, joined.radius]) assert.ok(Number.isFinite(n), `${a} ${b}`);
+      }
+    }
+  });
+
+  it('interlocks: a male thread goes as deep as it is engaged', () => {
+    const [from, to] = lineSection('npt-1/2-m', [], 'npt-1/2-f').spans;
+    const overlap = from!.x1 - to!.x0;
+    assert.ok(overlap > 0.3 && overlap < 0.6, String(overlap));
+  });
+});
+
+describe('two ends not joined yet', () => {
+  it('stand apart, or alone', () => {
+    const both = openSection('comp-3/8-m', 'ght-3/4-m');
+    assert.deepEqual(both.spans.map((p) => p.side), ['from', 'to']); // biome-ignore format: one line
+    assert.ok(both.spans[1]!.x0 - both.spans[0]!.x1 > 1);
+    assert.deepEqual(openSection(null, 'ght-3/4-m').spans.map((p) => p.side), ['to']); // biome-ignore format: one line
+    assert.deepEqual(both.joints, []);
+  });
+});
