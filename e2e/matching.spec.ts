@@ -58,6 +58,23 @@ test('the bench re-ranks when a rule is tried out, says what changed, and its li
   await expect(page.getByRole('article', { name: 'Chain 1' })).toHaveText(after!);
 });
 
+test('an end is typed over another, and the two are swapped, by keys alone', async ({ page }) => {
+  await page.goto(`${address()}/match?from=comp-3/8-m&to=ght-3/4-m`);
+  await hydrated(page);
+  const from = page.getByRole('combobox', { name: 'From, water side' });
+  await tabTo(page, from);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('1/2 mip');
+  await expect(from).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(from).toHaveValue('npt-1/2-m');
+  await expect(page).toHaveURL(/from=npt-1%2F2-m/);
+  await tabTo(page, page.getByRole('button', { name: 'Swap the two ends' }));
+  await page.keyboard.press('Enter');
+  await expect(from).toHaveValue('ght-3/4-m');
+  await expect(page.getByRole('combobox', { name: 'To, appliance side' })).toHaveValue('npt-1/2-m');
+});
+
 test('why not this part: the first reason; and a chain goes to a run', async ({ page }) => {
   await page.goto(`${address()}/match?from=comp-3/8-m&to=ght-3/4-m&length=52`);
   await page.getByRole('article', { name: 'Chain 1' }).waitFor();

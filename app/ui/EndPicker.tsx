@@ -1,5 +1,5 @@
 import { useCombobox } from 'downshift';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { endLabel, endSeat, isEndCode, readEnd } from '../../core/index.ts';
 
 interface Props {
@@ -13,6 +13,17 @@ interface Props {
 /** An end as the trade says it: '3/8 comp', '1/2 fip', '7/8 bc', 'ght'. Readings are ranked; none is chosen in silence. */
 export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
   const [typed, setTyped] = useState(value ?? '');
+  // What was said last from here: a value that differs came from elsewhere (a swap, another window) and is shown.
+  const said = useRef(value);
+  const say = (code: string | null) => {
+    said.current = code;
+    onChange(code);
+  };
+  useEffect(() => {
+    if (value === said.current) return;
+    said.current = value;
+    setTyped(value ?? '');
+  }, [value]);
   const readings = typed.trim() === '' ? hint.map((end) => ({ end, why: 'usual here' })) : readEnd(typed).slice(0, 8);
   const combo = useCombobox({
     id,
@@ -24,15 +35,15 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
     onSelectedItemChange: ({ selectedItem }) => {
       if (!selectedItem) return;
       setTyped(selectedItem.end);
-      onChange(selectedItem.end);
+      say(selectedItem.end);
     },
   });
   // Set at once, not in an effect: characters typed fast would overtake each other.
   const type = (text: string) => {
     setTyped(text);
     const code = text.trim().toLowerCase();
-    if (isEndCode(code)) onChange(code);
-    else if (value !== null) onChange(null);
+    if (isEndCode(code)) say(code);
+    else if (value !== null) say(null);
   };
   const unread = typed.trim() !== '' && readings.length === 0;
   return (

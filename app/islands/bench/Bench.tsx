@@ -75,14 +75,14 @@ export default function Bench({ address, rules, runs }: Props) {
       <h1 className="sr-only">Match bench</h1>
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_auto_1fr_21rem]">
         <div>
-          <EndPicker key={`from ${q.from}`} id="from" label="From, water side" value={q.from} onChange={(from) => set({ from })} />
+          <EndPicker id="from" label="From, water side" value={q.from} onChange={(from) => set({ from })} />
           <EndDrawing code={q.from} side="from" asked={link.slice(link.indexOf('?') + 1)} />
         </div>
         <button type="button" className="key mt-7" onClick={swap} aria-label="Swap the two ends">
           ⇄
         </button>
         <div>
-          <EndPicker key={`to ${q.to}`} id="to" label="To, appliance side" value={q.to} onChange={(to) => set({ to })} />
+          <EndPicker id="to" label="To, appliance side" value={q.to} onChange={(to) => set({ to })} />
           <EndDrawing code={q.to} side="to" asked={link.slice(link.indexOf('?') + 1)} />
         </div>
         <Demands q={q} set={set} badLength={badLength} />
