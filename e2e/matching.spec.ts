@@ -131,6 +131,25 @@ test('a file of parts is refused by line and column, and taken in when it is rig
   expect(back).toBe(`${header}\r\n${good}\r\n`);
 });
 
+test('20,000 parts come with a progress bar, and can be called off', async ({ page }) => {
+  await page.goto(`${address()}/parts`);
+  await hydrated(page);
+  const header =
+    'id,name,kind,ends,flexible,cut_to_length,length_in,max_length_in,waters,max_psi,max_f,potable,price_cents,cents_per_ft,minutes,material,tags,van';
+  const rows = Array.from(
+    { length: 20_000 },
+    (_, i) => `big-${i},part ${i},adapter,a=comp-3/8-f@either b=comp-1/4-m@either,no,no,1.4,,cold,200,180,yes,480,,2,brass,,0`,
+  );
+  const before = await (await page.request.get(`${address()}/api/v1/parts/own.csv`)).text();
+  await page
+    .getByLabel('Take in a file (CSV)')
+    .setInputFiles({ name: 'big.csv', mimeType: 'text/csv', buffer: Buffer.from([header, ...rows, ''].join('\r\n')) });
+  await expect(page.getByRole('progressbar')).toBeVisible();
+  await page.getByRole('button', { name: 'Call it off' }).click();
+  await expect(page.getByText('Called off. Nothing was imported.')).toBeVisible();
+  expect(await (await page.request.get(`${address()}/api/v1/parts/own.csv`)).text()).toBe(before);
+});
+
 test('the API answers, refuses politely, and describes itself', async ({ request }) => {
   const ask = (path: string, data: unknown) => request.post(`${address()}/api/v1/${path}`, { data: data as object });
   expect((await (await ask('mate', { a: 'comp-3/8-m', b: 'comp-3/8-f' })).json()).verdict).toBe('seals');

@@ -1,6 +1,7 @@
 /** Starts the database, brings it up to date, loads the demo on first use, serves, and stops all of it on Ctrl-C. */
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
+import { get } from 'node:http';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { now } from '../store/clock.ts';
@@ -34,18 +35,25 @@ function readOptions(): Options {
 }
 
 /** What answers on the port: ourselves, somebody else, or nobody. */
-async function whoAnswers(port: number): Promise<'brass-nut' | 'other' | 'nobody'> {
-  try {
-    const response = await fetch(`http://127.0.0.1:${port}/api/v1/health`, { signal: AbortSignal.timeout(1500) });
-    const body = (await response.json().catch(() => null)) as { name?: string } | null;
-    return body?.name === 'brass-nut' ? 'brass-nut' : 'other';
-  } catch (error) {
-    const code = (error as { cause?: { code?: string } }).cause?.code;
-    if (code === 'ENETUNREACH' || code === 'EADDRNOTAVAIL') {
-      throw new SetupError('This machine cannot reach 127.0.0.1: its loopback is down. Bring it up (as root: ip link set lo up) and try again.');
-    }
-    return code === 'ECONNREFUSED' ? 'nobody' : 'other';
-  }
+function whoAnswers(port: number): Promise<'brass-nut' | 'other' | 'nobody'> {
+  return new Promise((resolve, reject) => {
+    const asked = get({ host: '127.0.0.1', port, path: '/api/v1/health', timeout: 1500, agent: false }, (response) => {
+      let body = '';
+      response.setEncoding('utf8');
+      response.on('data', (text) => {
+        body += text;
+      });
+      response.on('end', () => resolve(body.includes('"name":"brass-nut"') ? 'brass-nut' : 'other'));
+      response.on('error', () => resolve('other'));
+    });
+    asked.on('timeout', () => asked.destroy(new Error('timeout')));
+    asked.on('error', ({ code }: { code?: string }) => {
+      if (code === 'ENETUNREACH' || code === 'EADDRNOTAVAIL') {
+        const text = 'This machine cannot reach 127.0.0.1: its loopback is down. Bring it up (as root: ip link set lo up) and try again.';
+        reject(new SetupError(text));
+      } else resolve(code === 'ECONNREFUSED' ? 'nobody' : 'other');
+    });
+  });
 }
 
 function holderOf(port: number): string {

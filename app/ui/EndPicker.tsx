@@ -45,6 +45,7 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
     if (isEndCode(code)) say(code);
     else if (value !== null) say(null);
   };
+  const gas = /\bgas\b/i.test(typed);
   const unread = typed.trim() !== '' && readings.length === 0;
   return (
     <div className="relative">
@@ -62,7 +63,10 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
         {value && isEndCode(value) ? (
           `${endLabel(value)}: ${endSeat(value)}`
         ) : unread ? (
-          <span>No end reads like that. Try a size and a word: 3/8 comp, 1/2 fip, 7/8 bc.</span>
+          <span>
+            {gas && 'Gas joints are not judged here: stop, and call a licensed gas fitter. '}No end reads like that. Try a size and a word: 3/8 comp,
+            1/2 fip, 7/8 bc.
+          </span>
         ) : (
           <span className="text-soft">{typed && 'Choose a reading.'}</span>
         )}

@@ -80,6 +80,7 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[25rem_minmax(0,1fr)]">
       <section className="grid content-start gap-3" aria-label="Readings">
         <h1>Thread gauge</h1>
+        <p className="caution">Water only. Gas connectors share flare and pipe threads: if it may be gas, stop and call a licensed gas fitter.</p>
         <Choices
           legend="Which is it"
           options={[
