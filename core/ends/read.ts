@@ -1,4 +1,4 @@
-import { type EndCode, isEndCode } from './code.ts';
+import { allEndCodes, type EndCode, isEndCode } from './code.ts';
 import { threads } from './threads.ts';
 
 /** One way to read what a person typed. */
@@ -12,6 +12,8 @@ type Gender = 'm' | 'f';
 /** What a trade word names: families in the order they are offered, and the gender it implies. */
 interface Word {
   words: string[];
+  /** It takes tube, which may be named beside it. */
+  fitting?: boolean;
   read: (typed: Typed) => Reading[];
 }
 
@@ -108,10 +110,10 @@ const VOCABULARY: Word[] = [
   { words: ['pe', 'poly', 'polyethylene'], read: plain('pe', odFirst) },
   { words: ['pb', 'polybutylene', 'grey', 'gray'], read: plain('pb', nominalFirst) },
   { words: ['steel', 'galvanized', 'galv', 'iron'], read: (t) => (t.size === null ? [] : [{ end: `steel-${t.size}ips`, why: 'iron-pipe size' }]) },
-  { words: ['ptc', 'push', 'pushfit', 'push-to-connect', 'push-fit'], read: plain('ptc') },
-  { words: ['cup', 'solder', 'sweat', 'soldered'], read: plain('cup') },
-  { words: ['crimp', 'clamp', 'barb'], read: plain('crimp', nominalFirst) },
-  { words: ['expand', 'expansion', 'f1960'], read: plain('expand', nominalFirst) },
+  { fitting: true, words: ['ptc', 'push', 'pushfit', 'push-to-connect', 'push-fit'], read: plain('ptc') },
+  { fitting: true, words: ['cup', 'solder', 'sweat', 'soldered'], read: plain('cup') },
+  { fitting: true, words: ['crimp', 'clamp', 'barb'], read: plain('crimp', nominalFirst) },
+  { fitting: true, words: ['expand', 'expansion', 'f1960'], read: plain('expand', nominalFirst) },
   { words: ['nose', 'riser'], read: plain('nose', odFirst) },
 ];
 
@@ -139,14 +141,22 @@ export function readEnd(text: string): Reading[] {
     return typed.unknown.length ? [] : known(simple('m', 'metric')({ ...typed, size: `${metric[1]}x${metric[2]}` }), typed.suffix);
   }
   const typed = sortWords(tokens(clean.replace(/\b(g)(?=\d)/, 'g ')));
-  if (typed.unknown.length > 0 || typed.tooMany) return [];
+  if (typed.unknown.length > 0 || typed.tooMany) return begun(clean);
   if (typed.named.length === 0) return typed.size === null ? [] : known(anyOfSize(typed), typed.suffix);
-  return known(typed.named[0]!.read(typed), typed.suffix);
+  // Of a tube and what takes it, both named ('pex crimp'), the fitting is meant.
+  const meant = typed.named.find((w) => w.fitting) ?? typed.named[0]!;
+  return known(meant.read(typed), typed.suffix);
+}
+
+/** End codes that begin with what is typed, for one who types the code itself. */
+function begun(clean: string): Reading[] {
+  return clean.includes('-') ? allEndCodes.filter((code) => code.startsWith(clean)).map((end) => ({ end, why: 'end code' })) : [];
 }
 
 function tokens(text: string): string[] {
   return text
-    .replace(/(\d+(?:\/\d+)?)\s*(od|nom|in|")/g, '$1 $2 ')
+    .replace(/(\d)(?=[a-z"])/g, '$1 ')
+    .replace(/"/g, ' ')
     .split(/[\s,()]+/)
     .filter((t) => t !== '');
 }
