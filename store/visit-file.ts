@@ -143,7 +143,7 @@ function placeOf(text: string, error: unknown): string {
  *
  * @throws ImportError naming the path and the cause
  */
-export async function importVisit(sql: Sql, shopId: string, file: VisitFile): Promise<{ visitId: string; added: number }> {
+export async function importVisit(sql: Sql, shopId: string, file: VisitFile): Promise<{ visitId: string; isNew: boolean; added: number }> {
   return sql.begin(async (tx) => {
     const keep = keeper(tx, shopId);
     await keep('premises', 'premises_id', file.premises.id, { name: file.premises.name, time_zone: file.premises.timeZone }, 'premises');
@@ -163,31 +163,32 @@ export async function importVisit(sql: Sql, shopId: string, file: VisitFile): Pr
     }
     const { visit } = file;
     const head = { premises_id: premises, on_date: visit.onDate, starts_at: visit.startsAt, title: visit.title };
-    await keep('visit', 'visit_id', visit.id, head, 'visit');
+    const isNew = await keep('visit', 'visit_id', visit.id, head, 'visit');
     for (const [order, runId] of visit.runs.entries()) {
       if (!file.runs.some((r) => r.id === runId)) throw new ImportError(`visit.runs[${order}]`, 'the file has no such run.');
       await tx`insert into visit_run ${tx({ shop_id: shopId, visit_id: visit.id, run_id: runId, place_in_order: order })} on conflict do nothing`;
     }
     let added = 0;
     for (const [i, entry] of file.entries.entries()) if (await keepEntry(tx, shopId, entry, visit.id, `entries[${i}]`)) added++;
-    return { visitId: visit.id, added };
+    return { visitId: visit.id, isNew, added };
   });
 }
 
-/** Inserts a row unless the same is there; refuses where it is there with other content. */
+/** Inserts a row unless the same is there (and says whether it did); refuses where it is there with other content. */
 function keeper(tx: Tx, shopId: string) {
-  return async (table: string, key: string, id: string, values: Record<string, string>, path: string): Promise<void> => {
+  return async (table: string, key: string, id: string, values: Record<string, string>, path: string): Promise<boolean> => {
     const columns = Object.keys(values);
     const [row] = await tx<Record<string, string>[]>`select ${tx(columns)} from ${tx(table)} where shop_id = ${shopId} and ${tx(key)} = ${id}`;
     if (!row) {
       await tx`insert into ${tx(table)} ${tx({ shop_id: shopId, [key]: id, ...values })}`;
-      return;
+      return true;
     }
     for (const column of columns) {
       if (row[column] !== values[column]) {
         throw new ImportError(`${path}`, `this shop has it already with another ${column.replace('_', ' ')} ("${row[column]}").`);
       }
     }
+    return false;
   };
 }
 

@@ -11,7 +11,7 @@ export default function Import() {
       if (response.ok)
         setSaid({
           good: true,
-          text: body.added === 0 ? 'This shop has that visit already.' : `Taken in: ${body.added} entries.`,
+          text: body.isNew || body.added > 0 ? `Taken in: ${body.added} entries.` : 'This shop has that visit already.',
           href: `/visits/${body.visitId}`,
         });
       else setSaid({ good: false, text: `${body.at ? `${body.at}: ` : ''}${body.detail}` });
