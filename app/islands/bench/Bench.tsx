@@ -78,7 +78,7 @@ export default function Bench({ address, rules, runs }: Props) {
           <EndPicker id="from" label="From, water side" value={q.from} onChange={(from) => set({ from })} />
           <EndDrawing code={q.from} side="from" asked={link.slice(link.indexOf('?') + 1)} />
         </div>
-        <button type="button" className="key mt-7" onClick={swap} aria-label="Swap the two ends">
+        <button type="button" className="key justify-self-start lg:mt-7" onClick={swap} aria-label="Swap the two ends">
           ⇄
         </button>
         <div>
