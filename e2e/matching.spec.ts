@@ -75,6 +75,19 @@ test('an end is typed over another, and the two are swapped, by keys alone', asy
   await expect(page.getByRole('combobox', { name: 'To, appliance side' })).toHaveValue('npt-1/2-m');
 });
 
+test('a tee takes the old line back, and after reverse osmosis nothing is of copper or brass', async ({ page }) => {
+  await page.goto(`${address()}/match?from=comp-3/8-m&to=comp-1/4-m&length=55&rejoin=comp-3/8-f`);
+  const best = page.getByRole('article', { name: 'Chain 1' });
+  await expect(best).toContainText('add-on tee');
+  await best.getByText('Joints, parts and cost').click();
+  await expect(best.getByRole('row')).toHaveCount(Number((await best.textContent())!.match(/(\d)joints/)![1]) + 1);
+  await page.goto(`${address()}/match?from=pe-1/4od&to=ptc-1/4od&afterRo=yes&psi=95`);
+  await expect(best).toBeVisible();
+  await expect(best).not.toContainText(/copper|brass/);
+  await page.getByLabel('psi').fill('none');
+  await expect(page.getByText('Give a pressure of 1 to 1000 psi, or nothing.')).toBeVisible();
+});
+
 test('why not this part: the first reason; and a chain goes to a run', async ({ page }) => {
   await page.goto(`${address()}/match?from=comp-3/8-m&to=ght-3/4-m&length=52`);
   await page.getByRole('article', { name: 'Chain 1' }).waitFor();

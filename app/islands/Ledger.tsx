@@ -110,8 +110,9 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
                   </a>
                   <div className="text-sm text-soft">{r.place}</div>
                 </td>
-                <td className="code pr-3">
-                  {r.from} → {r.to}
+                <td className="code pr-3 whitespace-nowrap">
+                  {r.from}
+                  <br />→ {r.to}
                 </td>
                 <td className="pr-3 text-sm">{r.parts}</td>
                 <td className="pr-3 text-right">{r.joints}</td>

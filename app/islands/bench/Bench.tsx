@@ -4,7 +4,7 @@ import { Chains, Refused } from '../../ui/Chains.tsx';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import { EndDrawing } from './EndDrawing.tsx';
-import { addressOf, inchesOf, type Question, questionOf } from './question.ts';
+import { addressOf, inchesOf, psiOf, type Question, questionOf } from './question.ts';
 import { Take } from './Take.tsx';
 import { WhyNot } from './WhyNot.tsx';
 
@@ -23,7 +23,8 @@ interface Props {
 
 function queryOf(q: Question, catalogue: ClientCatalogue): MatchQuery | null {
   const minLengthIn = inchesOf(q.length);
-  if (!q.from || !q.to || Number.isNaN(minLengthIn)) return null;
+  const pressurePsi = psiOf(q.psi);
+  if (!q.from || !q.to || Number.isNaN(minLengthIn) || Number.isNaN(pressurePsi)) return null;
   const { stock, loose } = catalogue;
   return {
     from: q.from,
@@ -40,6 +41,8 @@ function queryOf(q: Question, catalogue: ClientCatalogue): MatchQuery | null {
       ...(q.arrestor ? { arrestor: true } : {}),
       ...(q.check ? { check: true } : {}),
       ...(q.hidden ? { reachable: false } : {}),
+      ...(q.afterRo ? { avoid: ['copper', 'brass'] } : {}),
+      ...(pressurePsi === undefined ? {} : { pressurePsi }),
     },
   };
 }
@@ -69,6 +72,7 @@ export default function Bench({ address, rules, runs }: Props) {
     wanted.current = null;
   }, [result]);
   const badLength = Number.isNaN(inchesOf(q.length));
+  const badPsi = Number.isNaN(psiOf(q.psi));
   const swap = () => set({ from: q.to, to: q.from });
   return (
     <div>
@@ -85,7 +89,7 @@ export default function Bench({ address, rules, runs }: Props) {
           <EndPicker id="to" label="To, appliance side" value={q.to} onChange={(to) => set({ to })} />
           <EndDrawing code={q.to} side="to" asked={link.slice(link.indexOf('?') + 1)} />
         </div>
-        <Demands q={q} set={set} badLength={badLength} />
+        <Demands q={q} set={set} badLength={badLength} badPsi={badPsi} />
       </div>
       {told && (
         <p className="mt-3 border-l-8 border-brass-deep bg-sheet px-3 py-1" role="status">
@@ -95,7 +99,7 @@ export default function Bench({ address, rules, runs }: Props) {
       <section className="mt-3 border-t border-ink pt-2" aria-live="polite" aria-label="Answer">
         <h2 className="sr-only">Chains</h2>
         {!catalogue && <p>Reading the parts ...</p>}
-        {catalogue && !result && !badLength && <p className="text-soft">Name both ends, and the chains that join them appear here.</p>}
+        {catalogue && !result && !badLength && !badPsi && <p className="text-soft">Name both ends, and the chains that join them appear here.</p>}
         {result && query && catalogue && (
           <>
             {result.unreachable?.map((r) => (
@@ -125,8 +129,8 @@ export default function Bench({ address, rules, runs }: Props) {
   );
 }
 
-function Demands({ q, set, badLength }: { q: Question; set: (change: Partial<Question>) => void; badLength: boolean }) {
-  const box = (key: 'stop' | 'arrestor' | 'check' | 'hidden' | 'vanOnly', label: string) => (
+function Demands({ q, set, badLength, badPsi }: { q: Question; set: (change: Partial<Question>) => void; badLength: boolean; badPsi: boolean }) {
+  const box = (key: 'stop' | 'arrestor' | 'check' | 'hidden' | 'afterRo' | 'vanOnly', label: string) => (
     <label className="flex min-h-10 items-center gap-2">
       <input type="checkbox" className="size-5 shrink-0" checked={q[key]} onChange={(e) => set({ [key]: e.target.checked })} /> {label}
     </label>
@@ -157,6 +161,7 @@ function Demands({ q, set, badLength }: { q: Question; set: (change: Partial<Que
       {box('arrestor', 'have an arrestor')}
       {box('check', 'keep water from running back')}
       {box('hidden', 'be hidden for good')}
+      {box('afterRo', 'come after reverse osmosis')}
       {box('vanOnly', 'come off the van')}
       <label className="col-span-2 flex items-center gap-2">
         reach at least
@@ -171,6 +176,30 @@ function Demands({ q, set, badLength }: { q: Question; set: (change: Partial<Que
         in
       </label>
       {badLength && <p className="col-span-2">Give a length of more than 0 in, or nothing.</p>}
+      <details className="why col-span-2 mt-1" open={q.rejoin !== null || q.psi !== ''}>
+        <summary>Old line to join again, pressure</summary>
+        <EndPicker
+          id="rejoin"
+          label="End of the old line, where the outlet is in use"
+          value={q.rejoin}
+          onChange={(rejoin) => set({ rejoin })}
+          hint={['comp-3/8-f', 'bc-7/8-m']}
+        />
+        <label className="flex items-center gap-2">
+          hold
+          <input
+            className="field max-w-24"
+            inputMode="decimal"
+            maxLength={10}
+            placeholder="80"
+            value={q.psi}
+            onChange={(e) => set({ psi: e.target.value })}
+            aria-invalid={badPsi}
+          />{' '}
+          psi
+        </label>
+        {badPsi && <p>Give a pressure of 1 to 1000 psi, or nothing.</p>}
+      </details>
       <details className="why col-span-2 mt-1">
         <summary>House rules, tried out</summary>
         <div className="grid gap-2">

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { defaultRules } from '../../../core/index.ts';
-import { addressOf, inchesOf, questionOf, readQuestion, withEnd } from './question.ts';
+import { addressOf, inchesOf, psiOf, questionOf, readQuestion, withEnd } from './question.ts';
 
 describe('a question typed', () => {
   const cases: [string, string | null, string | null][] = [
@@ -23,7 +23,7 @@ describe('a question as an address', () => {
     assert.deepEqual([plain.from, plain.push, plain.applianceLine, plain.vanOnly], [null, 'where reachable', 'braided', false]);
   });
   it('comes back from its own address the same', () => {
-    const asked = { ...plain, from: 'comp-3/8-m', to: 'ght-3/4-m:plastic', water: 'hot' as const, length: '52 1/2', arrestor: true, vanOnly: true, push: 'never' as const, toiletLine: 'riser' as const }; // biome-ignore format: one question
+    const asked = { ...plain, from: 'comp-3/8-m', to: 'ght-3/4-m:plastic', water: 'hot' as const, length: '52 1/2', arrestor: true, afterRo: true, psi: '95', rejoin: 'comp-3/8-f', vanOnly: true, push: 'never' as const, toiletLine: 'riser' as const }; // biome-ignore format: one question
     const address = Object.fromEntries(new URLSearchParams(addressOf(asked).split('?')[1]));
     assert.deepEqual(questionOf(address, defaultRules), asked);
   });
@@ -40,4 +40,10 @@ describe('a length typed', () => {
   for (const [text, inches] of [['', undefined], ['52', 52], ['14 1/2', 14.5], ['0', Number.NaN], ['-3', Number.NaN], ['far', Number.NaN], ['99999', Number.NaN]] as const) {
     it(`"${text}"`, () => assert.deepEqual(inchesOf(text), inches));
   } // biome-ignore format: a table
+});
+
+describe('a pressure typed', () => {
+  it('is nothing, a figure, or none', () => {
+    assert.deepEqual(['', '95', '0', '-1', '2000', 'much'].map(psiOf), [undefined, 95, Number.NaN, Number.NaN, Number.NaN, Number.NaN]);
+  });
 });

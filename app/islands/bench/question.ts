@@ -11,6 +11,9 @@ export interface Question {
   arrestor: boolean;
   check: boolean;
   hidden: boolean;
+  /** After a reverse-osmosis unit: its water attacks copper and brass. */
+  afterRo: boolean;
+  psi: string;
   vanOnly: boolean;
   push: HouseRules['push'];
   applianceLine: HouseRules['applianceLine'];
@@ -43,6 +46,8 @@ export function questionOf(address: Address, rules: HouseRules): Question {
     arrestor: address.arrestor === 'yes',
     check: address.check === 'yes',
     hidden: address.hidden === 'yes',
+    afterRo: address.afterRo === 'yes',
+    psi: (address.psi ?? '').slice(0, 10),
     vanOnly: address.van === 'yes',
     push: one(PUSH, address.push, rules.push),
     applianceLine: one(LINES, address.line, rules.applianceLine),
@@ -59,12 +64,20 @@ export function addressOf(q: Question): string {
   put('rejoin', q.rejoin);
   put('water', q.water === 'hot' && 'hot');
   put('length', q.length.trim());
-  for (const name of ['stop', 'arrestor', 'check', 'hidden'] as const) put(name, q[name] && 'yes');
+  put('psi', q.psi.trim());
+  for (const name of ['stop', 'arrestor', 'check', 'hidden', 'afterRo'] as const) put(name, q[name] && 'yes');
   put('van', q.vanOnly && 'yes');
   put('push', q.push);
   put('line', q.applianceLine);
   put('toilet', q.toiletLine);
   return `/match?${out}`;
+}
+
+/** psi as typed; undefined for nothing, NaN for what is no pressure a line is asked to hold. */
+export function psiOf(text: string): number | undefined {
+  if (text.trim() === '') return undefined;
+  const psi = Number(text);
+  return psi > 0 && psi <= 1000 ? psi : Number.NaN;
 }
 
 /** Inches as typed; undefined for nothing, NaN for what is no length. */
