@@ -146,11 +146,21 @@ async function typing(address: string): Promise<void> {
 async function api(address: string, sql: Parameters<Parameters<typeof withHouse>[0]>[1]): Promise<void> {
   await importParts(sql, THE_SHOP, asCsv(generatedParts(20_000)), new Date());
   const queries = generatedQueries(400, 5);
-  const post = (i: number) =>
-    fetch(`${address}/api/v1/match`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ ...queries[i % queries.length], stock: 'all' }) }); // biome-ignore format: one call
-  for (let i = 0; i < 20; i++) await (await post(i)).text();
-  const times = await steady(50, 400, post);
-  line('API match at 50 requests/s, 20,000 parts, 95th percentile (at most 40 ms)', `${at(times, 0.95).toFixed(1)} ms`);
+  // A request takes the van's stock unless it says otherwise; both are shown, for the stock makes the search wider.
+  for (const [stock, said] of [
+    ['van', "the van's stock, as by default"],
+    ['all', 'everything at hand'],
+  ] as const) {
+    const post = (i: number) =>
+      fetch(`${address}/api/v1/match`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ ...queries[i % queries.length], stock }),
+      });
+    for (let i = 0; i < 20; i++) await (await post(i)).text();
+    const times = await steady(50, 400, post);
+    line(`API match at 50 requests/s, 20,000 parts, ${said}, 95th percentile (at most 40 ms)`, `${at(times, 0.95).toFixed(1)} ms`);
+  }
 }
 
 demoChains();
