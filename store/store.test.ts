@@ -16,7 +16,7 @@ import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
 import { CalledOffError, exportParts, importParts, PartsFileError, shopCatalogue } from './own-parts.ts';
 import { currentRules, RulesChangedError, saveRules } from './rules.ts';
 import { ensureDemo } from './seed/demo.ts';
-import { stockOnVan } from './stock.ts';
+import { sharedStock, stockOnVan } from './stock.ts';
 import { type TestDatabase, testDatabase } from './testing.ts';
 import { exportVisit, ImportError, importVisit, parseVisitFile, visitFileSchema } from './visit-file.ts';
 import { contextOf, statesOf, type VisitSheet, visitSheet, visitsBetween } from './visits.ts';
@@ -139,7 +139,8 @@ describe('keeping entries', () => {
 
   it('signs off once, and takes the parts from the van in the same step', async () => {
     const sheet = await sheetOf('Canteen kitchen');
-    const stock = await stockOnVan(db.sql, THE_SHOP);
+    const stock = await sharedStock(db.sql, THE_SHOP);
+    assert.equal(await sharedStock(db.sql, THE_SHOP), stock, 'the same object while nothing moves');
     const body = { targetMlPerDay: 10, recheckHours: 24, exceptions: [] };
     const results = await recordEntries(db.sql, THE_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
     assert.deepEqual(
@@ -147,7 +148,8 @@ describe('keeping entries', () => {
       ['kept', 'already-signed-off'],
     );
     const used = statesOf(sheet)[0]!.state.accepted!.chain.parts[0]!;
-    assert.equal((await stockOnVan(db.sql, THE_SHOP))[used], (stock[used] ?? 0) - 1);
+    assert.equal((await sharedStock(db.sql, THE_SHOP))[used], (stock[used] ?? 0) - 1);
+    assert.deepEqual(await stockOnVan(db.sql, THE_SHOP), await sharedStock(db.sql, THE_SHOP));
   });
 
   it('lets one of two windows accept a chain, and tells the other', async () => {

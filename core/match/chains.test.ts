@@ -34,6 +34,8 @@ const hose = (id: string, a: string, b: string, lengthIn: number, more: Partial<
 
 const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'cu-1/4od'];
 const CAPS = CODES.map((c) => ({ code: `cap-${c}`, priceCents: 150 }));
+/** Caps, and what a compression joint takes. */
+const PIECES = [...CAPS, { code: 'nut-comp-1/4', priceCents: 90 }, { code: 'ferrule-1/4od', priceCents: 30 }];
 
 /** Every chain there is, by trying all orders of parts and ends; the cost summed up from the definition, on its own. */
 function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
@@ -140,14 +142,18 @@ describe('chains against exhaustive search', () => {
       minLengthIn: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined, freq: 1 }),
       stop: fc.integer({ min: 0, max: 3 }).map((n) => n === 0),
       arrestor: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
-      stocked: fc.option(fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), { nil: undefined }),
+      stocked: fc.option(fc.record({ parts: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), pieces: fc.array(fc.nat(2), { minLength: 9, maxLength: 9 }) }), { nil: undefined }), // biome-ignore format: one line a choice
     });
     let answered = 0;
     fc.assert(
       fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, arrestor, stocked }) => {
         const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
-        const stock = stocked && Object.fromEntries([...parts.map((p, i) => [p.id, stocked[i] ? 1 : 0]), ...CAPS.map((c, i) => [c.code, i % 2])]);
-        const q = { from, to, parts, loose: CAPS, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop, arrestor } };
+        const onVan = (s: typeof stocked & {}) => [
+          ...parts.map((p, i) => [p.id, s.parts[i] ? 1 : 0]),
+          ...PIECES.map((c, i) => [c.code, s.pieces[i]]),
+        ];
+        const stock: Record<string, number> | undefined = stocked && Object.fromEntries(onVan(stocked));
+        const q = { from, to, parts, loose: PIECES, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop, arrestor } };
         const wanted = exhaustive(q).slice(0, 5);
         const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
         if (wanted.length > 0) answered++;
@@ -229,6 +235,15 @@ describe('what a chain must do', () => {
         ['ice-60', 45, 1],
       ],
     );
+  });
+
+  it('counts the loose pieces left on the van: what runs out within a chain wants the trip', () => {
+    const tube = part('tube', [['pe-1/4od', 'either'], ['pe-1/4od', 'either']]); // biome-ignore format: one line a part
+    const tail = hose('tail', 'comp-1/4-f', 'comp-1/4-f', 20, { priceCents: 2500 });
+    const q = { from: 'comp-1/4-m', to: 'comp-1/4-m', parts: [tube, tail], loose: [{ code: 'nut-comp-1/4', priceCents: 100 }], k: 1 };
+    const best = (nuts: number) => matchChains({ ...q, stock: { tube: 1, tail: 1, 'nut-comp-1/4': nuts }, need: { water: 'cold' } }).chains[0]?.parts;
+    assert.deepEqual(best(2), ['tube']);
+    assert.deepEqual(best(1), ['tail']);
   });
 
   it('wants a joint that turns: two fixed tapers need a union', () => {

@@ -3,6 +3,7 @@ import { parseEnd } from '../ends/code.ts';
 import { type Reason, reason } from '../reason.ts';
 import { buildChain, type Step } from './build.ts';
 import { STRIDE } from './figures.ts';
+import { onVan } from './on-van.ts';
 import { codeCount, codeNumber, FALSE_START, pairTable } from './pair-table.ts';
 import type { Part } from './part.ts';
 import type { Chain, MatchQuery, MatchResult } from './query.ts';
@@ -33,23 +34,47 @@ export function matchChains(q: MatchQuery): MatchResult {
 /** Totals closer than this are equal: dollars. */
 const SAME_DOLLARS = 1e-9;
 
+/**
+ * With a stock, the trip for what it lacks costs the same whatever is fetched. So the best chains are among the best of the whole catalogue, some
+ * of which want the trip, and the best of what is on the van, which do not.
+ */
 function bestChains(s: Setting, marginal: boolean): Chain[] {
-  const found = new Map<string, { steps: Step[]; cost: number }>();
-  const last = () => [...found.values()][s.k - 1]?.cost ?? Number.POSITIVE_INFINITY;
-  new Search(s, marginal).run(
-    () => found.clear(),
+  const found = new Map<string, Chain>();
+  const add = (more: Map<string, Step[]>) => {
+    for (const [key, steps] of more) {
+      const chain = buildChain(s, steps);
+      const known = found.get(key);
+      if (!known || byCost(chain, known) < 0) found.set(key, chain);
+    }
+  };
+  const ranked = () => [...found.values()].sort(byCost);
+  add(cheapest({ ...s, stock: null }, marginal));
+  if (s.stock !== null && ranked().some((chain) => chain.cost.trip > 0)) {
+    const dearest = ranked()[s.k - 1]?.cost.total ?? Number.POSITIVE_INFINITY;
+    add(cheapest({ ...s, index: onVan(s.index, s.stock) }, marginal, dearest + SAME_DOLLARS));
+  }
+  return ranked().slice(0, s.k);
+}
+
+/** The best `k` chains and those that cost as much as the last, each the cheapest of its kind. With a stock those that it covers. */
+function cheapest(s: Setting, marginal: boolean, limit?: number): Map<string, Step[]> {
+  const found = new Map<string, Step[]>();
+  let last = Number.POSITIVE_INFINITY;
+  new Search(s, marginal, limit).run(
+    () => {
+      found.clear();
+      last = Number.POSITIVE_INFINITY;
+    },
     (steps, cost) => {
-      if (cost > last() + SAME_DOLLARS) return false;
+      if (cost > last + SAME_DOLLARS) return false;
       // Two paths through the same parts by ends of the same codes are one chain: the first is the cheapest.
       const key = steps.map((o) => `${o.part.id}:${o.inEnd.code}>${o.outEnd.code}`).join(' ');
-      if (!found.has(key)) found.set(key, { steps, cost });
+      if (!found.has(key)) found.set(key, steps);
+      if (found.size === s.k && last === Number.POSITIVE_INFINITY) last = cost;
       return true;
     },
   );
-  return [...found.values()]
-    .map(({ steps }) => buildChain(s, steps))
-    .sort(byCost)
-    .slice(0, s.k);
+  return found;
 }
 
 /** Is there any chain at all, a marginal one included? */
@@ -64,7 +89,7 @@ function anyChain(s: Setting, marginal: boolean): boolean {
     any = true;
     return false;
   };
-  new Search(s, marginal).run(() => {}, take);
+  new Search({ ...s, stock: null }, marginal).run(() => {}, take);
   return any;
 }
 

@@ -46,20 +46,9 @@ function roomOf(index: PartIndex): Room {
   return room;
 }
 
-const vans = new WeakMap<object, WeakMap<PartIndex, Uint8Array>>();
-
-/** By part: is none of it on the van? Remembers the stock it has seen. */
-function offVanOf(index: PartIndex, stock: Record<string, number> | null): Uint8Array | null {
-  if (stock === null) return null;
-  const of = vans.get(stock) ?? new WeakMap<PartIndex, Uint8Array>();
-  vans.set(stock, of);
-  const found = of.get(index) ?? Uint8Array.from(index.parts, (part) => ((stock[part.id] ?? 0) < 1 ? 1 : 0));
-  of.set(index, found);
-  return found;
-}
-
 /**
- * What pieces and joints cost under one query, worked out when first asked for. One query is answered at a time.
+ * What pieces and joints cost under one query, worked out when first asked for. One query is answered at a time. With a stock, a loose piece that
+ * it lacks may not be used: the trip to the shop is no price of a piece, and is left to who asks.
  *
  * A choice is a way through a part (its number), or, for a way with ends left over, one way of dealing with them (count of ways + its place).
  */
@@ -69,12 +58,10 @@ export class Pricing {
   private readonly query: number;
   private readonly table = pairTable();
   private readonly looseDollars: Float64Array;
-  private readonly looseOut: Uint8Array;
   private readonly capDollars = new Float64Array(codeCount).fill(Number.NaN);
   private readonly rejoin: number;
   private readonly suits: Suits;
   private readonly least: number;
-  private readonly offVan: Uint8Array | null;
   private readonly preferred: number;
   private readonly pushBarred: (at: number, code: number) => boolean;
   private readonly pushOpen: boolean;
@@ -89,12 +76,10 @@ export class Pricing {
     this.room = roomOf(s.index);
     this.query = this.room.query;
     const { looseSets } = this.table;
-    this.looseDollars = Float64Array.from(looseSets, (set) => set.reduce((sum, code) => sum + (s.loosePrice.get(code) ?? 0), 0) / 100);
-    this.looseOut = Uint8Array.from(looseSets, (set) => (set.some((code) => looseShort(s, code, 1)) ? 1 : 0));
+    this.looseDollars = Float64Array.from(looseSets, (set) => (set.some((code) => looseShort(s, code, 1)) ? FAR : dollarsOf(s, set)));
     this.rejoin = s.rejoin === null ? NONE : codeNumber(s.rejoin);
     this.suits = new Suits(s.index.parts, s.need);
     this.least = s.need.minLengthIn ?? 0;
-    this.offVan = offVanOf(s.index, s.stock);
     this.preferred = LINE_TAGS.reduce((bits, tag, i) => (tag === s.rules.toiletLine || tag === s.rules.applianceLine ? bits | (1 << i) : bits), 0);
     this.pushBarred = pushBarredBy(s, s.index.figures);
     this.pushOpen = s.rules.push !== 'never' && s.need.reachable;
@@ -116,7 +101,7 @@ export class Pricing {
     let cents = row[at + FIGURE.priceCents]!;
     if (cut > 0) cents = Math.round(cents + (this.index.figures.centsPerFt[part]! * cut) / 12);
     const long = is & IS.line && (cut > 0 ? cut : row[at + FIGURE.lengthIn]!) > ARRESTOR_REACH_IN;
-    this.brought = ((is >> SHIFT) & GIVES) | (long ? BRINGS.long : 0) | (this.offVan?.[part] ? BRINGS.short : 0);
+    this.brought = ((is >> SHIFT) & GIVES) | (long ? BRINGS.long : 0);
     const { minuteDollars, notPreferredDollars } = s.rules.weights;
     const disliked = row[at + FIGURE.lines]! & ~this.preferred;
     return cents / 100 + row[at + FIGURE.minutes]! * minuteDollars + (disliked ? notPreferredDollars : 0);
@@ -133,7 +118,7 @@ export class Pricing {
     return this.index.ways.count + this.room.first[way]!;
   }
 
-  /** Dollars of a choice of a way with ends left over, trip left aside; and what it brings. */
+  /** Dollars of a choice of a way with ends left over; and what it brings. */
   dollars(choice: number): number {
     return this.choices.dollars[choice - this.index.ways.count]!;
   }
@@ -180,11 +165,6 @@ export class Pricing {
     return rate * this.s.rules.weights.callbackDollars + this.looseDollars[loose[at]!]!;
   }
 
-  /** Is a loose piece of the joint not on the van? */
-  jointShort(a: number, b: number): boolean {
-    return this.looseOut[this.table.loose[a * codeCount + b]!] === 1;
-  }
-
   isTaper(a: number, b: number): boolean {
     return sealIsTaper[this.table.seal[a * codeCount + b]!]!;
   }
@@ -214,7 +194,7 @@ export class Pricing {
 
   /** Adds a choice unless an end left over cannot be dealt with so. */
   private addChoice(way: number, dollars: number, own: number, rejoined: number): void {
-    const { s, choices } = this;
+    const { choices } = this;
     const { ways, figures: f } = this.index;
     const at = ways.part[way]!;
     let total = dollars;
@@ -227,12 +207,11 @@ export class Pricing {
       if (f.endIn[end]) return;
       if (n === rejoined) {
         total += this.jointCost(this.rejoin, code);
-        brings |= BRINGS.rejoined | (this.jointShort(this.rejoin, code) ? BRINGS.short : 0);
+        brings |= BRINGS.rejoined;
       } else if (f.endValved[end]) {
         continue;
       } else {
         total += this.capCost(code);
-        if (s.stock !== null && looseShort(s, `cap-${codeOf(code)}`, 1)) brings |= BRINGS.short;
       }
       if (this.pushBarred(at, code)) return;
     }
@@ -243,14 +222,19 @@ export class Pricing {
     choices.brings.push(brings);
   }
 
-  /** A cap and what it is expected to cost; Infinity where the price list has none. */
+  /** A cap and what it is expected to cost; Infinity where the price list or the stock has none. */
   private capCost(code: number): number {
     if (Number.isNaN(this.capDollars[code]!)) {
-      const cents = this.s.loosePrice.get(`cap-${codeOf(code)}`);
-      this.capDollars[code] = cents === undefined ? FAR : cents / 100 + CAP_RATE * this.s.rules.weights.callbackDollars;
+      const cap = `cap-${codeOf(code)}`;
+      const cents = this.s.loosePrice.get(cap);
+      this.capDollars[code] = cents === undefined || looseShort(this.s, cap, 1) ? FAR : cents / 100 + CAP_RATE * this.s.rules.weights.callbackDollars;
     }
     return this.capDollars[code]!;
   }
+}
+
+function dollarsOf(s: Setting, loose: string[]): number {
+  return loose.reduce((cents, code) => cents + (s.loosePrice.get(code) ?? 0), 0) / 100;
 }
 
 /** May a push end of a part not be used here, by the house rule? */

@@ -1,6 +1,6 @@
 import type { Step } from './build.ts';
 import { baseDollars, baseShare, FIGURE, IS, STRIDE } from './figures.ts';
-import { AFTER, BRINGS, HAS, HAS_STATES } from './has.ts';
+import { AFTER, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { codeNumber, pairTable } from './pair-table.ts';
 import { cutOf, lengthOf, Pricing } from './pricing.ts';
@@ -71,7 +71,9 @@ const capOver = (best: number) => best * FIRST_CAP.times + FIRST_CAP.dollars;
  * Hands out complete chains in the order of their cost, each as its steps.
  *
  * Best first over whole chains, guided by what is still to be paid at exactly, which is worked out backwards first. Both go no further than a
- * cap on the cost; where that leaves too few chains, both go on with a higher one.
+ * cap on the cost; where that leaves too few chains, both go on with a higher one, up to the limit given in dollars.
+ *
+ * With a stock in the setting a chain may take no more loose pieces than it covers.
  */
 export class Search {
   private readonly p: Pricing;
@@ -79,7 +81,6 @@ export class Search {
   private readonly must: number;
   private readonly from: number;
   private readonly to: number;
-  private readonly trip: number;
   private readonly share: number;
   private readonly partners = pairTable().partners;
   private readonly begun = new Begun();
@@ -92,13 +93,13 @@ export class Search {
   constructor(
     private readonly s: Setting,
     marginal: boolean,
+    private readonly limit = Number.POSITIVE_INFINITY,
   ) {
     this.p = new Pricing(s, marginal);
     this.toGo = new ToGo(s, this.p, marginal);
     this.must = required(s);
     this.from = codeNumber(s.from);
     this.to = codeNumber(s.to);
-    this.trip = s.rules.weights.tripDollars;
     this.share = baseShare(s.rules.weights.minuteDollars);
   }
 
@@ -113,14 +114,16 @@ export class Search {
     while (best === null && !toGo.exhausted) {
       toGo.settleUpTo(this.cap);
       best = toGo.settled(this.from, 0);
-      if (best === null) this.cap *= FAR_RAISE;
+      if (best !== null) break;
+      if (this.cap >= this.limit) return;
+      this.cap *= FAR_RAISE;
     }
     if (best === null) return;
     for (this.cap = Math.max(this.cap, capOver(best)); ; this.cap *= RAISE) {
       toGo.settleUpTo(this.cap);
       this.capped = false;
       begin();
-      if (this.runUnderCap(take) || !this.capped) return;
+      if (this.runUnderCap(take) || !this.capped || this.cap >= this.limit) return;
     }
   }
 
@@ -208,14 +211,11 @@ export class Search {
     const { ways } = this.s.index;
     const had = begun.has[at]!;
     const last = choice === NO_CHOICE;
-    let has = last ? had : AFTER[brings * HAS_STATES + had]!;
+    const has = last ? had : AFTER[brings * HAS_STATES + had]!;
     if (has < 0) return;
     const open = begun.code[at]!;
-    let cost = begun.cost[at]! + dollars;
-    if (this.s.stock !== null && !(had & HAS.trip) && (brings & BRINGS.short || this.runsOut(at, open, entry, choice))) {
-      has |= HAS.trip;
-      cost += this.trip;
-    }
+    if (this.s.stock !== null && this.runsOut(at, open, entry, choice)) return;
+    const cost = begun.cost[at]! + dollars;
     const way = last ? -1 : p.wayOf(choice);
     const code = last ? this.to : ways.outCode[way]!;
     const total = cost + (last ? 0 : this.toGo.bound(code, has));

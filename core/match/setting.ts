@@ -9,6 +9,8 @@ import { type FullNeed, fullNeed, type MatchQuery } from './query.ts';
 /** A query with its defaults filled in, and what is looked up again and again while it is answered. */
 export interface Setting {
   index: PartIndex;
+  /** The catalogue whose least costs lead the search: that of the query, also while only a part of it is searched. */
+  ledBy: PartIndex;
   from: EndCode;
   to: EndCode;
   rejoin: EndCode | null;
@@ -28,8 +30,10 @@ export function settingOf(q: Omit<MatchQuery, 'k'> & { k?: number }): Setting {
   const rules = q.rules ?? defaultRules;
   for (const [name, value] of Object.entries(rules.weights)) finite(`weight ${name}`, value, { atLeast: 0 });
   const seen = rules === defaultRules ? usualMatings : new Map<string, Mating>();
+  const index = asIndex(q.parts);
   return {
-    index: asIndex(q.parts),
+    index,
+    ledBy: index,
     from: q.from,
     to: q.to,
     rejoin: q.rejoin ?? null,

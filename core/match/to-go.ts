@@ -1,5 +1,5 @@
 import { baseDollars, baseShare, STRIDE } from './figures.ts';
-import { AFTER, BRINGS, HAS, HAS_STATES } from './has.ts';
+import { AFTER, HAS, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { lowerBounds } from './lower-bounds.ts';
 import { codeCount, codeNumber, pairTable } from './pair-table.ts';
@@ -37,7 +37,6 @@ export class ToGo {
   private readonly heap = new Heap();
   private readonly must: number;
   private readonly useful: number;
-  private readonly trip: number;
   private readonly from: number;
   private readonly come: (node: number) => number;
   private readonly partners = pairTable().partners;
@@ -53,14 +52,13 @@ export class ToGo {
     marginal: boolean,
   ) {
     this.must = required(s);
-    this.useful = this.must | (this.must & (HAS.stop | HAS.arrestor) ? HAS.line : 0) | (s.stock === null ? 0 : HAS.trip);
+    this.useful = this.must | (this.must & (HAS.stop | HAS.arrestor) ? HAS.line : 0);
     this.states = [...Array(HAS_STATES).keys()].filter((has) => (has & ~this.useful) === 0);
     this.stateOf = Int8Array.from({ length: HAS_STATES }, (_, has) => this.states.indexOf(has & this.useful));
     this.count = this.states.length;
     this.entries = codeCount * this.count;
     this.cost = new Float64Array(2 * this.entries).fill(Number.POSITIVE_INFINITY);
     this.done = new Uint8Array(2 * this.entries);
-    this.trip = s.rules.weights.tripDollars;
     this.from = codeNumber(s.from);
     this.share = baseShare(s.rules.weights.minuteDollars);
     this.come = cameFor(s, marginal, { from: this.from, entries: this.entries, count: this.count, states: this.states });
@@ -169,8 +167,7 @@ export class ToGo {
       const has = this.states[before]!;
       const next = AFTER[brings * HAS_STATES + has]!;
       if (next < 0 || this.stateOf[next] !== state) continue;
-      const fee = brings & BRINGS.short && !(has & HAS.trip) ? this.trip : 0;
-      this.reach(this.entries + entry * this.count + before, at + dollars + fee);
+      this.reach(this.entries + entry * this.count + before, at + dollars);
     }
   }
 
@@ -178,17 +175,10 @@ export class ToGo {
   private backOverJoints(entry: number, state: number, at: number): void {
     const { p, count } = this;
     const { ways } = this.s.index;
-    const has = this.states[state]!;
     for (const open of this.partners[entry]!) {
       if (open !== this.from && ways.startOut[open] === ways.startOut[open + 1]) continue;
       const joint = p.jointCost(open, entry);
-      if (joint === Number.POSITIVE_INFINITY) continue;
-      const node = open * count;
-      if (!(this.useful & HAS.trip) || !p.jointShort(open, entry)) this.reach(node + state, at + joint);
-      else if (has & HAS.trip) {
-        this.reach(node + state, at + joint);
-        this.reach(node + this.stateOf[has & ~HAS.trip]!, at + joint + this.trip);
-      }
+      if (joint < Number.POSITIVE_INFINITY) this.reach(open * count + state, at + joint);
     }
   }
 }
@@ -206,14 +196,13 @@ const LEADING = [HAS.line, HAS.stop, HAS.arrestor, HAS.check];
 function cameFor(s: Setting, marginal: boolean, k: { from: number; entries: number; count: number; states: number[] }): (node: number) => number {
   if (marginal) return () => 0;
   const { partners } = pairTable();
-  const bounds = lowerBounds(s.index, s.rules.weights);
+  const bounds = lowerBounds(s.ledBy, s.rules.weights);
   const known = new Float64Array(2 * k.entries).fill(Number.NaN);
-  const trip = s.rules.weights.tripDollars;
   const to = (open: number, has: number): number => {
     const at = k.from * codeCount + open;
     let most = bounds.any[at]!;
     for (const bit of LEADING) if (has & bit) most = Math.max(most, bounds.through(bit)[at]!);
-    return has & HAS.trip ? most + trip : most;
+    return most;
   };
   const least = (node: number): number => {
     const entry = node >= k.entries;
@@ -241,11 +230,8 @@ function layered(
   const { partners } = pairTable();
   const { states, stateOf, must } = k;
   const count = states.length;
-  const trip = s.rules.weights.tripDollars;
   const to = codeNumber(s.to);
   const far = Number.POSITIVE_INFINITY;
-  const feeOf = (has: number, short: boolean) => (short && !(has & HAS.trip) ? trip : 0);
-  const tripped = (has: number, short: boolean) => stateOf[short ? has | HAS.trip : has]!;
   const layers: Float64Array[] = [];
   for (let left = 1; left <= MAX_JOINTS; left++) {
     const before = layers.at(-1);
@@ -256,7 +242,7 @@ function layered(
           const next = AFTER[brings * HAS_STATES + states[state]!]!;
           if (next < 0) continue;
           const at = ways.inCode[way]! * count + state;
-          const total = dollars + feeOf(states[state]!, (brings & BRINGS.short) !== 0) + before[ways.outCode[way]! * count + stateOf[next]!]!;
+          const total = dollars + before[ways.outCode[way]! * count + stateOf[next]!]!;
           if (total < entering[at]!) entering[at] = total;
         }
       };
@@ -276,11 +262,9 @@ function layered(
       for (const entry of partners[open]!) {
         const joint = p.jointCost(open, entry);
         if (joint === far) continue;
-        const short = p.jointShort(open, entry);
         for (let state = 0; state < count; state++) {
-          const has = states[state]!;
-          const rest = Math.min(entering[entry * count + tripped(has, short)]!, entry === to && (has & must) === must ? 0 : far);
-          const total = joint + feeOf(has, short) + rest;
+          const rest = Math.min(entering[entry * count + state]!, entry === to && (states[state]! & must) === must ? 0 : far);
+          const total = joint + rest;
           if (total < now[open * count + state]!) now[open * count + state] = total;
         }
       }
