@@ -35,6 +35,8 @@ export { type Remedy, remedy } from './prove/remedy.ts';
 export { type Reason, reason } from './reason.ts';
 export { itemsOf } from './record/accepted.ts';
 export * from './record/entry.ts';
+export { type FreeOutlet, outletsFor, sameOutlet } from './record/free-outlets.ts';
 export { minutesWatched, type Proof } from './record/proof.ts';
 export * from './record/run-state.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
+export { isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';

@@ -189,3 +189,40 @@ test('the API answers, refuses politely, and describes itself', async ({ request
     expect.arrayContaining(['/api/v1/mate', '/api/v1/identify', '/api/v1/match', '/api/v1/why-not', '/api/v1/ends', '/api/v1/parts']),
   );
 });
+
+test('a dual stop chosen for one run is where the next one begins', async ({ page }) => {
+  const tomorrow = new Date(Date.now() + 86_400_000).toISOString().slice(0, 10);
+  const choose = async (label: string, code: string) => {
+    const picker = page.getByRole('combobox', { name: label });
+    await picker.fill(code);
+    await picker.press('Enter');
+  };
+  await page.goto(`${address()}/?day=${tomorrow}`);
+  await page
+    .getByRole('link', { name: /^Old wing toilet/ })
+    .first()
+    .click();
+  await page.waitForURL(/\/visits\//);
+  await hydrated(page);
+  await choose('Water side: what it comes from', 'npt-1/2-m');
+  await choose('Inlet of the toilet', 'bc-7/8-m');
+  await page.getByText('no stop here').click();
+  await page.getByLabel('needs its own stop').check();
+  await page.getByLabel('leaves an outlet for another run').check();
+  await page.getByRole('button', { name: 'On to Match' }).click();
+  const best = page.getByRole('article', { name: 'Chain 1' });
+  await best.getByText('Joints, parts and cost').click();
+  await expect(best).toContainText('stays free behind its own valve');
+  await best.getByRole('button', { name: 'Use this' }).click();
+
+  const runs = page.getByRole('navigation', { name: 'Runs' });
+  await runs.getByRole('button', { name: /Old wing basin, cold/ }).click();
+  await page.getByRole('button', { name: 'Begin here' }).first().click();
+  await expect(page.getByText('this run begins here')).toBeVisible();
+  await expect(page.getByRole('combobox', { name: 'Water side: what it comes from' })).toHaveValue(/comp-(1\/4|3\/8)-m/);
+  await page.reload();
+  await expect(page.getByText('this run begins here')).toBeVisible();
+  // Hot water does not come from a cold stop.
+  await runs.getByRole('button', { name: /Old wing basin, hot/ }).click();
+  await expect(page.getByText('Outlets left free')).toHaveCount(0);
+});

@@ -49,6 +49,7 @@ export const need = z.object({
   stop: z.boolean().optional(),
   arrestor: z.boolean().optional(),
   check: z.boolean().optional(),
+  leaveOutlet: z.boolean().optional(),
   avoid: z.array(id).max(20).optional(),
   reachable: z.boolean().optional(),
 });
@@ -78,14 +79,19 @@ const round = z.enum(['before', 'crack', 'standing', 'working', 'put-back', 'nex
 const turns24 = z.number().int('wants whole 24ths of a turn').min(0).max(240);
 
 const bodies = {
-  'end-seen': z.strictObject({ side: z.enum(['from', 'to', 'rejoin']), end: end.nullable(), how: z.enum(['seen', 'measured', 'told']) }),
+  'end-seen': z.strictObject({
+    side: z.enum(['from', 'to', 'rejoin']),
+    end: end.nullable(),
+    how: z.enum(['seen', 'measured', 'told']),
+    outlet: z.strictObject({ runId: uuid, part: id, end: id }).optional(),
+  }),
   'stop-tried': z.strictObject({
     kind: z.enum(['quarter-turn', 'multi-turn', 'gate', 'saddle', 'none']),
     condition: z.enum(['works', 'passes', 'seized-open', 'seized-shut', 'broken', 'weeps', 'unknown']),
   }),
   'old-line-judged': z.strictObject({ verdict: z.enum(['none', 'keep', 'replace']), findings: z.array(shortText).max(30) }),
   'distance-measured': z.strictObject({ text: shortText, inches: z.number().positive('must be more than 0').max(12_000) }),
-  'place-seen': z.strictObject({ hidden: z.boolean(), ownStop: z.boolean(), arrestor: z.boolean() }),
+  'place-seen': z.strictObject({ hidden: z.boolean(), ownStop: z.boolean(), arrestor: z.boolean(), leaveOutlet: z.boolean().optional() }),
   'chain-accepted': z.strictObject({
     from: end,
     to: end,

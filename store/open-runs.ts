@@ -1,4 +1,4 @@
-import { addDays, localDay } from './clock.ts';
+import { addDays, shopDay } from './clock.ts';
 import type { Sql } from './connection.ts';
 import { statesOf, visitSheets, visitsBetween } from './visits.ts';
 
@@ -12,7 +12,7 @@ export interface OpenRunRow {
 }
 
 export async function shopRuns(sql: Sql, shopId: string, at: Date): Promise<OpenRunRow[]> {
-  const today = localDay(at, 'UTC');
+  const today = shopDay(at);
   const sheets = await visitSheets(sql, shopId, await visitsBetween(sql, shopId, today, addDays(today, 1)));
   return sheets.flatMap((sheet) =>
     statesOf(sheet).flatMap(({ run, state }): OpenRunRow[] =>

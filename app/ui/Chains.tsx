@@ -1,4 +1,5 @@
-import { type Chain, endLabel, type MatchResult, type Part, turns24, writeTurns } from '../../core/index.ts';
+import type { ReactNode } from 'react';
+import { type Branch, type Chain, endLabel, type MatchResult, type Part, shortName, turns24, writeTurns } from '../../core/index.ts';
 import { labelsOf, scaleFor, sectionOf } from './Line.tsx';
 import { Reasons } from './Reasons.tsx';
 import { Section } from './Section.tsx';
@@ -16,6 +17,8 @@ interface Props {
   used?: string | null;
   /** On the key that takes a chain. */
   useWord?: string;
+  /** Between the chains and what was refused. */
+  children?: ReactNode;
 }
 
 /** Room for a chain's drawing beside its figures; all chains share one scale. */
@@ -23,8 +26,24 @@ const DRAWING_PX = 470;
 
 export const chainKey = (chain: Chain) => chain.parts.join(' ') || 'direct';
 
+/** All that matching has to say: what is missing where there is no chain, the chains, and what was refused. */
+export function Chains({ children, ...props }: Props) {
+  return (
+    <div>
+      {props.result.unreachable?.map((r) => (
+        <p key={r.rule} className="caution my-2 text-lg">
+          {r.text}
+        </p>
+      ))}
+      <Ranked {...props} />
+      {children}
+      <Refused result={props.result} names={props.names} />
+    </div>
+  );
+}
+
 /** Ranked chains as drawings with the figures people decide by. */
-export function Chains({ result, from, to, water, parts, names, onUse, used, useWord = 'Use this' }: Props) {
+function Ranked({ result, from, to, water, parts, names, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
   const scale = scaleFor(sections, DRAWING_PX, 58);
@@ -124,6 +143,7 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
             </li>
           ))}
         </ul>
+        <Branches branches={chain.branches} names={names} />
         <h4 className="label mt-2">Cost expected: ${chain.cost.total.toFixed(2)}</h4>
         <p>
           parts ${chain.cost.price.toFixed(2)} + time ${chain.cost.minutes.toFixed(2)} + callbacks ${chain.cost.callbacks.toFixed(2)} + trip $
@@ -139,8 +159,31 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
   );
 }
 
+const BRANCH_WORDS: Record<Branch['use'], string> = {
+  rejoin: 'takes the old line back',
+  free: 'stays free behind its own valve: another run can begin there',
+  cap: 'is capped',
+};
+
+/** What becomes of the ends that the water does not go through. */
+function Branches({ branches, names }: { branches: Branch[]; names: Record<string, string> }) {
+  if (branches.length === 0) return null;
+  return (
+    <>
+      <h4 className="label mt-2">Outlets beside the line</h4>
+      <ul className="list-disc pl-5">
+        {branches.map((b) => (
+          <li key={`${b.part} ${b.end}`}>
+            {endLabel(b.code)} of the {shortName(names[b.part] ?? b.part)} {BRANCH_WORDS[b.use]}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
 /** Parts that look right and are not, and those a need refuses. */
-export function Refused({ result, names }: { result: MatchResult; names: Record<string, string> }) {
+function Refused({ result, names }: { result: MatchResult; names: Record<string, string> }) {
   const near = result.refused.filter((r) => r.because.some((b) => b.rule.startsWith('near-')));
   return (
     <div className="mt-3 grid gap-2">

@@ -52,7 +52,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
     rate: number,
     tapers: boolean,
     counts: Map<string, number>,
-    has: { line: boolean; stop: boolean; arrestor: boolean; rejoined: boolean },
+    has: { line: boolean; stop: boolean; arrestor: boolean; rejoined: boolean; outlet: boolean },
   ) => {
     const join = (a: string, b: string) => {
       const m = mate(a, b);
@@ -67,7 +67,11 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       };
     };
     const last = join(open, q.to);
-    const lacks = (q.need.minLengthIn !== undefined && !has.line) || (q.need.stop && !has.stop) || (q.need.arrestor && !has.arrestor);
+    const lacks =
+      (q.need.minLengthIn !== undefined && !has.line) ||
+      (q.need.stop && !has.stop) ||
+      (q.need.arrestor && !has.arrestor) ||
+      (q.need.leaveOutlet && !has.outlet);
     const complete = !lacks && (q.rejoin === undefined || has.rejoined);
     if (last && complete && !(used.length > 0 && tapers && last.taper && !used.some((p) => p.tags.includes('union')))) {
       const total =
@@ -110,6 +114,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
               stop: has.stop || (p.tags.includes('stop') && !has.line),
               arrestor: p.tags.includes('arrestor') || (has.arrestor && !(p.flexible && (p.lengthIn ?? 0) > 72)),
               rejoined: has.rejoined || taken !== null,
+              outlet: has.outlet || spare.some((s) => s !== taken && p.tags.includes(`valved:${s.id}`)),
             };
             step(exit.code, [...used, p], `${key} ${p.id}:${entry.code}>${exit.code}`, c, minutes + p.minutes, r, tapers && into.taper, more, now);
           }
@@ -117,8 +122,8 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       });
     }
   };
-  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, arrestor: false, rejoined: false });
-  if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.rejoin !== undefined) totals.delete('');
+  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, arrestor: false, rejoined: false, outlet: false });
+  if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.need.leaveOutlet || q.rejoin !== undefined) totals.delete('');
   return [...totals.values()].sort((a, b) => a - b);
 }
 
@@ -142,18 +147,19 @@ describe('chains against exhaustive search', () => {
       minLengthIn: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined, freq: 1 }),
       stop: fc.integer({ min: 0, max: 3 }).map((n) => n === 0),
       arrestor: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
+      leaveOutlet: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       stocked: fc.option(fc.record({ parts: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), pieces: fc.array(fc.nat(2), { minLength: 9, maxLength: 9 }) }), { nil: undefined }), // biome-ignore format: one line a choice
     });
     let answered = 0;
     fc.assert(
-      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, arrestor, stocked }) => {
+      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, arrestor, leaveOutlet, stocked }) => {
         const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
         const onVan = (s: typeof stocked & {}) => [
           ...parts.map((p, i) => [p.id, s.parts[i] ? 1 : 0]),
           ...PIECES.map((c, i) => [c.code, s.pieces[i]]),
         ];
         const stock: Record<string, number> | undefined = stocked && Object.fromEntries(onVan(stocked));
-        const q = { from, to, parts, loose: PIECES, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop, arrestor } };
+        const q = { from, to, parts, loose: PIECES, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop, arrestor, leaveOutlet } };
         const wanted = exhaustive(q).slice(0, 5);
         const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
         if (wanted.length > 0) answered++;
@@ -326,14 +332,14 @@ describe('why not', () => {
       ends: fc.array(fc.tuple(fc.constantFrom(...CODES), port), { minLength: 2, maxLength: 3 }),
       flexible: fc.boolean(),
       lengthIn: fc.integer({ min: 1, max: 70 }),
-      tags: fc.subarray(['stop', 'union', 'arrestor']),
+      tags: fc.subarray(['stop', 'union', 'arrestor', 'valved:e2', 'valved:e1']),
     });
     const query = fc.record({
       made: fc.array(anyPart, { minLength: 1, maxLength: 3 }),
       from: fc.constantFrom(...CODES),
       to: fc.constantFrom(...CODES),
       rejoin: fc.option(fc.constantFrom(...CODES), { nil: undefined, freq: 1 }),
-      need: fc.record({ water: fc.constant('cold' as const), stop: fc.boolean(), arrestor: fc.boolean() }),
+      need: fc.record({ water: fc.constant('cold' as const), stop: fc.boolean(), arrestor: fc.boolean(), leaveOutlet: fc.boolean() }),
     });
     fc.assert(
       fc.property(query, ({ made, ...rest }) => {

@@ -209,6 +209,7 @@ export class Pricing {
         total += this.jointCost(this.rejoin, code);
         brings |= BRINGS.rejoined;
       } else if (f.endValved[end]) {
+        brings |= BRINGS.outlet;
         continue;
       } else {
         total += this.capCost(code);

@@ -21,6 +21,8 @@ export interface Need {
   arrestor?: boolean;
   /** A vented backflow preventer. */
   check?: boolean;
+  /** An outlet with a valve of its own is left free, for another run to begin at. */
+  leaveOutlet?: boolean;
   /** Tags no part may carry: 'copper', 'brass' after reverse osmosis. */
   avoid?: string[];
   /** true unless given: can the joints be reached afterwards? */
@@ -114,6 +116,7 @@ export interface FullNeed {
   stop: boolean;
   arrestor: boolean;
   check: boolean;
+  leaveOutlet: boolean;
   avoid: string[];
   reachable: boolean;
 }
@@ -130,6 +133,7 @@ export function fullNeed(need: Need): FullNeed {
     stop: need.stop ?? false,
     arrestor: need.arrestor ?? false,
     check: need.check ?? false,
+    leaveOutlet: need.leaveOutlet ?? false,
     avoid: need.avoid ?? [],
     reachable: need.reachable ?? true,
   };

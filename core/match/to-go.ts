@@ -15,6 +15,7 @@ export function required(s: Setting): number {
     (need.stop ? HAS.stop : 0) |
     (need.arrestor ? HAS.arrestor : 0) |
     (need.check ? HAS.check : 0) |
+    (need.leaveOutlet ? HAS.outlet : 0) |
     (s.rejoin === null ? 0 : HAS.rejoined)
   );
 }

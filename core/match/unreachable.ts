@@ -50,6 +50,7 @@ function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQ
   );
   add(need.stop, 'only-without-stop', 'These ends can be joined, but no chain has its own stop.', without({ stop: false }));
   add(need.check, 'only-without-check', 'These ends can be joined, but no chain has a vented backflow preventer.', without({ check: false }));
+  add(need.leaveOutlet, 'only-without-outlet', 'These ends can be joined, but no chain leaves an outlet free.', without({ leaveOutlet: false }));
   add(
     need.minLengthIn,
     'only-shorter',

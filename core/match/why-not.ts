@@ -142,18 +142,24 @@ function sparesOf(s: Setting, row: Way[]): Reason[] {
     const holds = mating?.verdict === 'seals' || mating?.verdict === 'marginal';
     return holds && end.port !== 'in' && !(isPush(end) && pushRefused(part, s.need, s.rules));
   };
-  // The end that would otherwise be refused takes the old line first.
+  // The end that would otherwise be refused takes the old line first, then one that could not be left free.
   const wrong = (spare: (typeof spares)[number]) => spareRefused(s, spare.part, spare.end);
-  const rejoined = spares.filter(takes).sort((a, b) => (wrong(b) ? 1 : 0) - (wrong(a) ? 1 : 0))[0];
+  const urgency = (spare: (typeof spares)[number]) => (wrong(spare) ? 2 : isValved(spare.part, spare.end) ? 0 : 1);
+  const rejoined = spares.filter(takes).sort((a, b) => urgency(b) - urgency(a))[0];
   const out = spares.filter((x) => x !== rejoined).flatMap((x) => wrong(x) ?? []);
   if (s.rejoin !== null && !rejoined) out.push(reason('rejoin', `Nothing in it takes the old line (${s.rejoin}) back.`));
+  if (s.need.leaveOutlet && !spares.some((x) => x !== rejoined && isValved(x.part, x.end))) {
+    out.push(reason('no-outlet', 'It leaves no outlet with a valve of its own free.'));
+  }
   return out;
 }
+
+const isValved = (part: Part, end: PartEnd) => part.tags.includes(`valved:${end.id}`);
 
 function spareRefused(s: Setting, part: Part, end: PartEnd): Reason | null {
   const say = (rule: string, text: string) => reason(rule, `${part.name}: ${text}`, { figures: { part: part.id, end: end.id } });
   if (end.port === 'in') return say('spare-inlet', `its inlet ${end.id} (${end.code}) would be left open.`);
-  if (part.tags.includes(`valved:${end.id}`)) return null;
+  if (isValved(part, end)) return null;
   if (!s.loosePrice.has(`cap-${end.code}`)) return say('no-cap', `its end ${end.id} (${end.code}) must be closed, and there is no cap for it.`);
   const push = isPush(end) ? pushRefused(part, s.need, s.rules) : null;
   return push ? say(push.rule, push.text) : null;

@@ -45,12 +45,20 @@ export interface AcceptedChain {
   replacesId: string | null;
 }
 
+/** An outlet of a part in another run's chain. */
+export interface OutletRef {
+  runId: string;
+  part: string;
+  end: string;
+}
+
 export interface Bodies {
-  'end-seen': { side: 'from' | 'to' | 'rejoin'; end: EndCode | null; how: 'seen' | 'measured' | 'told' };
+  /** `outlet`: a water side that another run of the visit leaves free. */
+  'end-seen': { side: 'from' | 'to' | 'rejoin'; end: EndCode | null; how: 'seen' | 'measured' | 'told'; outlet?: OutletRef };
   'stop-tried': { kind: StopKind; condition: StopCondition };
   'old-line-judged': { verdict: 'none' | 'keep' | 'replace'; findings: string[] };
   'distance-measured': { text: string; inches: number };
-  'place-seen': { hidden: boolean; ownStop: boolean; arrestor: boolean };
+  'place-seen': { hidden: boolean; ownStop: boolean; arrestor: boolean; leaveOutlet?: boolean };
   'chain-accepted': AcceptedChain;
   'gate-answered': { stepId: string; answer: 'yes' | 'no'; note: string };
   'step-done': { stepId: string; done: boolean };

@@ -1,7 +1,7 @@
 /** The demo: loaded once, and kept around today at every start. Nothing past is moved. */
 import { catalogue } from '../../catalog/index.ts';
 import type { Entry } from '../../core/record/entry.ts';
-import { addDays, localDay } from '../clock.ts';
+import { addDays, shopDay, shopTimeZone } from '../clock.ts';
 import { type Sql, THE_SHOP, type Tx } from '../connection.ts';
 import { followsId } from '../entry-shape.ts';
 import { APPLIANCES, type DemoVisit, PREMISES, VISITS } from './observatory.ts';
@@ -23,7 +23,7 @@ const RUNS = new Map(APPLIANCES.flatMap((appliance) => appliance.runs.map((run) 
 export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean; visitsAdded: number }> {
   return sql.begin(async (tx) => {
     const [row] = await tx`select 1 from premises where shop_id = ${THE_SHOP} and premises_id = ${idOf(PREMISES.key)}`;
-    const today = localDay(at, PREMISES.timeZone);
+    const today = shopDay(at);
     if (!row) {
       await loadHouse(tx);
       await loadPast(tx, at, today);
@@ -49,7 +49,7 @@ async function loadHouse(tx: Tx): Promise<void> {
   const shop_id = THE_SHOP;
   const premises_id = idOf(PREMISES.key);
   const places = [...new Set(APPLIANCES.map((a) => a.place))];
-  await tx`insert into premises ${tx({ shop_id, premises_id, name: PREMISES.name, time_zone: PREMISES.timeZone })}`;
+  await tx`insert into premises ${tx({ shop_id, premises_id, name: PREMISES.name, time_zone: shopTimeZone() })}`;
   await tx`insert into place ${tx(places.map((name) => ({ shop_id, place_id: idOf(`place ${name}`), premises_id, name })))}`;
   const appliances = APPLIANCES.map((a) => ({
     shop_id,

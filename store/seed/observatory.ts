@@ -22,7 +22,7 @@ export interface DemoAppliance {
   runs: DemoRun[];
 }
 
-export const PREMISES = { key: 'premises', name: 'Quillback Hill Observatory', timeZone: 'Etc/UTC' };
+export const PREMISES = { key: 'premises', name: 'Quillback Hill Observatory' };
 
 const quarter = { kind: 'quarter-turn', condition: 'works' } as const;
 const worn = { kind: 'multi-turn', condition: 'weeps' } as const;

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type Chain, type HouseRules, type MatchQuery, type MatchResult, matchChains } from '../../../core/index.ts';
-import { Chains, Refused } from '../../ui/Chains.tsx';
+import { Chains } from '../../ui/Chains.tsx';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import { EndDrawing } from './EndDrawing.tsx';
@@ -40,6 +40,7 @@ function queryOf(q: Question, catalogue: ClientCatalogue): MatchQuery | null {
       ...(q.stop ? { stop: true } : {}),
       ...(q.arrestor ? { arrestor: true } : {}),
       ...(q.check ? { check: true } : {}),
+      ...(q.outlet ? { leaveOutlet: true } : {}),
       ...(q.hidden ? { reachable: false } : {}),
       ...(q.afterRo ? { avoid: ['copper', 'brass'] } : {}),
       ...(pressurePsi === undefined ? {} : { pressurePsi }),
@@ -102,11 +103,6 @@ export default function Bench({ address, rules, runs }: Props) {
         {catalogue && !result && !badLength && !badPsi && <p className="text-soft">Name both ends, and the chains that join them appear here.</p>}
         {result && query && catalogue && (
           <>
-            {result.unreachable?.map((r) => (
-              <p key={r.rule} className="caution text-lg">
-                {r.text}
-              </p>
-            ))}
             <Chains
               result={result}
               from={query.from}
@@ -116,11 +112,11 @@ export default function Bench({ address, rules, runs }: Props) {
               names={names}
               onUse={setTaken}
               useWord="Take"
-            />
-            {taken && (
-              <Take chain={taken} query={query} catalogue={catalogue} names={names} link={`${link}&take=${taken.parts.join(',')}`} runs={runs} />
-            )}
-            <Refused result={result} names={names} />
+            >
+              {taken && (
+                <Take chain={taken} query={query} catalogue={catalogue} names={names} link={`${link}&take=${taken.parts.join(',')}`} runs={runs} />
+              )}
+            </Chains>
             <WhyNot query={query} names={names} />
           </>
         )}
@@ -130,7 +126,7 @@ export default function Bench({ address, rules, runs }: Props) {
 }
 
 function Demands({ q, set, badLength, badPsi }: { q: Question; set: (change: Partial<Question>) => void; badLength: boolean; badPsi: boolean }) {
-  const box = (key: 'stop' | 'arrestor' | 'check' | 'hidden' | 'afterRo' | 'vanOnly', label: string) => (
+  const box = (key: 'stop' | 'arrestor' | 'check' | 'outlet' | 'hidden' | 'afterRo' | 'vanOnly', label: string) => (
     <label className="flex min-h-10 items-center gap-2">
       <input type="checkbox" className="size-5 shrink-0" checked={q[key]} onChange={(e) => set({ [key]: e.target.checked })} /> {label}
     </label>
@@ -160,6 +156,7 @@ function Demands({ q, set, badLength, badPsi }: { q: Question; set: (change: Par
       {box('stop', 'have its own stop')}
       {box('arrestor', 'have an arrestor')}
       {box('check', 'keep water from running back')}
+      {box('outlet', 'leave an outlet for another run')}
       {box('hidden', 'be hidden for good')}
       {box('afterRo', 'come after reverse osmosis')}
       {box('vanOnly', 'come off the van')}
@@ -167,7 +164,6 @@ function Demands({ q, set, badLength, badPsi }: { q: Question; set: (change: Par
         reach at least
         <input
           className="field max-w-24"
-          inputMode="decimal"
           maxLength={20}
           value={q.length}
           onChange={(e) => set({ length: e.target.value })}

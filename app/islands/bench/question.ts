@@ -1,4 +1,4 @@
-import { type HouseRules, isEndCode, readEnd, readFraction } from '../../../core/index.ts';
+import { type HouseRules, isEndCode, readEnd, readLengthIn } from '../../../core/index.ts';
 
 /** What the match bench asks: it is the page's address, so that a link opens it again. */
 export interface Question {
@@ -10,6 +10,8 @@ export interface Question {
   stop: boolean;
   arrestor: boolean;
   check: boolean;
+  /** An outlet left free for another run. */
+  outlet: boolean;
   hidden: boolean;
   /** After a reverse-osmosis unit: its water attacks copper and brass. */
   afterRo: boolean;
@@ -45,6 +47,7 @@ export function questionOf(address: Address, rules: HouseRules): Question {
     stop: address.stop === 'yes',
     arrestor: address.arrestor === 'yes',
     check: address.check === 'yes',
+    outlet: address.outlet === 'yes',
     hidden: address.hidden === 'yes',
     afterRo: address.afterRo === 'yes',
     psi: (address.psi ?? '').slice(0, 10),
@@ -65,7 +68,7 @@ export function addressOf(q: Question): string {
   put('water', q.water === 'hot' && 'hot');
   put('length', q.length.trim());
   put('psi', q.psi.trim());
-  for (const name of ['stop', 'arrestor', 'check', 'hidden', 'afterRo'] as const) put(name, q[name] && 'yes');
+  for (const name of ['stop', 'arrestor', 'check', 'outlet', 'hidden', 'afterRo'] as const) put(name, q[name] && 'yes');
   put('van', q.vanOnly && 'yes');
   put('push', q.push);
   put('line', q.applianceLine);
@@ -83,7 +86,7 @@ export function psiOf(text: string): number | undefined {
 /** Inches as typed; undefined for nothing, NaN for what is no length. */
 export function inchesOf(length: string): number | undefined {
   if (length.trim() === '') return undefined;
-  const inches = readFraction(length);
+  const inches = readLengthIn(length);
   return inches !== null && inches > 0 && inches <= 12_000 ? inches : Number.NaN;
 }
 

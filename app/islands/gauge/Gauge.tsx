@@ -5,7 +5,8 @@ import {
   identifyThread,
   knownAppliances,
   type Measure,
-  readFraction,
+  readLengthIn,
+  readThreadsPerIn,
   type ThreadReading,
 } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
@@ -42,8 +43,8 @@ const NOTHING: Typed = {
 const SIGMA = { caliper: 0.005, ruler: 0.02, count: 1, gauge: 0.3 };
 
 function readingOf(t: Typed): ThreadReading {
-  const diameterIn = t.diameter.trim() === '' ? undefined : (readFraction(t.diameter) ?? Number.NaN);
-  const threadsPerIn = t.pitch.trim() === '' ? undefined : (readFraction(t.pitch) ?? Number.NaN);
+  const diameterIn = t.diameter.trim() === '' ? undefined : (readLengthIn(t.diameter) ?? Number.NaN);
+  const threadsPerIn = t.pitch.trim() === '' ? undefined : (readThreadsPerIn(t.pitch) ?? Number.NaN);
   return {
     gender: t.gender,
     ...(diameterIn === undefined ? {} : { diameterIn, diameterSigmaIn: SIGMA[t.by] }),
@@ -95,10 +96,9 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
             <span className="label">Diameter at the crests, in</span>
             <input
               className="field"
-              inputMode="decimal"
               maxLength={20}
               value={typed.diameter}
-              placeholder="0.820 or 13/16"
+              placeholder="0.820, 13/16, 20.9 mm"
               onChange={(e) => set({ diameter: e.target.value })}
             />
           </label>
@@ -117,10 +117,9 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
             <span className="label">Threads per inch</span>
             <input
               className="field"
-              inputMode="decimal"
               maxLength={20}
               value={typed.pitch}
-              placeholder="14"
+              placeholder="14, or 1.5 mm"
               onChange={(e) => set({ pitch: e.target.value })}
             />
           </label>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { type Bodies, readFraction, type StopCondition, type StopKind } from '../../../core/index.ts';
+import { type Bodies, endLabel, isMetric, readLengthIn, type StopCondition, type StopKind, sameOutlet, shortName } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import type { StageProps } from './Visit.tsx';
@@ -26,7 +26,7 @@ const REPLACE = [
 ];
 
 /** What is there: both ends, the stop, the old line, the distance. */
-export function LookStage({ run, context, state, write, go }: StageProps) {
+export function LookStage({ run, context, state, write, go, outlets }: StageProps) {
   const seen = (side: 'from' | 'to' | 'rejoin') => (end: string | null) => {
     if (end === (state[side]?.end ?? null)) return;
     if (end !== null || side === 'rejoin') write('end-seen', run.id, { side, end, how: 'seen' });
@@ -47,6 +47,7 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
             onChange={seen('from')}
             hint={['comp-3/8-m', 'comp-1/4-m', 'npt-1/2-m', 'cu-5/8od']}
           />
+          <Outlets {...{ run, state, write, outlets }} />
           <EndPicker
             id="look-to"
             label={`Inlet of the ${context.appliance.name}`}
@@ -125,11 +126,13 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
               [
                 ['ownStop', 'needs its own stop'],
                 ['arrestor', 'needs a hammer arrestor'],
+                ['leaveOutlet', 'leaves an outlet for another run'],
                 ['hidden', 'joints will be hidden'],
               ] as const
             ).map(([key, label]) => (
               <label key={key} className="flex min-h-11 items-center gap-2">
-                <input type="checkbox" className="size-5" checked={state.place[key]} onChange={(e) => place({ [key]: e.target.checked })} /> {label}
+                <input type="checkbox" className="size-5" checked={state.place[key] ?? false} onChange={(e) => place({ [key]: e.target.checked })} />{' '}
+                {label}
               </label>
             ))}
           </div>
@@ -149,12 +152,52 @@ export function LookStage({ run, context, state, write, go }: StageProps) {
   );
 }
 
+/** Outlets that other runs of this place leave free: the water side may be one of them. */
+function Outlets({ run, state, write, outlets }: Pick<StageProps, 'run' | 'state' | 'write' | 'outlets'>) {
+  const from = state.from?.outlet;
+  const gone = from !== undefined && !outlets.some((o) => sameOutlet(o, from));
+  if (outlets.length === 0 && !gone) return null;
+  return (
+    <div className="border border-rule bg-sheet px-3 py-2">
+      <h3 className="label">Outlets left free in this place</h3>
+      {gone && <p className="caution my-1">The chain whose outlet this run was to begin at has changed: look at the water side again.</p>}
+      <ul>
+        {outlets.map((o) => (
+          <li key={`${o.runId} ${o.part} ${o.end}`} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-1">
+            <span>
+              <b>{endLabel(o.code)}</b> of the {shortName(o.partName)} at {o.runName}
+            </span>
+            {o.takenBy === null ? (
+              <button
+                type="button"
+                className="key"
+                onClick={() =>
+                  write('end-seen', run.id, { side: 'from', end: o.code, how: 'seen', outlet: { runId: o.runId, part: o.part, end: o.end } })
+                }
+              >
+                Begin here
+              </button>
+            ) : (
+              <span>{o.takenBy === run.id ? '✓ this run begins here' : 'another run begins there'}</span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+function kept(distance: Bodies['distance-measured'] | null): string {
+  if (!distance) return '';
+  return isMetric(distance.text) ? `${distance.text} kept: ${distance.inches.toFixed(1)} in` : `${distance.text} in kept`;
+}
+
 function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'write'>) {
   const [text, setText] = useState(state.distance?.text ?? '');
   const [bad, setBad] = useState(false);
   const save = () => {
     if (text.trim() === '' || text === state.distance?.text) return setBad(false);
-    const inches = readFraction(text);
+    const inches = readLengthIn(text);
     const good = inches !== null && inches > 0 && inches <= 12_000;
     setBad(!good);
     if (good) write('distance-measured', run.id, { text: text.trim().slice(0, 200), inches });
@@ -168,7 +211,6 @@ function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'wri
         id="distance"
         className="field max-w-40"
         value={text}
-        inputMode="decimal"
         maxLength={30}
         onChange={(e) => setText(e.target.value)}
         onBlur={save}
@@ -177,7 +219,7 @@ function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'wri
         aria-describedby="distance-said"
       />
       <p id="distance-said" aria-live="polite">
-        {bad ? 'That is no length. Type inches as 55, 14 1/2 or 3/8; more than 0.' : state.distance ? `${state.distance.text} in kept` : ''}
+        {bad ? 'That is no length. Type inches as 55, 14 1/2 or 3/8, or 1400 mm; more than 0.' : kept(state.distance)}
       </p>
     </div>
   );

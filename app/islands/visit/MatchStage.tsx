@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { type AcceptedChain, type Chain, itemsOf, matchChains, type Need, type RunState } from '../../../core/index.ts';
-import { Chains, chainKey, Refused } from '../../ui/Chains.tsx';
+import { Chains, chainKey } from '../../ui/Chains.tsx';
 import type { StageProps } from './Visit.tsx';
 
 export function needOf(state: RunState, water: 'cold' | 'hot'): Need {
@@ -10,6 +10,7 @@ export function needOf(state: RunState, water: 'cold' | 'hot'): Need {
     ...(state.distance ? { minLengthIn: state.distance.inches } : {}),
     ...(state.place.ownStop ? { stop: true } : {}),
     ...(state.place.arrestor ? { arrestor: true } : {}),
+    ...(state.place.leaveOutlet ? { leaveOutlet: true } : {}),
     ...(state.place.hidden ? { reachable: false } : {}),
   };
 }
@@ -56,11 +57,6 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
     <div>
       <h2>{result.chains.length > 0 ? 'Chains, best first' : 'No chain'}</h2>
       {made && <p className="caution my-2">Joints of the accepted chain are made already: another chain means taking them apart.</p>}
-      {result.unreachable?.map((r) => (
-        <p key={r.rule} className="caution my-2 text-lg">
-          {r.text}
-        </p>
-      ))}
       <Chains
         result={result}
         from={from.end}
@@ -71,7 +67,6 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
         onUse={use}
         used={state.accepted ? chainKey(state.accepted.chain) : null}
       />
-      <Refused result={result} names={names} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type RunContext, type RunState, runState, STAGES, type Stage } from '../../../core/index.ts';
+import { type FreeOutlet, outletsFor, type RunContext, type RunState, runState, STAGES, type Stage } from '../../../core/index.ts';
 import type { RunRow, VisitSheet } from '../../../store/visits.ts';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { type JointMark, Line } from '../../ui/Line.tsx';
@@ -24,6 +24,8 @@ export interface StageProps {
   /** Of the premises: its clock on the wall. */
   timeZone: string;
   entries: ReturnType<typeof useVisitRecord>['entries'];
+  /** Outlets of the place's other runs that this one can begin at. */
+  outlets: FreeOutlet[];
   go: (stage: Stage) => void;
 }
 
@@ -142,6 +144,7 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
                   visitId={visit.id}
                   timeZone={visit.premises.timeZone}
                   entries={record.entries}
+                  outlets={outletsOf(run, record.sheet.runs, states)}
                   go={(s) => setChosen(s)}
                 />
               </div>
@@ -189,6 +192,15 @@ function Panel({ stage, ...props }: StageProps & { stage: Stage }) {
 export function contextOf(run: RunRow, catalogue: ClientCatalogue): RunContext {
   const appliance = catalogue.appliances.find((a) => a.id === run.applianceKind) ?? catalogue.appliances[0]!;
   return { runId: run.id, water: run.water, appliance, checkPoints: run.checkPoints, stepData: catalogue.steps, parts: catalogue.parts };
+}
+
+function outletsOf(run: RunRow, rows: RunRow[], states: Map<string, RunState> | null): FreeOutlet[] {
+  const runs = rows.flatMap((r) => {
+    const state = states?.get(r.id);
+    return state ? [{ ...r, state }] : [];
+  });
+  const own = runs.find((r) => r.id === run.id);
+  return own ? outletsFor(own, runs) : [];
 }
 
 function isDone(stage: Stage, state: RunState): boolean {
