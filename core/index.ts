@@ -18,6 +18,7 @@ export { type Tube, tubeById, tubes } from './ends/tubes.ts';
 export { EndCodeError, InputError } from './errors.ts';
 export { CARD_SHEET, gaugeCard, type Mark } from './gauge/card.ts';
 export { defaultRules, type HouseRules } from './house/rules.ts';
+export type { BranchEnd, LineBranch } from './line/branch.ts';
 export { openSection } from './line/open.ts';
 export { type LinePart, type LineSection, lineSection } from './line/section.ts';
 export { callbackRate } from './log/callback-rate.ts';

@@ -79,6 +79,7 @@ test('a tee takes the old line back, and after reverse osmosis nothing is of cop
   await page.goto(`${address()}/match?from=comp-3/8-m&to=comp-1/4-m&length=55&rejoin=comp-3/8-f`);
   const best = page.getByRole('article', { name: 'Chain 1' });
   await expect(best).toContainText('add-on tee');
+  await expect(best.getByRole('img')).toContainText('old line');
   await best.getByText('Joints, parts and cost').click();
   await expect(best.getByRole('row')).toHaveCount(Number((await best.textContent())!.match(/(\d)joints/)![1]) + 1);
   await page.goto(`${address()}/match?from=pe-1/4od&to=ptc-1/4od&afterRo=yes&psi=95`);

@@ -1,12 +1,13 @@
-import type { Chain, Part } from '../../core/index.ts';
+import type { BranchEnd, Chain, Part } from '../../core/index.ts';
 import { type LinePart, type LineSection, lineSection, openSection, shortName } from '../../core/index.ts';
-import { type JointMark, Section } from './Section.tsx';
-
-export type { JointMark } from './Section.tsx';
+import type { JointMark } from './Balloon.tsx';
+import { Section } from './Section.tsx';
 
 /** Width that a line drawn across a sheet may take, and its scale where there is room, in pixels. */
 const ROOM_PX = 960;
-const SCALE = { least: 34, upright: 46, most: 84 };
+const SCALE = { least: 34, most: 84 };
+/** Upright on a phone there is little room across: what stands on the line makes it smaller, so that the balloons stay legible. */
+const UPRIGHT = { roomPx: 62, least: 28, most: 46 };
 
 /** Pixels for an inch so that the longest of these sections has room. */
 export function scaleFor(sections: LineSection[], roomPx = ROOM_PX, most = SCALE.most): number {
@@ -14,13 +15,34 @@ export function scaleFor(sections: LineSection[], roomPx = ROOM_PX, most = SCALE
   return Math.max(SCALE.least, Math.min(most, roomPx / longest));
 }
 
-export function sectionOf(from: string, to: string, chain: Pick<Chain, 'path' | 'joints'>, parts: Map<string, Part>): LineSection {
+type DrawnChain = Pick<Chain, 'path' | 'joints' | 'branches'>;
+
+const uprightScale = (s: LineSection) => Math.max(UPRIGHT.least, Math.min(UPRIGHT.most, UPRIGHT.roomPx / (s.above + s.radius)));
+
+export function sectionOf(from: string, to: string, chain: DrawnChain, parts: Map<string, Part>): LineSection {
   const through: LinePart[] = chain.path.map((step, i) => {
     const part = parts.get(step.part);
     const line = part?.cutToLength ? 'tube' : part?.flexible ? 'braided' : null;
-    return { part: step.part, inCode: chain.joints[i]!.b, outCode: chain.joints[i + 1]!.a, line, lengthIn: step.cutLengthIn ?? part?.lengthIn ?? 1 };
+    return {
+      part: step.part,
+      inCode: chain.joints[i]!.b,
+      outCode: chain.joints[i + 1]!.a,
+      line,
+      lengthIn: step.cutLengthIn ?? part?.lengthIn ?? 1,
+      branches: branchesOf(chain, step.part),
+    };
   });
   return lineSection(from, through, to);
+}
+
+/** A part's ends beside the way of the water. The joint with the old line comes after those of the way. */
+function branchesOf(chain: DrawnChain, part: string): BranchEnd[] {
+  const back = chain.joints[chain.path.length + 1];
+  return chain.branches
+    .filter((b) => b.part === part)
+    .map((b) =>
+      b.use === 'rejoin' && back ? { code: b.code, use: b.use, mate: back.b, joint: back.n } : { code: b.code, use: b.use, mate: null, joint: null },
+    );
 }
 
 export const labelsOf = (s: LineSection, name: (part: string) => string): string[] =>
@@ -30,7 +52,7 @@ interface Props {
   from: string | null;
   to: string | null;
   /** What joins them; null while nothing is chosen: the two ends stand open. */
-  chain: Pick<Chain, 'path' | 'joints'> | null;
+  chain: DrawnChain | null;
   parts: Part[];
   water: 'cold' | 'hot';
   marks?: JointMark[];
@@ -53,7 +75,7 @@ export function Line({ from, to, chain, parts, water, marks, ringed, title }: Pr
         <Section {...drawn} scale={scaleFor([section])} />
       </div>
       <div className="lg:hidden">
-        <Section {...drawn} scale={SCALE.upright} upright />
+        <Section {...drawn} scale={uprightScale(section)} upright />
       </div>
     </>
   );

@@ -55,6 +55,68 @@ describe('the line', () => {
   });
 });
 
+describe('what stands on the line', () => {
+  const tee = (use: 'rejoin' | 'free' | 'cap') => ({
+    part: 'tee',
+    inCode: 'comp-3/8-f',
+    outCode: 'comp-3/8-m',
+    line: null,
+    lengthIn: 1.4,
+    branches: [{ code: 'comp-3/8-m', use, mate: use === 'rejoin' ? 'comp-3/8-f' : null, joint: use === 'rejoin' ? 3 : null }],
+  });
+  const drawn = (use: 'rejoin' | 'free' | 'cap') => lineSection('comp-3/8-m', [tee(use)], 'comp-3/8-f');
+
+  it('is a branch square to the line, on the part it belongs to', () => {
+    for (const use of ['rejoin', 'free', 'cap'] as const) {
+      const s = drawn(use);
+      const [branch] = s.branches;
+      const span = s.spans.find((p) => p.part === 'tee')!;
+      assert.equal(branch!.use, use);
+      assert.ok(branch!.x - branch!.radius > span.x0 && branch!.x + branch!.radius < span.x1);
+      assert.ok(branch!.top > s.radius && s.above === branch!.top);
+      for (const piece of branch!.pieces) {
+        for (const [x, y] of piece.points) assert.ok(Math.abs(x - branch!.x) <= branch!.radius + 1e-9 && y > 0 && y <= branch!.top);
+      }
+    }
+  });
+
+  it('is as wide on one side as on the other', () => {
+    const [branch] = drawn('rejoin').branches;
+    const xs = branch!.pieces.flatMap((p) => p.points.map(([x]) => x - branch!.x));
+    assert.ok(Math.abs(Math.max(...xs) + Math.min(...xs)) < 1e-9);
+  });
+
+  it('lets water into the old line, up to a cap, and no further than a shut valve', () => {
+    const [old, cap, free] = (['rejoin', 'cap', 'free'] as const).map((use) => drawn(use).branches[0]!);
+    assert.ok(old!.waterTop > old!.opening);
+    assert.equal(cap!.waterTop, cap!.opening);
+    assert.ok(free!.waterTop < free!.opening);
+  });
+
+  it('carries the joint with the old line, above those of the way', () => {
+    const at = (n: number) => drawn('rejoin').joints.find((j) => j.n === n)!;
+    assert.deepEqual([1, 2].map((n) => at(n).y), [0, 0]); // biome-ignore format: one line
+    assert.ok(at(3).y > 0 && at(3).x > at(1).x && at(3).x < at(2).x);
+    assert.equal(drawn('cap').joints.length, 2);
+  });
+
+  it('makes room for each of several', () => {
+    const many = { ...tee('free'), branches: [...tee('free').branches, ...tee('cap').branches, ...tee('free').branches] };
+    const [a, b, c] = lineSection('comp-3/8-m', [many], 'comp-3/8-f').branches;
+    assert.ok(a!.x + a!.radius < b!.x - b!.radius && b!.x + b!.radius < c!.x - c!.radius);
+  });
+
+  it('is drawn for every end a part may have', () => {
+    for (const code of allEndCodes) {
+      for (const use of ['free', 'cap'] as const) {
+        const part = { ...tee(use), branches: [{ code, use, mate: null, joint: null }] };
+        const s = lineSection('comp-3/8-m', [part], 'comp-3/8-f');
+        for (const n of [s.x1, s.above, ...s.branches[0]!.pieces.flatMap((p) => p.points.flat())]) assert.ok(Number.isFinite(n), code);
+      }
+    }
+  });
+});
+
 describe('two ends not joined yet', () => {
   it('stand apart, or alone', () => {
     const both = openSection('comp-3/8-m', 'ght-3/4-m');

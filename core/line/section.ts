@@ -1,13 +1,18 @@
-import { type End, type EndCode, parseEnd, type ThreadEnd, type TubeEnd } from '../ends/code.ts';
-import { type EndProfile, endProfile, engagedIn, FERRULE_DEPTH_IN, nutOutline, type Piece, type Point } from '../ends/profile.ts';
+import { type End, type EndCode, parseEnd } from '../ends/code.ts';
+import { type EndProfile, endProfile, type Piece, type Point } from '../ends/profile.ts';
 import { tubeById } from '../ends/tubes.ts';
+import { type BranchEnd, branchWidthIn, drawBranch, type LineBranch } from './branch.ts';
+import { heldBy, overlap } from './meet.ts';
 
 /** The run as a section: upper halves to be mirrored about y = 0; inches, water side at x = 0. */
 export interface LineSection {
   pieces: (Piece & { part: string | null })[];
   /** The bore, piece by piece. */
   water: { x0: number; x1: number; radius: number }[];
-  joints: { n: number; x: number; radius: number }[];
+  /** `y`: 0 on the axis, above it on a branch; `radius`: as far as what stands there reaches. */
+  joints: { n: number; x: number; y: number; radius: number }[];
+  /** What stands on the line's parts beside the way of the water. */
+  branches: LineBranch[];
   /** Where each thing stands: a part by its id, or one of the two ends found on site. */
   spans: { part: string | null; side: 'from' | 'to' | null; x0: number; x1: number }[];
   /** Where a long line is broken. */
@@ -15,6 +20,8 @@ export interface LineSection {
   x0: number;
   x1: number;
   radius: number;
+  /** As far as anything reaches above the axis. */
+  above: number;
 }
 
 /** One thing of the run as the water meets it. */
@@ -25,6 +32,8 @@ export interface LinePart {
   /** A hose or tube: drawn broken. */
   line: 'braided' | 'tube' | null;
   lengthIn: number;
+  /** Its ends that the water does not go through. */
+  branches?: BranchEnd[];
 }
 
 const SITE_BODY_IN = 0.5;
@@ -54,7 +63,7 @@ export function lineSection(from: EndCode, parts: LinePart[], to: EndCode): Line
 }
 
 export function emptySection(): LineSection {
-  return { pieces: [], water: [], joints: [], spans: [], breaks: [], x0: 0, x1: 0, radius: 0 };
+  return { pieces: [], water: [], joints: [], branches: [], spans: [], breaks: [], x0: 0, x1: 0, radius: 0, above: 0 };
 }
 
 /** Measures what was drawn. */
@@ -63,19 +72,8 @@ export function bounded(out: LineSection): LineSection {
   out.x0 = Math.min(...xs);
   out.x1 = Math.max(...xs);
   out.radius = Math.max(...out.pieces.flatMap((p) => p.points.map(([, y]) => y)));
+  out.above = Math.max(out.radius, ...out.branches.map((b) => b.top));
   return out;
-}
-
-/** How far the second end's opening lies before the first one's, toward the water side. */
-function overlap(a: End, b: End): number {
-  const male = [a, b].find((e): e is ThreadEnd => e.kind === 'thread' && e.gender === 'm');
-  const female = [a, b].find((e): e is ThreadEnd => e.kind === 'thread' && e.gender === 'f');
-  if (male && female) return Math.min(engagedIn(female), engagedIn(male));
-  const tube = [a, b].find((e): e is TubeEnd => e.kind === 'tube');
-  const socket = [a, b].find((e) => e.kind === 'socket');
-  if (tube && male) return FERRULE_DEPTH_IN;
-  if (tube && socket) return socket.family === 'crimp' || socket.family === 'expand' ? 0.5 : endProfile(socket).depthIn;
-  return socket?.family === 'nose' ? 0.1 : 0;
 }
 
 /** Right-facing ends keep their coordinates, left-facing ones are mirrored. */
@@ -103,7 +101,9 @@ function drawPart(out: LineSection, part: LinePart, start: number): number {
     part.line === 'braided' ? hoseRadius(part).inner * INSERT_SHARE : Math.min(endProfile(inEnd).boreRadiusIn, endProfile(outEnd).boreRadiusIn);
   const left = endProfile(inEnd, insert);
   const right = endProfile(outEnd, insert);
-  const middle = part.line ? BROKEN_IN : Math.min(1, Math.max(0.16, part.lengthIn - left.lengthIn - right.lengthIn));
+  const branches = part.line ? [] : (part.branches ?? []);
+  const beside = branches.reduce((sum, b) => sum + branchWidthIn(b), 0);
+  const middle = part.line ? BROKEN_IN : Math.max(beside, Math.min(1, Math.max(0.16, part.lengthIn - left.lengthIn - right.lengthIn)));
   const end = start + left.lengthIn + middle + right.lengthIn;
   const block = Math.max(left.bodyRadiusIn, right.bodyRadiusIn) + 0.02;
   const bore = Math.min(left.boreRadiusIn, right.boreRadiusIn);
@@ -127,6 +127,13 @@ function drawPart(out: LineSection, part: LinePart, start: number): number {
           ? 'copper'
           : 'brass',
     );
+  }
+  let at = start + left.lengthIn + (middle - beside) / 2;
+  for (const branch of branches) {
+    const width = branchWidthIn(branch);
+    out.branches.push(drawBranch(branch, { x: at + width / 2, block, bore, part: part.part }));
+    if (branch.joint !== null) out.joints.push(jointOn(out.branches.at(-1) as LineBranch, branch.joint));
+    at += width;
   }
   for (const e of left.extra) push(place(e.points, start, -1), e.material);
   for (const e of right.extra) push(place(e.points, end, 1), e.material);
@@ -180,37 +187,9 @@ function brokenLine(
 function joint(out: LineSection, n: number, a: End, b: End, openingA: number, openingB: number): void {
   const [pa, pb] = [endProfile(a), endProfile(b)];
   const reach = [pa, pb].flatMap((p) => [...p.outer, ...p.extra.flatMap((e) => e.points)].map(([, y]) => y));
-  out.joints.push({ n, x: (openingA + openingB) / 2, radius: Math.max(...reach) });
-  const male = a.kind === 'thread' ? a : b.kind === 'thread' ? b : null;
-  const tube = a.kind === 'tube' ? a : b.kind === 'tube' ? b : null;
-  if (!tube) return;
-  const facing: 1 | -1 = tube === b ? 1 : -1;
-  const mouth = tube === b ? openingA : openingB;
-  const r = tube.tube.odIn / 2;
-  const add = (points: Point[], material: Piece['material']) => out.pieces.push({ points: place(points, mouth, facing), material, part: null });
-  if (male?.family === 'comp') {
-    const nut = nutOutline({ ...male, gender: 'f', material: 'metal' }, -(engagedIn(male) + 0.2), r + 0.008);
-    add(
-      nut.map(([x, y]): Point => [-x - engagedIn(male), y]),
-      'brass',
-    );
-    const ferrule: Point[] = [
-      [-0.07, r + 0.002],
-      [-0.02, r + 0.035],
-      [0.05, r + 0.055],
-      [0.1, r + 0.002],
-    ];
-    add(ferrule, tube.tube.material === 'copper' ? 'brass' : 'plastic');
-  }
-  const barb = [a, b].find((e) => e.kind === 'socket' && (e.family === 'crimp' || e.family === 'expand'));
-  if (barb)
-    add(
-      [
-        [-0.4, r],
-        [-0.4, r + 0.04],
-        [-0.12, r + 0.04],
-        [-0.12, r],
-      ],
-      'copper',
-    );
+  out.joints.push({ n, x: (openingA + openingB) / 2, y: 0, radius: Math.max(...reach) });
+  const [facing, mouth] = b.kind === 'tube' ? ([1, openingA] as const) : ([-1, openingB] as const);
+  for (const held of heldBy(a, b)) out.pieces.push({ ...held, points: place(held.points, mouth, facing), part: null });
 }
+
+const jointOn = (branch: LineBranch, n: number) => ({ n, x: branch.x, y: branch.opening, radius: branch.top });

@@ -155,10 +155,10 @@ function Demands({ q, set, badLength, badPsi }: { q: Question; set: (change: Par
       </label>
       {box('stop', 'have its own stop')}
       {box('arrestor', 'have an arrestor')}
-      {box('check', 'keep water from running back')}
-      {box('outlet', 'leave an outlet for another run')}
-      {box('hidden', 'be hidden for good')}
-      {box('afterRo', 'come after reverse osmosis')}
+      {box('check', 'stop backflow')}
+      {box('outlet', 'leave an outlet free')}
+      {box('hidden', 'be walled in')}
+      {box('afterRo', 'follow an RO unit')}
       {box('vanOnly', 'come off the van')}
       <label className="col-span-2 flex items-center gap-2">
         reach at least

@@ -3,6 +3,7 @@ import {
   type Identification,
   InputError,
   identifyThread,
+  isMetric,
   knownAppliances,
   type Measure,
   readLengthIn,
@@ -64,6 +65,12 @@ const MEASURE_NAMES: Record<Measure, string> = {
   seat: 'the seat',
 };
 
+/** A metric reading said in inches, for it is what the tables are in. */
+function inInches(text: string): string {
+  const inches = isMetric(text) ? readLengthIn(text) : null;
+  return inches === null ? '' : ` = ${inches.toFixed(3)}`;
+}
+
 /** What thread is it: readings on one side, candidates narrowing on the other. */
 export default function Gauge({ appliances, asked }: { appliances: { id: string; name: string }[]; asked: string }) {
   const [typed, setTyped] = useState(NOTHING);
@@ -85,15 +92,15 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
         <Choices
           legend="Which is it"
           options={[
-            ['m', 'male: thread outside'],
-            ['f', 'female: thread inside'],
+            ['m', 'male: outside'],
+            ['f', 'female: inside'],
           ]}
           value={typed.gender}
           onChange={(gender) => set({ gender })}
         />
-        <div className="grid grid-cols-[1fr_auto] items-end gap-2">
+        <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
           <label className="grid gap-1">
-            <span className="label">Diameter at the crests, in</span>
+            <span className="label">Diameter at the crests, in{inInches(typed.diameter)}</span>
             <input
               className="field"
               maxLength={20}
@@ -112,7 +119,7 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
             onChange={(by) => set({ by: by as Typed['by'] })}
           />
         </div>
-        <div className="grid grid-cols-[1fr_auto] items-end gap-2">
+        <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
           <label className="grid gap-1">
             <span className="label">Threads per inch</span>
             <input
@@ -128,7 +135,7 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
             value={typed.pitchBy}
             options={[
               ['count', 'count'],
-              ['gauge', 'pitch gauge or comb'],
+              ['gauge', 'gauge or comb'],
             ]}
             onChange={(by) => set({ pitchBy: by as Typed['pitchBy'] })}
           />
@@ -146,8 +153,8 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
         <Choices
           legend="Flanks"
           options={[
-            ['60', '60 degrees'],
-            ['55', '55 degrees'],
+            ['60', '60°'],
+            ['55', '55°'],
             ['unsure', 'not sure'],
           ]}
           value={typed.flank}

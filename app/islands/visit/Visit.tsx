@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type FreeOutlet, outletsFor, type RunContext, type RunState, runState, STAGES, type Stage } from '../../../core/index.ts';
 import type { RunRow, VisitSheet } from '../../../store/visits.ts';
+import type { JointMark } from '../../ui/Balloon.tsx';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
-import { type JointMark, Line } from '../../ui/Line.tsx';
+import { Line } from '../../ui/Line.tsx';
 import { STAGE_NAMES } from '../../ui/words.ts';
 import { LogStage } from './LogStage.tsx';
 import { LookStage } from './LookStage.tsx';
