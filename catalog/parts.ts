@@ -86,6 +86,9 @@ export const looseRow = z
   .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole, van: whole })
   .transform((r) => ({ loose: { code: r.code, name: r.name, priceCents: r.price_cents } satisfies Loose & { name: string }, van: r.van }));
 
+/** The shipped parts as they stand in their file, cell by cell. */
+export const shippedPartCells = (): Record<string, string>[] => readCsv('parts.csv', dataFile('parts.csv'), z.record(z.string(), z.string()));
+
 /** The shipped parts and loose pieces, and how many of each a van carries to begin with. */
 export function readStocked(): { parts: Part[]; loose: (Loose & { name: string })[]; van: Record<string, number> } {
   const parts = readCsv('parts.csv', dataFile('parts.csv'), partRow);

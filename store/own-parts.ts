@@ -2,7 +2,7 @@
 import Papa from 'papaparse';
 import { v7 as uuidv7 } from 'uuid';
 import { type Catalogue, catalogue } from '../catalog/index.ts';
-import { PART_COLUMNS, partRow } from '../catalog/parts.ts';
+import { PART_COLUMNS, partRow, shippedPartCells } from '../catalog/parts.ts';
 import type { Part } from '../core/match/part.ts';
 import type { Sql, Tx } from './connection.ts';
 import { stockOnVan } from './stock.ts';
@@ -141,10 +141,26 @@ async function countVan(tx: Tx, shopId: string, rows: ReadRow[], at: Date): Prom
   for (let i = 0; i < moves.length; i += SLICE) await tx`insert into stock_move ${tx(moves.slice(i, i + SLICE))}`;
 }
 
-/** The shop's own parts as they came in; the shipped ones where it has none, to begin from. */
+/** The shop's own parts as they came in. */
 export async function exportParts(sql: Sql, shopId: string): Promise<string> {
+  return fileOf(await ownRows(sql, shopId));
+}
+
+/** Every part the shop matches with, as a file to begin from: its own, then the shipped ones, the van as it is counted now. */
+export async function exportAllParts(sql: Sql, shopId: string): Promise<string> {
+  const [own, stock] = await Promise.all([ownRows(sql, shopId), stockOnVan(sql, shopId)]);
+  const ids = new Set(own.map((cells) => cells.id));
+  const all = [...own, ...shippedPartCells().filter((cells) => !ids.has(cells.id))];
+  return fileOf(all.map((cells) => ({ ...cells, van: String(stock[cells.id ?? ''] ?? 0) })));
+}
+
+async function ownRows(sql: Sql, shopId: string): Promise<Cells[]> {
   const rows = await sql<{ cells: Cells }[]>`select cells from own_part where shop_id = ${shopId} order by place_in_order`;
-  const cells = rows.map((r) => PART_COLUMNS.map((c) => r.cells[c] ?? ''));
+  return rows.map((r) => r.cells);
+}
+
+function fileOf(rows: Cells[]): string {
+  const cells = rows.map((row) => PART_COLUMNS.map((c) => row[c] ?? ''));
   return `${Papa.unparse({ fields: [...PART_COLUMNS], data: cells }, { escapeFormulae: true })}\r\n`;
 }
 

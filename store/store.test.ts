@@ -2,6 +2,7 @@ import assert from 'node:assert/strict';
 import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import { Ajv2020 } from 'ajv/dist/2020.js';
+import Papa from 'papaparse';
 import { v7 as uuidv7 } from 'uuid';
 import { PART_COLUMNS } from '../catalog/parts.ts';
 import type { Entry } from '../core/record/entry.ts';
@@ -13,7 +14,7 @@ import { recordEntries } from './entries.ts';
 import { sentEntry } from './entry-shape.ts';
 import { ledger } from './ledger.ts';
 import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
-import { CalledOffError, exportParts, importParts, PartsFileError, shopCatalogue } from './own-parts.ts';
+import { CalledOffError, exportAllParts, exportParts, importParts, PartsFileError, shopCatalogue } from './own-parts.ts';
 import { currentRules, RulesChangedError, saveRules } from './rules.ts';
 import { ensureDemo } from './seed/demo.ts';
 import { sharedStock, stockOnVan } from './stock.ts';
@@ -314,6 +315,19 @@ describe('own parts', () => {
       (await shopCatalogue(empty.sql, THE_SHOP)).parts.some((p) => p.id === 'own-2'),
       false,
     );
+  });
+
+  it('come out with the shipped ones as a file that is taken in again', async () => {
+    const all = await exportAllParts(empty.sql, THE_SHOP);
+    const before = await shopCatalogue(empty.sql, THE_SHOP);
+    assert.deepEqual(Papa.parse<{ id: string }>(all, { header: true, skipEmptyLines: true }).data.map((r) => r.id), before.parts.map((p) => p.id)); // biome-ignore format: one line
+    const own = await exportParts(empty.sql, THE_SHOP);
+    const stock = await stockOnVan(empty.sql, THE_SHOP);
+    await importParts(empty.sql, THE_SHOP, all, AT);
+    assert.equal(await exportParts(empty.sql, THE_SHOP), all);
+    assert.deepEqual((await shopCatalogue(empty.sql, THE_SHOP)).parts, before.parts);
+    assert.deepEqual(await stockOnVan(empty.sql, THE_SHOP), stock);
+    await importParts(empty.sql, THE_SHOP, own, AT);
   });
 
   it('are all taken or none: every fault by line and column', async () => {

@@ -1,8 +1,10 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
+import { type ZodType, z } from 'zod';
 import { catalogue } from '../../catalog/index.ts';
-import { allEndCodes, defaultRules, identifyThread, type MatchQuery, matchChains, mate, readEnd, whyNot } from '../../core/index.ts';
+import { allEndCodes, defaultRules, endLabel, identifyThread, type MatchQuery, matchChains, mate, readEnd, whyNot } from '../../core/index.ts';
+import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
 import { answerOf } from './faults.ts';
 import { openapi } from './openapi.ts';
@@ -37,19 +39,19 @@ async function statusOf(work: () => unknown): Promise<number> {
 describe('the matching API', () => {
   const overJson = (body: unknown) => JSON.parse(JSON.stringify(body ?? null)) as unknown;
   const filled = (q: object) => ({ ...q, parts, loose, rules: defaultRules }) as unknown as MatchQuery;
-  const calls: [string, number, fc.Arbitrary<unknown>, (body: unknown) => unknown][] = [
-    ['mate', 4000, fc.record({ a: code, b: code }), (body) => { const { a, b } = mateShape.parse(body); return mate(a, b); }],
-    ['identify', 4000, fc.record({ gender: fc.constantFrom('m', 'f', 'x'), diameterIn: maybe(number), threadsPerIn: maybe(number), seenOn: maybe(fc.constantFrom('toilet', 'kettle')) }), (body) => identifyThread(identifyShape.parse(body))],
-    ['match', 1500, fc.record(query), (body) => matchChains(filled(matchShape.parse(body)))],
-    ['why-not', 500, fc.record({ ...query, parts: fc.array(fc.constantFrom(...parts.slice(0, 40).map((p) => p.id), 'no-such'), { maxLength: 4 }) }), (body) => { const { parts: ids, ...rest } = whyNotShape.parse(body); return whyNot(filled(rest), ids); }],
-    ['anything', 500, fc.anything(), (body) => matchShape.parse(body)],
+  const calls: [string, number, ZodType, fc.Arbitrary<unknown>, (body: unknown) => unknown][] = [
+    ['mate', 4000, mateAnswer, fc.record({ a: code, b: code }), (body) => { const { a, b } = mateShape.parse(body); return mate(a, b); }],
+    ['identify', 4000, identifyAnswer, fc.record({ gender: fc.constantFrom('m', 'f', 'x'), diameterIn: maybe(number), threadsPerIn: maybe(number), seenOn: maybe(fc.constantFrom('toilet', 'kettle')) }), (body) => identifyThread(identifyShape.parse(body))],
+    ['match', 1500, matchAnswer, fc.record(query), (body) => matchChains(filled(matchShape.parse(body)))],
+    ['why-not', 500, whyNotAnswer, fc.record({ ...query, parts: fc.array(fc.constantFrom(...parts.slice(0, 40).map((p) => p.id), 'no-such'), { maxLength: 4 }) }), (body) => { const { parts: ids, ...rest } = whyNotShape.parse(body); return { because: whyNot(filled(rest), ids) }; }],
+    ['anything', 500, z.unknown(), fc.anything(), (body) => matchShape.parse(body)],
   ]; // biome-ignore format: a table
-  for (const [name, runs, body, work] of calls) {
+  for (const [name, runs, answer, body, work] of calls) {
     it(`answers ${runs} random requests to ${name} without a fault of its own`, async () => {
       let good = 0;
       await fc.assert(
         fc.asyncProperty(body, async (b) => {
-          const status = await statusOf(() => work(overJson(b)));
+          const status = await statusOf(() => answer.parse(overJson(work(overJson(b)))));
           if (status === 200) good++;
           assert.ok(status < 500, `${status} for ${JSON.stringify(b)}`);
         }),
@@ -66,9 +68,17 @@ describe('the matching API', () => {
     );
   });
 
+  it('answers lists as it describes them', () => {
+    const ends = readEnd('1/2 fip').map((r) => ({ ...r, label: endLabel(r.end) }));
+    endsAnswer.parse(overJson({ ends }));
+    const { version, currency } = catalogue();
+    partsAnswer.parse(overJson({ version, currency, parts, loose }));
+  });
+
   it('is described by the shapes that read it', () => {
     const text = JSON.stringify(openapi());
     assert.match(text, /"openapi":"3.1.0"/);
-    for (const field of ['diameterSigmaIn', 'rejoin', 'minLengthIn', 'threadSealant']) assert.ok(text.includes(field), field);
+    for (const field of ['diameterSigmaIn', 'rejoin', 'minLengthIn', 'threadSealant', 'leakRisk', 'gainBits', 'bindsAfterTurns'])
+      assert.ok(text.includes(field), field);
   });
 });

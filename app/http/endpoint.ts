@@ -25,3 +25,20 @@ export function get(answer: (url: URL) => unknown | Promise<unknown>): APIRoute 
     }
   };
 }
+
+/** A GET that answers a CSV file (RFC 4180, UTF-8). */
+export function csvFile(name: string, answer: (url: URL) => Promise<string>): APIRoute {
+  return async ({ url }) => {
+    try {
+      return new Response(await answer(url), {
+        headers: {
+          'content-type': 'text/csv; charset=utf-8; header=present',
+          'content-disposition': `attachment; filename="${name}"`,
+          'cache-control': 'no-store',
+        },
+      });
+    } catch (error) {
+      return answerOf(error);
+    }
+  };
+}

@@ -1,47 +1,65 @@
-import { z } from 'zod';
+import { type ZodType, z } from 'zod';
+import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
 
 const problem = {
   description: 'Problem details (RFC 9457): what is wrong and what to do',
   content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
 };
-const json = (description: string) => ({ description, content: { 'application/json': { schema: { type: 'object' } } } });
+const json = (description: string, shape: ZodType) => ({ description, content: { 'application/json': { schema: z.toJSONSchema(shape) } } });
 
 const posts = {
   '/api/v1/mate': {
     shape: mateShape,
     summary: 'Whether and how two ends make a joint',
     answer: 'A mating: verdict, seal, loose pieces, turns, reasons',
+    answerShape: mateAnswer,
   },
-  '/api/v1/identify': { shape: identifyShape, summary: 'Which thread it is', answer: 'Candidates, the set that holds 95 %, what to measure next' },
-  '/api/v1/match': { shape: matchShape, summary: 'The best chains between two ends', answer: 'Chains by cost, parts refused, why there is none' },
+  '/api/v1/identify': {
+    shape: identifyShape,
+    summary: 'Which thread it is',
+    answer: 'Candidates, the set that holds 95 %, what to measure next',
+    answerShape: identifyAnswer,
+  },
+  '/api/v1/match': {
+    shape: matchShape,
+    summary: 'The best chains between two ends',
+    answer: 'Chains by cost, parts refused, why there is none',
+    answerShape: matchAnswer,
+  },
   '/api/v1/why-not': {
     shape: whyNotShape,
     summary: 'Why a row of parts is no chain',
     answer: 'Reasons, the first that refuses it first; none when it is one',
+    answerShape: whyNotAnswer,
   },
 };
 const gets = {
-  '/api/v1/ends': { summary: 'Every end code; with q, the readings of what a person typed', parameters: ['q'], answer: 'Ends with their labels' },
-  '/api/v1/parts': { summary: 'The parts the shop matches with', parameters: [], answer: 'Version, parts, loose pieces' },
+  '/api/v1/ends': {
+    summary: 'Every end code; with q, the readings of what a person typed',
+    parameters: ['q'],
+    answer: 'Ends with their labels',
+    answerShape: endsAnswer,
+  },
+  '/api/v1/parts': { summary: 'The parts the shop matches with', parameters: [], answer: 'Version, parts, loose pieces', answerShape: partsAnswer },
 };
 
 /** The matching API as OpenAPI 3.1, made from the shapes that read it. */
 export function openapi(): object {
   const paths: Record<string, object> = {};
-  for (const [path, { shape, summary, answer }] of Object.entries(posts)) {
+  for (const [path, { shape, summary, answer, answerShape }] of Object.entries(posts)) {
     const schema = z.toJSONSchema(shape, { io: 'input' });
     paths[path] = {
       post: {
         summary,
         requestBody: { required: true, content: { 'application/json': { schema } } },
-        responses: { '200': json(answer), '400': problem, '413': problem, '422': problem, '503': problem },
+        responses: { '200': json(answer, answerShape), '400': problem, '413': problem, '422': problem, '503': problem },
       },
     };
   }
-  for (const [path, { summary, parameters, answer }] of Object.entries(gets)) {
+  for (const [path, { summary, parameters, answer, answerShape }] of Object.entries(gets)) {
     const query = parameters.map((name) => ({ name, in: 'query', required: false, schema: { type: 'string', maxLength: 200 } }));
-    paths[path] = { get: { summary, parameters: query, responses: { '200': json(answer), '503': problem } } };
+    paths[path] = { get: { summary, parameters: query, responses: { '200': json(answer, answerShape), '503': problem } } };
   }
   return {
     openapi: '3.1.0',

@@ -63,13 +63,13 @@ export default function Parts() {
               {found.slice(0, SHOWN).map((p) => (
                 <tr key={p.id} className="border-t border-rule align-top">
                   <td className="py-1.5 pr-4">{p.name}</td>
-                  <td className="code pr-4">{p.ends.map((e) => e.code).join(' ')}</td>
-                  <td className="pr-4">{p.material ?? ''}</td>
-                  <td className="pr-4 whitespace-nowrap">
+                  <td className="code py-1.5 pr-4">{p.ends.map((e) => e.code).join(' ')}</td>
+                  <td className="py-1.5 pr-4">{p.material ?? ''}</td>
+                  <td className="py-1.5 pr-4 whitespace-nowrap">
                     {p.maxPsi} psi, {p.maxF} F
                   </td>
-                  <td className="pr-4 text-right">{money(p.priceCents)}</td>
-                  <td className="text-right">{catalogue?.stock[p.id] ?? 0}</td>
+                  <td className="py-1.5 pr-4 text-right">{money(p.priceCents)}</td>
+                  <td className="py-1.5 text-right">{catalogue?.stock[p.id] ?? 0}</td>
                 </tr>
               ))}
             </tbody>
@@ -116,9 +116,12 @@ function OwnParts() {
   return (
     <aside className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3" aria-label="Own parts">
       <h2 className="border-b border-ink pb-1">Own parts</h2>
-      <p>A CSV file with the columns of the one below. It takes the place of the own parts there were, all of it or nothing.</p>
+      <p>A CSV file with the columns of those below. It takes the place of the own parts there were, all of it or nothing.</p>
       <a className="key" href="/api/v1/parts/own.csv">
         Own parts as CSV
+      </a>
+      <a className="key" href="/api/v1/parts/all.csv">
+        All parts as CSV
       </a>
       <label className="grid min-w-0 grid-cols-[minmax(0,1fr)] gap-1">
         <span className="label">Take in a file (CSV)</span>
