@@ -1,7 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { answerOf } from './http/faults.ts';
 import { guard } from './http/guard.ts';
-import type { Problem } from './http/problem.ts';
+import { type Problem, problem } from './http/problem.ts';
 
 const HEADERS: Record<string, string> = {
   'x-content-type-options': 'nosniff',
@@ -13,18 +13,26 @@ const HEADERS: Record<string, string> = {
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
+  const isApi = url.pathname.startsWith('/api/');
   let response = guard(request);
   if (!response) {
     try {
       response = await next();
+      if (response.status === 404 && isApi && !isProblem(response)) response = noSuchCall(context.request.method, url.pathname);
     } catch (error) {
       response = answerOf(error);
-      if (!url.pathname.startsWith('/api/')) response = await asPage(response);
+      if (!isApi) response = await asPage(response);
     }
   }
   for (const [name, value] of Object.entries(HEADERS)) response.headers.set(name, value);
   return response;
 });
+
+const isProblem = (response: Response) => response.headers.get('content-type')?.startsWith('application/problem+json');
+
+/** The framework would answer with a page. */
+const noSuchCall = (method: string, path: string) =>
+  problem(404, 'no-such-call', 'No such call', `The API has no ${method} ${path.slice(0, 200)}. What it has is described at /api/v1/openapi.json.`);
 
 /** The same words for a person: a bare page that needs neither database nor script. */
 async function asPage(response: Response): Promise<Response> {

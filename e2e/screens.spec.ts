@@ -122,6 +122,11 @@ test('writes from elsewhere, foreign hosts and bodies too large are refused', as
 test('what is not there is said so: visits, connections, filters', async ({ page, request }) => {
   expect((await page.goto(`${address()}/visits/nonsense`))?.status()).toBe(404);
   await expect(page.getByRole('heading', { name: 'No such visit' })).toBeVisible();
+  expect((await page.goto(`${address()}/no/such/page`))?.status()).toBe(404);
+  await expect(page.getByRole('heading', { name: 'No such page' })).toBeVisible();
+  for (const call of [await request.post(`${address()}/api/v1/no-such-call`, { data: {} }), await request.get(`${address()}/api/v1/mate`)]) {
+    expect([call.status(), call.headers()['content-type']]).toEqual([404, 'application/problem+json']);
+  }
   expect((await request.get(`${address()}/ledger/x/y`)).status()).toBe(404);
   expect((await request.get(`${address()}/api/v1/ledger?callbacks=maybe`)).status()).toBe(422);
   expect((await request.get(`${address()}/ledger?callbacks=maybe`)).status()).toBe(422);

@@ -7,8 +7,22 @@ import { ImportError } from '../../store/visit-file.ts';
 import { TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
 
+/** What was asked cannot be had, for a reason that is nobody's fault. */
+export class RefusedError extends Error {
+  override readonly name = 'RefusedError';
+  constructor(
+    readonly status: 404 | 409,
+    readonly rule: string,
+    readonly title: string,
+    detail: string,
+  ) {
+    super(detail);
+  }
+}
+
 /** Any error as an answer that says what happened and what to do; none is a bare 500. */
 export function answerOf(error: unknown): Response {
+  if (error instanceof RefusedError) return problem(error.status, error.rule, error.title, error.message);
   if (error instanceof TooLargeError) return problem(413, 'too-large', 'Too large', error.message);
   if (error instanceof ImportError) return problem(422, 'import', 'The file was not taken in', error.why, error.at);
   if (error instanceof EndCodeError) return problem(422, 'end-code', 'Not an end code', error.message, String(error.at));

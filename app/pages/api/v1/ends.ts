@@ -2,7 +2,7 @@ import { allEndCodes, endLabel, readEnd } from '../../../../core/index.ts';
 import { get } from '../../../http/endpoint.ts';
 
 /** Every end there is; with `q` the readings of what a person typed, best first. */
-export const GET = get((url) => {
+export const GET = get(({ url }) => {
   const typed = url.searchParams.get('q');
   const ends = typed === null ? allEndCodes.map((end) => ({ end })) : readEnd(typed.slice(0, 200));
   return { ends: ends.map((e) => ({ ...e, label: endLabel(e.end) })) };

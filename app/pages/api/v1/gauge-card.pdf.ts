@@ -1,13 +1,4 @@
-import type { APIRoute } from 'astro';
 import { cardPdf } from '../../../http/card-file.ts';
-import { answerOf } from '../../../http/faults.ts';
+import { file } from '../../../http/endpoint.ts';
 
-export const GET: APIRoute = async () => {
-  try {
-    return new Response((await cardPdf()) as BodyInit, {
-      headers: { 'content-type': 'application/pdf', 'content-disposition': 'inline; filename="gauge-card.pdf"' },
-    });
-  } catch (error) {
-    return answerOf(error);
-  }
-};
+export const GET = file({ type: 'application/pdf', name: 'gauge-card.pdf', shown: true }, cardPdf);

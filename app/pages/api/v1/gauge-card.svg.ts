@@ -1,13 +1,4 @@
-import type { APIRoute } from 'astro';
 import { cardSvg } from '../../../http/card-file.ts';
-import { answerOf } from '../../../http/faults.ts';
+import { file } from '../../../http/endpoint.ts';
 
-export const GET: APIRoute = async () => {
-  try {
-    return new Response((await cardSvg()) as BodyInit, {
-      headers: { 'content-type': 'image/svg+xml; charset=utf-8', 'content-disposition': 'inline; filename="gauge-card.svg"' },
-    });
-  } catch (error) {
-    return answerOf(error);
-  }
-};
+export const GET = file({ type: 'image/svg+xml; charset=utf-8', name: 'gauge-card.svg', shown: true }, cardSvg);

@@ -1,11 +1,11 @@
 import Papa from 'papaparse';
 import { ledger } from '../../../../store/ledger.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
-import { csvFile } from '../../../http/endpoint.ts';
+import { CSV, file } from '../../../http/endpoint.ts';
 import { ledgerQuery } from '../../../http/ledger-query.ts';
 
 /** The ledger; cells that a spreadsheet would run as formulas are made safe. */
-export const GET = csvFile('ledger.csv', async (url) => {
+export const GET = file({ type: CSV, name: 'ledger.csv' }, async ({ url }) => {
   const { rows } = await ledger(database(), THE_SHOP, { ...ledgerQuery(url), limit: 10_000, offset: 0 });
   const cells = rows.map((r) => ({
     date: r.onDate,

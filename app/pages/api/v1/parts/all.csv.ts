@@ -1,6 +1,6 @@
 import { exportAllParts } from '../../../../../store/own-parts.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
-import { csvFile } from '../../../../http/endpoint.ts';
+import { CSV, file } from '../../../../http/endpoint.ts';
 
-/** Every part the shop matches with (RFC 4180, UTF-8). */
-export const GET = csvFile('parts.csv', () => exportAllParts(database(), THE_SHOP));
+/** Every part the shop matches with. */
+export const GET = file({ type: CSV, name: 'parts.csv' }, () => exportAllParts(database(), THE_SHOP));

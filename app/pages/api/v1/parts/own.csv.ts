@@ -1,6 +1,6 @@
 import { exportParts } from '../../../../../store/own-parts.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
-import { csvFile } from '../../../../http/endpoint.ts';
+import { CSV, file } from '../../../../http/endpoint.ts';
 
-/** The shop's own parts, as they came in (RFC 4180, UTF-8). */
-export const GET = csvFile('own-parts.csv', () => exportParts(database(), THE_SHOP));
+/** The shop's own parts, as they came in. */
+export const GET = file({ type: CSV, name: 'own-parts.csv' }, () => exportParts(database(), THE_SHOP));
