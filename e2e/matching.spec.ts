@@ -227,3 +227,19 @@ test('a dual stop chosen for one run is where the next one begins', async ({ pag
   await runs.getByRole('button', { name: /Old wing basin, hot/ }).click();
   await expect(page.getByText('Outlets left free')).toHaveCount(0);
 });
+
+test('on a phone the answer stands at the foot of the question, and millimetres are read', async ({ browser }) => {
+  const page = await browser.newPage({ viewport: { width: 390, height: 700 } });
+  await page.goto(`${address()}/gauge`);
+  await hydrated(page);
+  await page.getByLabel('Diameter at the crests, in').fill('14.3 mm');
+  await expect(page.getByText('0.563 in', { exact: true })).toBeVisible();
+  await page.getByLabel('Threads per inch').fill('1.06 mm');
+  const bar = page.getByRole('link', { name: /3\/8 in OD compression, male/ });
+  await expect(bar).toBeInViewport();
+  await bar.click();
+  await expect(page.getByRole('heading', { name: /3\/8 in OD compression, male/ })).toBeInViewport();
+  await page.goto(`${address()}/match?from=comp-3/8-m&to=comp-1/4-m&length=1400 mm`);
+  await expect(page.getByRole('link', { name: /ice-maker connector.*\$/ })).toBeInViewport();
+  await page.close();
+});

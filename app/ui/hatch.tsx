@@ -2,7 +2,7 @@ import type { SectionMaterial } from '../../core/index.ts';
 
 /** Fill of a material; `id` tells the drawings on one sheet apart, for a hatch in a hidden drawing is not painted elsewhere. */
 export const fillOf = (material: SectionMaterial, id: string): string =>
-  material === 'rubber' ? '#1d2427' : material === 'tube' ? '#f4f1e6' : material === 'steel' ? '#d5d0c4' : `url(#${id}-${material})`;
+  material === 'rubber' ? 'var(--color-rubber)' : material === 'tube' ? '#f4f1e6' : material === 'steel' ? '#d5d0c4' : `url(#${id}-${material})`;
 
 /** Hatches tell materials: brass at 45 degrees, plastic dotted, braid crossed, copper at 45 the other way, rubber solid. */
 export function Hatches({ id }: { id: string }) {

@@ -1,8 +1,10 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { type Chain, type HouseRules, type MatchQuery, type MatchResult, matchChains } from '../../../core/index.ts';
+import { type Chain, type HouseRules, type MatchQuery, type MatchResult, matchChains, shortName } from '../../../core/index.ts';
+import { AnswerBar } from '../../ui/AnswerBar.tsx';
 import { Chains } from '../../ui/Chains.tsx';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { EndPicker } from '../../ui/EndPicker.tsx';
+import { money } from '../../ui/words.ts';
 import { EndDrawing } from './EndDrawing.tsx';
 import { addressOf, inchesOf, psiOf, type Question, questionOf } from './question.ts';
 import { Take } from './Take.tsx';
@@ -91,13 +93,14 @@ export default function Bench({ address, rules, runs }: Props) {
           <EndDrawing code={q.to} side="to" asked={link.slice(link.indexOf('?') + 1)} />
         </div>
         <Demands q={q} set={set} badLength={badLength} badPsi={badPsi} />
+        {result && <AnswerBar to="answer">{inShort(result, names)}</AnswerBar>}
       </div>
       {told && (
         <p className="mt-3 border-l-8 border-brass-deep bg-sheet px-3 py-1" role="status">
           {told}
         </p>
       )}
-      <section className="mt-3 border-t border-ink pt-2" aria-live="polite" aria-label="Answer">
+      <section id="answer" className="mt-3 border-t border-ink pt-2" aria-live="polite" aria-label="Answer">
         <h2 className="sr-only">Chains</h2>
         {!catalogue && <p>Reading the parts ...</p>}
         {catalogue && !result && !badLength && !badPsi && <p className="text-soft">Name both ends, and the chains that join them appear here.</p>}
@@ -208,6 +211,14 @@ function Demands({ q, set, badLength, badPsi }: { q: Question; set: (change: Par
   );
 }
 
+const chainName = (chain: Chain, name: (part: string) => string) => chain.parts.map(name).join(' + ') || 'the two ends by themselves';
+
+/** The best chain in a line. */
+function inShort({ chains: [best] }: MatchResult, names: Record<string, string>): string {
+  if (!best) return 'No chain: see why';
+  return `${chainName(best, (p) => shortName(names[p] ?? p))}, ${money(best.priceCents)}, ${best.offVan.length === 0 ? 'all on the van' : 'not all on the van'}`;
+}
+
 /** Says what a changed demand or rule did to the best chain, while the two ends stay the same. */
 function useChange(result: MatchResult | null, q: Question, names: Record<string, string>): string | null {
   const before = useRef<{ ends: string; best: Chain | null } | null>(null);
@@ -218,7 +229,7 @@ function useChange(result: MatchResult | null, q: Question, names: Record<string
     const old = before.current;
     before.current = result ? { ends, best } : old;
     if (!result || !old || old.ends !== ends) return setTold(null);
-    const named = (c: Chain | null) => (c === null ? 'no chain' : c.parts.map((p) => names[p] ?? p).join(' + ') || 'the two ends by themselves');
+    const named = (c: Chain | null) => (c === null ? 'no chain' : chainName(c, (p) => names[p] ?? p));
     if (named(old.best) === named(best)) return setTold(old.best ? 'The best chain stays the same.' : null);
     const cost = (c: Chain | null) => (c ? ` ($${c.cost.total.toFixed(2)} expected)` : '');
     setTold(`Was best: ${named(old.best)}${cost(old.best)}. Now: ${named(best)}${cost(best)}.`);

@@ -14,20 +14,20 @@ interface Props {
   asked: string;
 }
 
+/** The answer in a few words. */
+export function answerOf({ answer, unlike }: Identification, gender: 'm' | 'f', nothingRead: boolean): string {
+  if (nothingRead) return 'Nothing read yet: what is met most';
+  if (unlike) return 'Unlike anything known: measure again';
+  return answer.length === 1 ? endLabel(`${answer[0]}-${gender}`) : `One of ${answer.length}: the readings cannot tell them apart`;
+}
+
 /** The answer first, then the candidates at one scale, the likeliest first. */
 export function Candidates({ result, gender, nothingRead, asked }: Props) {
   const { answer, candidates, unlike } = result;
-  const said = nothingRead
-    ? 'Nothing read yet: what is met most'
-    : unlike
-      ? 'Unlike anything known: measure again'
-      : answer.length === 1
-        ? endLabel(`${answer[0]}-${gender}`)
-        : `One of ${answer.length}: the readings cannot tell them apart`;
   const rows = candidates.slice(0, Math.min(SHOWN, Math.max(3, answer.length)));
   return (
     <div>
-      <h2 className="text-3xl">{said}</h2>
+      <h2 className="text-3xl">{answerOf(result, gender, nothingRead)}</h2>
       {!nothingRead && !unlike && answer.length > 1 && (
         <p className="text-soft">Together they hold 95 %. Take nothing for granted until one is left.</p>
       )}

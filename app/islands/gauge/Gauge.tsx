@@ -10,9 +10,10 @@ import {
   readThreadsPerIn,
   type ThreadReading,
 } from '../../../core/index.ts';
+import { AnswerBar } from '../../ui/AnswerBar.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { Select } from '../../ui/Select.tsx';
-import { Candidates } from './Candidates.tsx';
+import { answerOf, Candidates } from './Candidates.tsx';
 import { HowTo, howTo } from './HowTo.tsx';
 import { LifeSize } from './LifeSize.tsx';
 
@@ -68,7 +69,7 @@ const MEASURE_NAMES: Record<Measure, string> = {
 /** A metric reading said in inches, for it is what the tables are in. */
 function inInches(text: string): string {
   const inches = isMetric(text) ? readLengthIn(text) : null;
-  return inches === null ? '' : ` = ${inches.toFixed(3)}`;
+  return inches === null ? '' : `${inches.toFixed(3)} in`;
 }
 
 /** What thread is it: readings on one side, candidates narrowing on the other. */
@@ -83,6 +84,7 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
       throw error;
     }
   }, [typed]);
+  const nothingRead = typed.diameter.trim() === '' && typed.pitch.trim() === '';
   const known = appliances.filter((a) => knownAppliances.includes(a.id));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[25rem_minmax(0,1fr)]">
@@ -100,14 +102,17 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
         />
         <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
           <label className="grid gap-1">
-            <span className="label">Diameter at the crests, in{inInches(typed.diameter)}</span>
-            <input
-              className="field"
-              maxLength={20}
-              value={typed.diameter}
-              placeholder="0.820, 13/16, 20.9 mm"
-              onChange={(e) => set({ diameter: e.target.value })}
-            />
+            <span className="label">Diameter at the crests, in</span>
+            <span className="relative">
+              <input
+                className="field"
+                maxLength={20}
+                value={typed.diameter}
+                placeholder="0.820, 13/16, 20.9 mm"
+                onChange={(e) => set({ diameter: e.target.value })}
+              />
+              <span className="pointer-events-none absolute top-3 right-2 bg-sheet text-soft">{inInches(typed.diameter)}</span>
+            </span>
           </label>
           <Select
             label="by"
@@ -181,13 +186,16 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
         <button type="button" className="key justify-self-start" onClick={() => setTyped(NOTHING)}>
           Begin again
         </button>
+        <AnswerBar to="answer">
+          {typeof result === 'string' ? 'A reading will not do: see why' : answerOf(result, typed.gender, nothingRead)}
+        </AnswerBar>
       </section>
-      <section aria-label="Answer" aria-live="polite">
+      <section id="answer" aria-label="Answer" aria-live="polite">
         {typeof result === 'string' ? (
           <p className="caution text-lg">{result}</p>
         ) : (
           <>
-            <Candidates result={result} gender={typed.gender} asked={asked} nothingRead={typed.diameter.trim() === '' && typed.pitch.trim() === ''} />
+            <Candidates result={result} gender={typed.gender} asked={asked} nothingRead={nothingRead} />
             {result.next && (
               <div className="mt-4 grid items-center gap-4 border border-ink bg-sheet px-4 py-2 md:grid-cols-[11rem_1fr]">
                 <HowTo measure={result.next.measure} />
