@@ -124,10 +124,11 @@ function refusedParts(s: Setting): MatchResult['refused'] {
 
 /** The false starts of a part's ends on the two ends to be joined, each code once. */
 export function falseStarts(s: Setting, part: Part): Reason[] {
+  const { verdict } = pairTable();
   return [s.from, s.to].flatMap((side) =>
     [...new Set(part.ends.map((e) => e.code))].flatMap((code) => {
+      if (verdict[codeNumber(side) * codeCount + codeNumber(code)] !== FALSE_START) return [];
       const mating = s.mating(side, code);
-      if (mating.verdict !== 'false-start') return [];
       const text = mating.because[0]?.text ?? '';
       return [reason(mating.nearMiss ?? 'false-start', `On ${parseEnd(side).code}: ${text}`, { figures: { end: code } })];
     }),

@@ -3,6 +3,7 @@ import { seals } from '../ends/seals.ts';
 import type { PartIndex } from './catalogue-index.ts';
 import { FIGURE, type Figures, IS, LINE_TAGS, STRIDE } from './figures.ts';
 import { BRINGS } from './has.ts';
+import { type LooseCents, looseCents } from './loose-cents.ts';
 import { codeCount, codeNumber, codeOf, MARGINAL, pairTable, SEALS } from './pair-table.ts';
 import type { Part } from './part.ts';
 import { ARRESTOR_REACH_IN, type Branch } from './query.ts';
@@ -57,8 +58,9 @@ export class Pricing {
   private readonly room: Room;
   private readonly query: number;
   private readonly table = pairTable();
-  private readonly looseDollars: Float64Array;
-  private readonly capDollars = new Float64Array(codeCount).fill(Number.NaN);
+  private readonly looseCents: LooseCents;
+  /** Sets of loose pieces that the stock lacks one of. */
+  private readonly setShort: Uint8Array | null;
   private readonly rejoin: number;
   private readonly suits: Suits;
   private readonly least: number;
@@ -76,7 +78,8 @@ export class Pricing {
     this.room = roomOf(s.index);
     this.query = this.room.query;
     const { looseSets } = this.table;
-    this.looseDollars = Float64Array.from(looseSets, (set) => (set.some((code) => looseShort(s, code, 1)) ? FAR : dollarsOf(s, set)));
+    this.looseCents = looseCents(s.loosePrice);
+    this.setShort = s.stock && Uint8Array.from(looseSets, (set) => (set.some((code) => looseShort(s, code, 1)) ? 1 : 0));
     this.rejoin = s.rejoin === null ? NONE : codeNumber(s.rejoin);
     this.suits = new Suits(s.index.parts, s.need);
     this.least = s.need.minLengthIn ?? 0;
@@ -162,7 +165,9 @@ export class Pricing {
     if (said !== SEALS && !(this.marginal && said === MARGINAL)) return FAR;
     if (!this.s.need.reachable && !sealIsHidden[seal[at]!]) return FAR;
     const rate = sealRates[seal[at]!]! * (said === MARGINAL ? MARGINAL_FACTOR : 1);
-    return rate * this.s.rules.weights.callbackDollars + this.looseDollars[loose[at]!]!;
+    const set = loose[at]!;
+    if (this.setShort?.[set]) return FAR;
+    return rate * this.s.rules.weights.callbackDollars + this.looseCents.set[set]! / 100;
   }
 
   isTaper(a: number, b: number): boolean {
@@ -225,17 +230,11 @@ export class Pricing {
 
   /** A cap and what it is expected to cost; Infinity where the price list or the stock has none. */
   private capCost(code: number): number {
-    if (Number.isNaN(this.capDollars[code]!)) {
-      const cap = `cap-${codeOf(code)}`;
-      const cents = this.s.loosePrice.get(cap);
-      this.capDollars[code] = cents === undefined || looseShort(this.s, cap, 1) ? FAR : cents / 100 + CAP_RATE * this.s.rules.weights.callbackDollars;
-    }
-    return this.capDollars[code]!;
+    const { s } = this;
+    const cents = this.looseCents.cap[code]!;
+    if (Number.isNaN(cents) || (s.stock !== null && looseShort(s, `cap-${codeOf(code)}`, 1))) return FAR;
+    return cents / 100 + CAP_RATE * s.rules.weights.callbackDollars;
   }
-}
-
-function dollarsOf(s: Setting, loose: string[]): number {
-  return loose.reduce((cents, code) => cents + (s.loosePrice.get(code) ?? 0), 0) / 100;
 }
 
 /** May a push end of a part not be used here, by the house rule? */
