@@ -133,6 +133,19 @@ test('what is not there is said so: visits, connections, filters', async ({ page
   expect((await request.get(`${address()}/?day=not-a-day`)).status()).toBe(200);
 });
 
+test('the catalogue is sent once, and again when something has changed', async ({ request }) => {
+  const first = await request.get(`${address()}/api/v1/catalogue`);
+  const tag = first.headers().etag!;
+  const ask = () => request.get(`${address()}/api/v1/catalogue`, { headers: { 'if-none-match': tag } });
+  expect((await ask()).status()).toBe(304);
+  const { version, rules } = await (await request.get(`${address()}/api/v1/rules`)).json();
+  const change = { basedOn: version, rules: { ...rules, recheckHours: 48 }, reason: 'weekends' };
+  expect((await request.post(`${address()}/api/v1/rules`, { data: change })).status()).toBe(200);
+  expect((await (await ask()).json()).rules.recheckHours).toBe(48);
+  const back = { basedOn: version + 1, rules, reason: 'back to a day' };
+  expect((await request.post(`${address()}/api/v1/rules`, { data: back })).status()).toBe(200);
+});
+
 test('the ledger leaves as CSV and a recheck as a calendar', async ({ request }) => {
   const csv = await (await request.get(`${address()}/api/v1/ledger.csv`)).text();
   expect(csv.split('\r\n')[0]).toContain('date,premises,place,appliance');

@@ -7,22 +7,28 @@ export async function stockOnVan(sql: Sql | Tx, shopId: string): Promise<Record<
   return Object.fromEntries(rows.map((r) => [r.item, Math.max(0, r.quantity)]));
 }
 
-const remembered = new WeakMap<Sql, Map<string, { moves: number; stock: Record<string, number> }>>();
+/** The stock of a van, and how many moves made it: their number tells one from the next. */
+export interface Van {
+  moves: number;
+  stock: Record<string, number>;
+}
+
+const remembered = new WeakMap<Sql, Map<string, Van>>();
 
 /**
  * The same, and the same object until something moves: what is worked out for a stock is kept with it. Do not change it.
  *
- * Moves are only ever added, so their number tells one stock from the next. Not for use within a transaction, which may be undone.
+ * Moves are only ever added. Not for use within a transaction, which may be undone.
  */
-export async function sharedStock(sql: Sql, shopId: string): Promise<Record<string, number>> {
-  const shops = remembered.get(sql) ?? new Map<string, { moves: number; stock: Record<string, number> }>();
+export async function sharedVan(sql: Sql, shopId: string): Promise<Van> {
+  const shops = remembered.get(sql) ?? new Map<string, Van>();
   remembered.set(sql, shops);
   // Counted before it is read: a move between the two is in the stock already, and found as new the next time.
   const [row] = await sql<{ moves: number }[]>`select count(*)::int as moves from stock_move where shop_id = ${shopId}`;
   const moves = row?.moves ?? 0;
   const known = shops.get(shopId);
-  if (known?.moves === moves) return known.stock;
-  const stock = await stockOnVan(sql, shopId);
-  shops.set(shopId, { moves, stock });
-  return stock;
+  if (known?.moves === moves) return known;
+  const van = { moves, stock: await stockOnVan(sql, shopId) };
+  shops.set(shopId, van);
+  return van;
 }

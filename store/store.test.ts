@@ -17,7 +17,7 @@ import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
 import { CalledOffError, exportAllParts, exportParts, importParts, PartsFileError, shopCatalogue } from './own-parts.ts';
 import { currentRules, RulesChangedError, saveRules } from './rules.ts';
 import { ensureDemo } from './seed/demo.ts';
-import { sharedStock, stockOnVan } from './stock.ts';
+import { sharedVan, stockOnVan } from './stock.ts';
 import { type TestDatabase, testDatabase } from './testing.ts';
 import { exportVisit, ImportError, importVisit, parseVisitFile, visitFileSchema } from './visit-file.ts';
 import { contextOf, statesOf, type VisitSheet, visitSheet, visitsBetween } from './visits.ts';
@@ -140,8 +140,8 @@ describe('keeping entries', () => {
 
   it('signs off once, and takes the parts from the van in the same step', async () => {
     const sheet = await sheetOf('Canteen kitchen');
-    const stock = await sharedStock(db.sql, THE_SHOP);
-    assert.equal(await sharedStock(db.sql, THE_SHOP), stock, 'the same object while nothing moves');
+    const van = await sharedVan(db.sql, THE_SHOP);
+    assert.equal((await sharedVan(db.sql, THE_SHOP)).stock, van.stock, 'the same object while nothing moves');
     const body = { targetMlPerDay: 10, recheckHours: 24, exceptions: [] };
     const results = await recordEntries(db.sql, THE_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
     assert.deepEqual(
@@ -149,8 +149,10 @@ describe('keeping entries', () => {
       ['kept', 'already-signed-off'],
     );
     const used = statesOf(sheet)[0]!.state.accepted!.chain.parts[0]!;
-    assert.equal((await sharedStock(db.sql, THE_SHOP))[used], (stock[used] ?? 0) - 1);
-    assert.deepEqual(await stockOnVan(db.sql, THE_SHOP), await sharedStock(db.sql, THE_SHOP));
+    const after = await sharedVan(db.sql, THE_SHOP);
+    assert.equal(after.stock[used], (van.stock[used] ?? 0) - 1);
+    assert.ok(after.moves > van.moves);
+    assert.deepEqual(await stockOnVan(db.sql, THE_SHOP), after.stock);
   });
 
   it('lets one of two windows accept a chain, and tells the other', async () => {

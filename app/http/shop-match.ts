@@ -1,7 +1,7 @@
 import { type HouseRules, indexParts, type MatchQuery } from '../../core/index.ts';
 import { shopCatalogue } from '../../store/own-parts.ts';
 import { rulesInForce } from '../../store/rules.ts';
-import { sharedStock } from '../../store/stock.ts';
+import { sharedVan } from '../../store/stock.ts';
 import type { MatchRequest } from './api-shapes.ts';
 import { database, THE_SHOP } from './database.ts';
 
@@ -15,9 +15,9 @@ export async function queryOf(r: MatchRequest): Promise<MatchQuery> {
   const [catalogue, rules, van] = await Promise.all([
     shopCatalogue(database(), THE_SHOP),
     rulesOf(r.rules),
-    wantsVan ? sharedStock(database(), THE_SHOP) : undefined,
+    wantsVan ? sharedVan(database(), THE_SHOP) : undefined,
   ]);
   const { from, to, rejoin, need, k } = r;
-  const stock = wantsVan ? van : r.stock === 'all' ? undefined : (r.stock as Record<string, number>);
+  const stock = wantsVan ? van?.stock : r.stock === 'all' ? undefined : (r.stock as Record<string, number>);
   return { from, to, rejoin, need, k, rules, stock, parts: indexParts(catalogue.parts), loose: catalogue.loose };
 }

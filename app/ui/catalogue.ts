@@ -1,3 +1,4 @@
+import { openDB } from 'idb';
 import { useEffect, useState } from 'react';
 import type { Catalogue } from '../../catalog/index.ts';
 import type { HouseRules } from '../../core/index.ts';
@@ -11,15 +12,34 @@ export interface ClientCatalogue extends Catalogue {
 /** How soon to ask again when the server did not answer. */
 const AGAIN_MS = 5_000;
 
-const KEPT = 'brass-nut-catalogue';
+const STORE = 'seen';
+const KEPT = 'catalogue';
+const TAG = 'tag';
 
-/** A catalogue too large for the browser's store is simply not there without a connection. */
-function remember(fresh: ClientCatalogue): void {
+/** Of its own, apart from the entries that wait: with many parts it is megabytes. */
+const seen = () =>
+  openDB('brass-nut-seen', 1, {
+    upgrade(db) {
+      db.createObjectStore(STORE);
+    },
+  });
+
+/** A device that keeps nothing goes without. */
+async function remember(fresh: ClientCatalogue, tag: string | null): Promise<void> {
   try {
-    localStorage.setItem(KEPT, JSON.stringify(fresh));
+    const db = await seen();
+    if (tag !== null && (await db.get(STORE, TAG)) === tag) return;
+    const tx = db.transaction(STORE, 'readwrite');
+    await Promise.all([tx.store.put(fresh, KEPT), tx.store.put(tag, TAG), tx.done]);
   } catch {
-    localStorage.removeItem(KEPT);
+    // Nothing is lost by it while the server answers.
   }
+}
+
+async function lastSeen(): Promise<ClientCatalogue | undefined> {
+  return seen()
+    .then((db) => db.get(STORE, KEPT))
+    .catch(() => undefined);
 }
 
 /** The shop's catalogue; the last one seen stands in while there is no connection. */
@@ -33,10 +53,10 @@ export function useCatalogue(): ClientCatalogue | null {
         if (!response.ok) throw new Error(response.statusText);
         const fresh = (await response.json()) as ClientCatalogue;
         setCatalogue(fresh);
-        remember(fresh);
+        await remember(fresh, response.headers.get('etag'));
       } catch {
-        const kept = localStorage.getItem(KEPT);
-        if (kept) setCatalogue(JSON.parse(kept) as ClientCatalogue);
+        const kept = await lastSeen();
+        if (kept) setCatalogue((shown) => shown ?? kept);
         again = setTimeout(read, AGAIN_MS);
       }
     };

@@ -1,15 +1,27 @@
+import type { APIRoute } from 'astro';
 import { shopCatalogue } from '../../../../store/own-parts.ts';
-import { rulesInForce } from '../../../../store/rules.ts';
-import { stockOnVan } from '../../../../store/stock.ts';
+import { currentRules } from '../../../../store/rules.ts';
+import { sharedVan } from '../../../../store/stock.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
-import { get } from '../../../http/endpoint.ts';
+import { answerOf } from '../../../http/faults.ts';
+import { json } from '../../../http/problem.ts';
 
-/** What matching and work cards need in the browser: parts, loose pieces, steps, the house rules in force and the van's stock. */
-export const GET = get(async () => {
-  const [own, rules, stock] = await Promise.all([
-    shopCatalogue(database(), THE_SHOP),
-    rulesInForce(database(), THE_SHOP),
-    stockOnVan(database(), THE_SHOP),
-  ]);
-  return { ...own, rules, stock };
-});
+/**
+ * What matching and work cards need in the browser: parts, loose pieces, steps, the house rules in force and the van's stock. A browser that has
+ * it already is told so, for a shop with many parts of its own is megabytes.
+ */
+export const GET: APIRoute = async ({ request }) => {
+  try {
+    const [own, { version, rules }, { moves, stock }] = await Promise.all([
+      shopCatalogue(database(), THE_SHOP),
+      currentRules(database(), THE_SHOP),
+      sharedVan(database(), THE_SHOP),
+    ]);
+    const etag = `"${own.version} ${version} ${moves}"`;
+    const headers = { etag, 'cache-control': 'no-cache' };
+    if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
+    return json({ ...own, rules, stock }, headers);
+  } catch (error) {
+    return answerOf(error);
+  }
+};
