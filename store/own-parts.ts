@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { type Catalogue, catalogue } from '../catalog/index.ts';
 import { PART_COLUMNS, partRow, shippedPartCells } from '../catalog/parts.ts';
 import type { Part } from '../core/match/part.ts';
+import { byShop } from './by-shop.ts';
 import type { Sql, Tx } from './connection.ts';
 import { stockOnVan } from './stock.ts';
 
@@ -164,19 +165,20 @@ function fileOf(rows: Cells[]): string {
   return `${Papa.unparse({ fields: [...PART_COLUMNS], data: cells }, { escapeFormulae: true })}\r\n`;
 }
 
-const remembered = new Map<string, { revision: number; catalogue: Catalogue }>();
+const remembered = byShop<{ revision: number; catalogue: Catalogue }>();
 
 /** The shipped catalogue with the shop's own parts in it, an own part standing in place of a shipped one of its id. Kept by revision. */
 export async function shopCatalogue(sql: Sql, shopId: string): Promise<Catalogue> {
   const [row] = await sql<{ revision: number }[]>`select revision from own_catalogue where shop_id = ${shopId}`;
   if (!row) return catalogue();
-  const known = remembered.get(shopId);
+  const shops = remembered(sql);
+  const known = shops.get(shopId);
   if (known?.revision === row.revision) return known.catalogue;
   const own = await sql<{ cells: Cells }[]>`select cells from own_part where shop_id = ${shopId} order by place_in_order`;
   const parts = own.map((r) => partRow.parse(r.cells).part);
   const ids = new Set(parts.map((p) => p.id));
   const shipped = catalogue();
   const merged = { ...shipped, version: `${shipped.version}+${row.revision}`, parts: [...parts, ...shipped.parts.filter((p) => !ids.has(p.id))] };
-  remembered.set(shopId, { revision: row.revision, catalogue: merged });
+  shops.set(shopId, { revision: row.revision, catalogue: merged });
   return merged;
 }

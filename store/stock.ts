@@ -1,3 +1,4 @@
+import { byShop } from './by-shop.ts';
 import type { Sql, Tx } from './connection.ts';
 
 /** What is on the van, by part id or loose code; what is missing is none. */
@@ -13,7 +14,7 @@ export interface Van {
   stock: Record<string, number>;
 }
 
-const remembered = new WeakMap<Sql, Map<string, Van>>();
+const remembered = byShop<Van>();
 
 /**
  * The same, and the same object until something moves: what is worked out for a stock is kept with it. Do not change it.
@@ -21,8 +22,7 @@ const remembered = new WeakMap<Sql, Map<string, Van>>();
  * Moves are only ever added. Not for use within a transaction, which may be undone.
  */
 export async function sharedVan(sql: Sql, shopId: string): Promise<Van> {
-  const shops = remembered.get(sql) ?? new Map<string, Van>();
-  remembered.set(sql, shops);
+  const shops = remembered(sql);
   // Counted before it is read: a move between the two is in the stock already, and found as new the next time.
   const [row] = await sql<{ moves: number }[]>`select count(*)::int as moves from stock_move where shop_id = ${shopId}`;
   const moves = row?.moves ?? 0;
