@@ -28,6 +28,7 @@ export { indexParts, type PartIndex } from './match/catalogue-index.ts';
 export { matchChains } from './match/chains.ts';
 export type { Loose, Part, PartEnd, Port } from './match/part.ts';
 export type * from './match/query.ts';
+export { type ListLine, shoppingList } from './match/shopping.ts';
 export { type JointSides, jointSides, shortName, throughEnds } from './match/sides.ts';
 export { whyNot } from './match/why-not.ts';
 export { dripRate, dryBound, pooledBound, waitFor } from './prove/bounds.ts';

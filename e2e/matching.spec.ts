@@ -1,4 +1,5 @@
 /** The match bench, the gauge, house rules and own parts, as their users go through them. */
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { address } from './house.ts';
 import { hydrated, tabTo } from './page.ts';
@@ -90,7 +91,7 @@ test('a tee takes the old line back, and after reverse osmosis nothing is of cop
 });
 
 test('why not this part: the first reason; and a chain goes to a run', async ({ page }) => {
-  await page.goto(`${address()}/match?from=comp-3/8-m&to=ght-3/4-m&length=52`);
+  await page.goto(`${address()}/match?from=comp-3/8-m&to=ght-3/4-m&length=52&arrestor=yes`);
   await page.getByRole('article', { name: 'Chain 1' }).waitFor();
   await page.getByText('Why not this part or that?').click();
   await page.getByLabel(/Part, by words of its name/).fill('adapter 1/2 fip 3/4 hose');
@@ -100,11 +101,19 @@ test('why not this part: the first reason; and a chain goes to a run', async ({ 
     .click();
   await expect(page.getByText(/^J1, comp-3\/8-m with npt-1\/2-f/)).toBeVisible();
   await page.getByRole('article', { name: 'Chain 1' }).getByRole('button', { name: 'Take' }).click();
-  await expect(page.getByRole('heading', { name: 'Shopping list' })).toBeVisible();
+  const taken = page.getByRole('region', { name: 'The chain taken' });
+  await expect(taken).toBeFocused();
+  await expect(taken).toBeInViewport();
+  const price = (await page.getByRole('article', { name: 'Chain 1' }).textContent())!.match(/\$[\d.]+/)![0];
+  await expect(taken).toContainText(`Together ${price}`);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save as CSV' }).click()]);
+  expect(readFileSync(await file.path(), 'utf8')).toMatch(/^count,item,name,price_each,to_buy\r\n1,.*\r\n$/s);
   await page.getByLabel('Run of today or tomorrow').selectOption({ label: 'Yard hydrant, Old wing: worn stops, tomorrow' });
   await page.getByRole('button', { name: 'Take it there' }).click();
   await page.waitForURL(/visits/);
   await expect(page.getByRole('img', { name: /The line of Yard hydrant/ })).toBeVisible();
+  await page.getByRole('tab', { name: /Look/ }).click();
+  await expect(page.getByLabel('needs a hammer arrestor')).toBeChecked();
 });
 
 test('an impossible pair names the missing part', async ({ page }) => {

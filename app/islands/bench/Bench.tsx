@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type Chain, type HouseRules, type MatchQuery, type MatchResult, matchChains, shortName } from '../../../core/index.ts';
 import { AnswerBar } from '../../ui/AnswerBar.tsx';
-import { Chains } from '../../ui/Chains.tsx';
+import { Chains, chainKey } from '../../ui/Chains.tsx';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import { money } from '../../ui/words.ts';
@@ -117,7 +117,14 @@ export default function Bench({ address, rules, runs }: Props) {
               useWord="Take"
             >
               {taken && (
-                <Take chain={taken} query={query} catalogue={catalogue} names={names} link={`${link}&take=${taken.parts.join(',')}`} runs={runs} />
+                <Take
+                  key={chainKey(taken)}
+                  chain={taken}
+                  query={query}
+                  catalogue={catalogue}
+                  link={`${link}&take=${taken.parts.join(',')}`}
+                  runs={runs}
+                />
               )}
             </Chains>
             <WhyNot query={query} names={names} />

@@ -1,54 +1,42 @@
-import { useState } from 'react';
+import Papa from 'papaparse';
+import { useEffect, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type AcceptedChain, type Bodies, type Chain, type Entry, type EntryKind, itemsOf, type MatchQuery } from '../../../core/index.ts';
+import {
+  type AcceptedChain,
+  type Bodies,
+  type Chain,
+  type Entry,
+  type EntryKind,
+  itemsOf,
+  type ListLine,
+  type MatchQuery,
+  shoppingList,
+  writeFraction,
+} from '../../../core/index.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { deviceId, keep, send } from '../../ui/outbox.ts';
 import { money } from '../../ui/words.ts';
 import type { OpenRun } from './Bench.tsx';
 
-interface Line {
-  count: number;
-  item: string;
-  name: string;
-  each: number;
-  onVan: boolean;
-}
+/** As a table for any spreadsheet; cells that it would run as formulas are made safe. */
+const csvOf = (lines: ListLine[]): string =>
+  Papa.unparse(
+    lines.map((l) => ({ count: l.count, item: l.item, name: l.name, price_each: (l.eachCents / 100).toFixed(2), to_buy: l.toBuy })),
+    { escapeFormulae: true },
+  );
 
-function linesOf(chain: Chain, catalogue: ClientCatalogue, names: Record<string, string>): Line[] {
-  const prices = new Map([
-    ...catalogue.parts.map((p) => [p.id, p.priceCents] as const),
-    ...catalogue.loose.map((l) => [l.code, l.priceCents] as const),
-  ]);
-  const line = (item: string, count: number, cut?: number): Line => ({
-    count,
-    item,
-    name: `${names[item] ?? item}${cut === undefined ? '' : `, cut to ${cut} in`}`,
-    each: prices.get(item) ?? 0,
-    onVan: !chain.offVan.includes(item),
-  });
-  return [...chain.path.map((s) => line(s.part, 1, s.cutLengthIn)), ...Object.entries(chain.loose).map(([code, n]) => line(code, n))];
-}
-
-const csvCell = (text: string) => (/[",\n]/.test(text) ? `"${text.replace(/"/g, '""')}"` : text);
+const wordOf = (line: ListLine): string => (line.toBuy === 0 ? '(on the van)' : line.toBuy === line.count ? '(to buy)' : `(${line.toBuy} to buy)`);
 
 /** A chain taken: to a visit's run, to a shopping list, or as a link. */
-export function Take(p: {
-  chain: Chain;
-  query: MatchQuery;
-  catalogue: ClientCatalogue;
-  names: Record<string, string>;
-  link: string;
-  runs: OpenRun[];
-}) {
+export function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCatalogue; link: string; runs: OpenRun[] }) {
   const { chain, catalogue } = p;
-  const lines = linesOf(chain, catalogue, p.names);
+  const lines = shoppingList(chain, catalogue.parts, catalogue.loose, p.query.stock);
   const [run, setRun] = useState(p.runs[0]?.runId ?? '');
   const [said, setSaid] = useState('');
-  const text = lines.map((l) => `${l.count} x ${l.name}${l.onVan ? ' (on the van)' : ''}`).join('\n');
-  const csv = [
-    'count,item,name,price_each,on_van',
-    ...lines.map((l) => [String(l.count), l.item, csvCell(l.name), (l.each / 100).toFixed(2), l.onVan ? 'yes' : 'no'].join(',')),
-  ].join('\r\n');
+  // It stands below the chains: whoever takes one is led to it.
+  const shown = useRef<HTMLElement>(null);
+  useEffect(() => shown.current?.focus(), []);
+  const text = lines.map((l) => `${l.count} x ${l.name} ${wordOf(l)}`).join('\n');
   const copy = async (what: string, words: string) => {
     try {
       await navigator.clipboard.writeText(what);
@@ -59,7 +47,7 @@ export function Take(p: {
   };
   const download = () => {
     const a = document.createElement('a');
-    a.href = URL.createObjectURL(new Blob([`${csv}\r\n`], { type: 'text/csv' }));
+    a.href = URL.createObjectURL(new Blob([`${csvOf(lines)}\r\n`], { type: 'text/csv' }));
     a.download = 'shopping-list.csv';
     a.click();
     URL.revokeObjectURL(a.href);
@@ -72,16 +60,19 @@ export function Take(p: {
     location.assign(`/visits/${target.visitId}?run=${target.runId}&stage=match`);
   };
   return (
-    <section className="my-3 grid gap-4 border-2 border-ink bg-sheet p-4 md:grid-cols-2" aria-label="The chain taken">
+    <section ref={shown} tabIndex={-1} className="my-3 grid gap-4 border-2 border-ink bg-sheet p-4 md:grid-cols-2" aria-label="The chain taken">
       <div>
         <h2>Shopping list</h2>
         <ul className="mt-1 list-disc pl-5">
           {lines.map((l) => (
             <li key={l.item}>
-              {l.count} x {l.name} <span className="text-soft">{money(l.each)} each</span> {l.onVan ? '(on the van)' : <b>(to buy)</b>}
+              {l.count} x {l.name} <span className="text-soft">{money(l.eachCents)} each</span> {l.toBuy === 0 ? wordOf(l) : <b>{wordOf(l)}</b>}
             </li>
           ))}
         </ul>
+        <p className="mt-1">
+          Together <b>{money(chain.priceCents)}</b>
+        </p>
         <div className="mt-2 flex flex-wrap gap-2">
           <button type="button" className="key" onClick={() => copy(text, 'The list is copied.')}>
             Copy as text
@@ -139,7 +130,7 @@ function entriesFor(target: OpenRun, chain: Chain, q: MatchQuery, catalogue: Cli
       kind,
       body,
     }) as unknown as Entry;
-  const { minLengthIn } = q.need;
+  const { minLengthIn, stop = false, arrestor = false, leaveOutlet = false, reachable = true } = q.need;
   const accepted: AcceptedChain = {
     from: q.from,
     to: q.to,
@@ -157,7 +148,8 @@ function entriesFor(target: OpenRun, chain: Chain, q: MatchQuery, catalogue: Cli
     entry('end-seen', { side: 'from', end: q.from, how: 'told' }),
     entry('end-seen', { side: 'to', end: q.to, how: 'told' }),
     entry('end-seen', { side: 'rejoin', end: q.rejoin ?? null, how: 'told' }),
-    ...(minLengthIn === undefined ? [] : [entry('distance-measured', { text: String(minLengthIn), inches: minLengthIn })]),
+    ...(minLengthIn === undefined ? [] : [entry('distance-measured', { text: writeFraction(minLengthIn), inches: minLengthIn })]),
+    entry('place-seen', { hidden: !reachable, ownStop: stop, arrestor, leaveOutlet }),
     entry('chain-accepted', accepted),
   ];
 }
