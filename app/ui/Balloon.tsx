@@ -12,16 +12,6 @@ export interface JointMark {
 export const BALLOON = 15;
 const NOTE_PX = 14;
 
-/** Moves places along a row apart until none is nearer to the next than `gap`, in their order, within 0 and `width` where there is room. */
-export function spread(places: Map<number, number>, gap: number, width: number): Map<number, number> {
-  const row = [...places].sort((a, b) => a[1] - b[1]);
-  for (let i = 1; i < row.length; i++) row[i]![1] = Math.max(row[i]![1], row[i - 1]![1] + gap);
-  const last = row.at(-1);
-  if (last) last[1] = Math.min(last[1], Math.max(width - gap / 2, (row.length - 0.5) * gap));
-  for (let i = row.length - 2; i >= 0; i--) row[i]![1] = Math.min(row[i]![1], row[i + 1]![1] - gap);
-  return new Map(row);
-}
-
 /** A joint's state by shape: open ring not made, half filled made, full proven dry; a mark hanging below is a finding. */
 export function Balloon({ x, y, to, mark, upright }: { x: number; y: number; to: [number, number]; mark: JointMark; upright: boolean }) {
   const { n, state } = mark;

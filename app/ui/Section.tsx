@@ -1,8 +1,9 @@
 import { Fragment, useId } from 'react';
 import type { LineBranch, LineSection } from '../../core/index.ts';
-import { BALLOON, Balloon, type JointMark, spread } from './Balloon.tsx';
+import { BALLOON, Balloon, type JointMark } from './Balloon.tsx';
 import { Breaks, Pieces, Standing, Water } from './Cutaway.tsx';
 import { Hatches } from './hatch.tsx';
+import { spread } from './spread.ts';
 
 interface Props {
   section: LineSection;
