@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { type Branch, type Chain, endLabel, type MatchResult, type Part, shortName, turns24, writeTurns } from '../../core/index.ts';
+import { type Branch, type Chain, endLabel, type MatchResult, type Part, type Reason, shortName, turns24, writeTurns } from '../../core/index.ts';
 import { labelsOf, scaleFor, sectionOf } from './Line.tsx';
 import { Reasons } from './Reasons.tsx';
 import { Section } from './Section.tsx';
@@ -77,6 +77,7 @@ function Ranked({ result, from, to, water, parts, names, onUse, used, useWord = 
               </button>
             )}
           </div>
+          <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
           <details className="why">
             <summary>Joints, parts and cost</summary>
             <Details chain={chain} names={names} />
@@ -85,6 +86,17 @@ function Ranked({ result, from, to, water, parts, names, onUse, used, useWord = 
       ))}
     </div>
   );
+}
+
+/** Cautions about the choice itself, seen before it is opened; the others belong to the work. */
+const AT_ONCE = new Set(['narrow', 'marginal']);
+
+function Cautions({ of }: { of: Reason[] }) {
+  return of.map((c) => (
+    <p key={c.rule} className="caution mt-2">
+      {c.text}
+    </p>
+  ));
 }
 
 function Figure({ value, unit }: { value: string; unit: string }) {
@@ -149,11 +161,7 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
           parts ${chain.cost.price.toFixed(2)} + time ${chain.cost.minutes.toFixed(2)} + callbacks ${chain.cost.callbacks.toFixed(2)} + trip $
           {chain.cost.trip.toFixed(2)} + not preferred ${chain.cost.preference.toFixed(2)}
         </p>
-        {chain.cautions.map((c) => (
-          <p key={c.rule} className="caution mt-2">
-            {c.text}
-          </p>
-        ))}
+        <Cautions of={chain.cautions.filter((c) => !AT_ONCE.has(c.rule))} />
       </div>
     </div>
   );

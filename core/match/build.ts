@@ -1,3 +1,4 @@
+import { boreIn } from '../ends/bore.ts';
 import type { EndCode } from '../ends/code.ts';
 import { parseEnd } from '../ends/code.ts';
 import { type Reason, reason } from '../reason.ts';
@@ -61,6 +62,21 @@ export function buildChain(s: Setting, steps: Step[]): Chain {
   };
 }
 
+/** A chain that falls below this share of the bore of both its ends is worth a word: a fifth of the area. */
+const NARROW = 0.45;
+
+function narrowing(s: Setting, steps: Step[]): Reason[] {
+  const least = Math.min(...steps.flatMap((o) => [boreIn(o.inEnd.code), boreIn(o.outEnd.code)]));
+  const ends = Math.min(boreIn(s.from), boreIn(s.to));
+  if (least >= NARROW * ends) return [];
+  const [said, of] = [least, ends].map((inches) => inches.toFixed(2));
+  return [
+    reason('narrow', `It narrows to about ${said} in between ends of ${of} in (typical): less water, slower to fill.`, {
+      figures: { boreIn: Number(said) },
+    }),
+  ];
+}
+
 function jointsOf(s: Setting, steps: Step[]): ChainJoint[] {
   const outs: EndCode[] = [s.from, ...steps.map((o) => o.outEnd.code)];
   const ins: EndCode[] = [...steps.map((o) => o.inEnd.code), s.to];
@@ -88,6 +104,7 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
   }
   const plastic = joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper'));
   out.push(...plastic);
+  out.push(...narrowing(s, steps));
   if (s.need.tempF > 120)
     out.push(reason('scald', 'Hot water above 120 F scalds: cool it or keep hands clear.', { figures: { tempF: s.need.tempF } }));
   if (steps.some((o) => o.part.tags.includes('solder'))) {

@@ -267,6 +267,15 @@ describe('what a chain must do', () => {
     assert.ok(Math.abs((only?.cost.callbacks ?? 0) - 20 * 0.002 * 250) < 1e-9);
   });
 
+  it('says when it narrows to less than half of both its ends, and not when an end is as narrow', () => {
+    const down = part('down', [['npt-1/2-f', 'either'], ['comp-1/4-m', 'either']]); // biome-ignore format: one line a part
+    const up = part('up', [['comp-1/4-f', 'either'], ['npt-1/2-f', 'either']]); // biome-ignore format: one line a part
+    const rules = (to: string) =>
+      matchChains({ from: 'npt-1/2-m', to, parts: [down, up], need: { water: 'cold' } }).chains[0]!.cautions.map((c) => c.rule);
+    assert.deepEqual(rules('npt-1/2-m'), ['narrow']);
+    assert.deepEqual(rules('comp-1/4-f'), []);
+  });
+
   it('names the two ends of the missing part', () => {
     const { unreachable } = matchChains({ from: 'flare-1/2-m', to: 'm-24x1-f', parts: [], need: { water: 'cold' } });
     assert.deepEqual(unreachable?.[0]?.figures, { from: 'flare-1/2-f', to: 'm-24x1-m' });
