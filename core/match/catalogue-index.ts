@@ -2,7 +2,7 @@ import { type EndCode, parseEnd } from '../ends/code.ts';
 import { InputError } from '../errors.ts';
 import { baseDollars, type Figures, figuresOf, STRIDE } from './figures.ts';
 import { codeCount, codeNumber, pairTable } from './pair-table.ts';
-import type { Part } from './part.ts';
+import type { Part, PartEnd } from './part.ts';
 
 /** What is worked out once for a catalogue. Opaque to callers, plain data. */
 export interface PartIndex {
@@ -47,17 +47,15 @@ export function indexParts(parts: Part[]): PartIndex {
   const known = remembered.get(parts);
   if (known) return known;
   pairTable();
+  const figures = figuresOf(parts);
   const ids = new Set<string>();
-  const rows: number[] = [];
   parts.forEach((part, at) => {
     if (ids.has(part.id)) throw new InputError('part id', part.id, 'Two parts share it: give one of them another id.');
     ids.add(part.id);
-    checkEnds(part);
-    addWays(rows, part, at);
+    checkEnds(part, figures, at);
   });
   const byId = Int32Array.from(parts.keys()).sort((a, b) => (parts[a]!.id < parts[b]!.id ? -1 : 1));
-  const figures = figuresOf(parts);
-  const index: PartIndex = { kind: 'part-index', parts, byId, figures, ways: waysOf(rows, figures) };
+  const index: PartIndex = { kind: 'part-index', parts, byId, figures, ways: waysOf(figures) };
   remembered.set(parts, index);
   return index;
 }
@@ -66,10 +64,11 @@ export function asIndex(parts: Part[] | PartIndex): PartIndex {
   return Array.isArray(parts) ? indexParts(parts) : parts;
 }
 
-function checkEnds(part: Part): void {
+function checkEnds(part: Part, figures: Figures, at: number): void {
   if (part.ends.length < 2) throw new InputError('part', part.id, 'It has fewer than two ends: give it both.');
-  for (const [i, end] of part.ends.entries()) {
-    if (codeNumber(end.code) < 0) throwUnknown(part.id, end.code);
+  for (let i = 0; i < part.ends.length; i++) {
+    const end = part.ends[i] as PartEnd;
+    if (figures.endCode[figures.startEnd[at]! + i]! < 0) throwUnknown(part.id, end.code);
     for (let k = 0; k < i; k++) {
       if (part.ends[k]!.id === end.id) throw new InputError('part', part.id, 'Two of its ends share an id: name them apart.');
     }
@@ -85,64 +84,56 @@ function throwUnknown(part: string, code: EndCode): never {
   throw new InputError(`an end of part ${part}`, code, 'It is not an end code.');
 }
 
-const FIELDS = 6;
+/** Goes through every way of every part, cheap parts first: the part, and the ends (among all ends) water comes in by and goes out by. */
+function eachWay(f: Figures, cheapFirst: Int32Array, say: (part: number, entry: number, exit: number) => void): void {
+  for (const part of cheapFirst) {
+    const [start, stop] = [f.startEnd[part]!, f.startEnd[part + 1]!];
+    for (let entry = start; entry < stop; entry++) {
+      if (!f.endEnters[entry]) continue;
+      for (let exit = start; exit < stop; exit++) if (exit !== entry && !f.endIn[exit]) say(part, entry, exit);
+    }
+  }
+}
 
-function addWays(rows: number[], part: Part, at: number): void {
-  const spare = part.ends.length > 2 ? 1 : 0;
-  part.ends.forEach((entry, i) => {
-    if (entry.port !== 'in' && entry.port !== 'either') return;
-    part.ends.forEach((exit, o) => {
-      if (o === i || exit.port === 'in') return;
-      rows.push(at, i, o, codeNumber(entry.code), codeNumber(exit.code), spare);
-    });
+function waysOf(f: Figures): Ways {
+  const parts = f.startEnd.length - 1;
+  const base = new Float64Array(parts);
+  for (let part = 0; part < parts; part++) base[part] = baseDollars(f.row, part * STRIDE);
+  const cheapFirst = Int32Array.from(base.keys()).sort((a, b) => base[a]! - base[b]!);
+  const [startIn, startOut] = [new Int32Array(codeCount + 1), new Int32Array(codeCount + 1)];
+  eachWay(f, cheapFirst, (_, entry, exit) => {
+    startIn[f.endCode[entry]! + 1]!++;
+    startOut[f.endCode[exit]! + 1]!++;
   });
+  for (let i = 0; i < codeCount; i++) {
+    startIn[i + 1]! += startIn[i]!;
+    startOut[i + 1]! += startOut[i]!;
+  }
+  const count = startIn[codeCount]!;
+  const [part, byOut] = [new Int32Array(count), new Int32Array(count)];
+  const [inEnd, outEnd, spare] = [new Uint8Array(count), new Uint8Array(count), new Uint8Array(count)];
+  const [inCode, outCode] = [new Uint16Array(count), new Uint16Array(count)];
+  const [nextIn, nextOut] = [startIn.slice(), startOut.slice()];
+  eachWay(f, cheapFirst, (of, entry, exit) => {
+    const way = nextIn[f.endCode[entry]!]!++;
+    byOut[nextOut[f.endCode[exit]!]!++] = way;
+    part[way] = of;
+    inEnd[way] = entry - f.startEnd[of]!;
+    outEnd[way] = exit - f.startEnd[of]!;
+    inCode[way] = f.endCode[entry]!;
+    outCode[way] = f.endCode[exit]!;
+    spare[way] = f.startEnd[of + 1]! - f.startEnd[of]! > 2 ? 1 : 0;
+  });
+  const row = rowsInOrder(f, count, (i) => part[i]!);
+  const outRow = rowsInOrder(f, count, (i) => part[byOut[i]!]!);
+  return { count, part, inEnd, outEnd, inCode, outCode, spare, startIn, startOut, byOut, row, outRow };
 }
 
-function waysOf(rows: number[], figures: Figures): Ways {
-  const count = rows.length / FIELDS;
-  const field = (n: number) => (way: number) => rows[way * FIELDS + n] as number;
-  const all = Int32Array.from({ length: count }, (_, i) => i);
-  const base = Float64Array.from(all, (way) => baseDollars(figures.row, field(0)(way) * STRIDE));
-  const cheapFirst = all.sort((a, b) => base[a]! - base[b]!);
-  const ins = grouped(cheapFirst, field(3));
-  const column = (n: number) => ins.order.map(field(n));
-  const outCode = Uint16Array.from(column(4));
-  const sorted = Int32Array.from({ length: count }, (_, i) => i);
-  sorted.sort((a, b) => base[ins.order[a]!]! - base[ins.order[b]!]!);
-  const outs = grouped(sorted, (way) => outCode[way]!);
-  const part = column(0);
-  return {
-    count,
-    part,
-    inEnd: Uint8Array.from(column(1)),
-    outEnd: Uint8Array.from(column(2)),
-    inCode: Uint16Array.from(column(3)),
-    outCode,
-    spare: Uint8Array.from(column(5)),
-    startIn: ins.start,
-    startOut: outs.start,
-    byOut: outs.order,
-    row: rowsInOrder(figures, part),
-    outRow: rowsInOrder(
-      figures,
-      outs.order.map((way) => part[way]!),
-    ),
-  };
-}
-
-function rowsInOrder(figures: Figures, parts: Int32Array): Float64Array {
-  const out = new Float64Array(parts.length * STRIDE);
-  for (const [i, part] of parts.entries()) out.set(figures.row.subarray(part * STRIDE, part * STRIDE + STRIDE), i * STRIDE);
+function rowsInOrder(f: Figures, count: number, partAt: (i: number) => number): Float64Array {
+  const out = new Float64Array(count * STRIDE);
+  for (let i = 0; i < count; i++) {
+    const [from, to] = [partAt(i) * STRIDE, i * STRIDE];
+    for (let k = 0; k < STRIDE; k++) out[to + k] = f.row[from + k]!;
+  }
   return out;
-}
-
-/** Ways sorted by a code, else in the order given, with where each code begins. */
-function grouped(ways: Int32Array, codeOf: (way: number) => number): { start: Int32Array; order: Int32Array } {
-  const start = new Int32Array(codeCount + 1);
-  for (const way of ways) start[codeOf(way) + 1]!++;
-  for (let i = 0; i < codeCount; i++) start[i + 1]! += start[i]!;
-  const next = start.slice();
-  const order = new Int32Array(ways.length);
-  for (const way of ways) order[next[codeOf(way)]!++] = way;
-  return { start, order };
 }

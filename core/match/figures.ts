@@ -20,7 +20,10 @@ export interface Figures {
   centsPerFt: Float64Array;
   /** Ends of part i: `startEnd[i] .. startEnd[i + 1]` in the columns below. */
   startEnd: Int32Array;
-  endCode: Uint16Array;
+  /** Its place among all codes; -1 for what is no code. */
+  endCode: Int16Array;
+  /** Water may enter here, and leave here. */
+  endEnters: Uint8Array;
   /** Water only enters here. */
   endIn: Uint8Array;
   /** It has a valve of its own and may stay free. */
@@ -43,10 +46,12 @@ export function baseShare(minuteDollars: number): number {
 export function figuresOf(parts: Part[]): Figures {
   const row = new Float64Array(parts.length * STRIDE);
   const startEnd = new Int32Array(parts.length + 1);
-  parts.forEach((part, i) => {
+  for (let i = 0; i < parts.length; i++) {
+    const part = parts[i] as Part;
     const at = i * STRIDE;
-    row[at + FIGURE.is] = bitsOf(part);
-    row[at + FIGURE.lines] = linesOf(part);
+    const { is, lines } = tagBits(part.tags);
+    row[at + FIGURE.is] = is | bitsOf(part);
+    row[at + FIGURE.lines] = lines;
     row[at + FIGURE.priceCents] = part.priceCents;
     row[at + FIGURE.minutes] = part.minutes;
     row[at + FIGURE.maxPsi] = part.maxPsi;
@@ -54,29 +59,25 @@ export function figuresOf(parts: Part[]): Figures {
     row[at + FIGURE.lengthIn] = part.lengthIn ?? Number.NaN;
     row[at + FIGURE.maxLengthIn] = part.maxLengthIn ?? Number.NaN;
     startEnd[i + 1] = startEnd[i]! + part.ends.length;
-  });
-  const count = startEnd[parts.length]!;
-  const [endCode, endIn, endValved] = [new Uint16Array(count), new Uint8Array(count), new Uint8Array(count)];
+  }
+  return { row, centsPerFt: Float64Array.from(parts, (p) => p.centsPerFt ?? 0), startEnd, ...endsOf(parts, startEnd[parts.length]!) };
+}
+
+function endsOf(parts: Part[], count: number): Pick<Figures, 'endCode' | 'endEnters' | 'endIn' | 'endValved'> {
+  const endCode = new Int16Array(count);
+  const [endEnters, endIn, endValved] = [new Uint8Array(count), new Uint8Array(count), new Uint8Array(count)];
   let at = 0;
   for (const part of parts) {
-    for (const end of part.ends) {
-      endCode[at] = codeNumber(end.code);
-      endIn[at] = end.port === 'in' ? 1 : 0;
-      endValved[at] = part.ends.length > 2 && part.tags.includes(`valved:${end.id}`) ? 1 : 0;
+    for (const { id, code, port } of part.ends) {
+      endCode[at] = codeNumber(code);
+      endEnters[at] = port === 'in' || port === 'either' ? 1 : 0;
+      endIn[at] = port === 'in' ? 1 : 0;
+      endValved[at] = part.ends.length > 2 && part.tags.includes(`valved:${id}`) ? 1 : 0;
       at++;
     }
   }
-  return { row, centsPerFt: Float64Array.from(parts, (p) => p.centsPerFt ?? 0), startEnd, endCode, endIn, endValved };
+  return { endCode, endEnters, endIn, endValved };
 }
-
-const TAG_BITS: Record<string, number> = {
-  saddle: IS.saddle,
-  stop: IS.stop,
-  arrestor: IS.arrestor,
-  check: IS.check,
-  union: IS.union,
-  'listed-hidden': IS.listedHidden,
-};
 
 function bitsOf(part: Part): number {
   let bits = 0;
@@ -85,16 +86,27 @@ function bitsOf(part: Part): number {
   if (part.flexible) bits |= IS.flexible;
   if (part.cutToLength) bits |= IS.cut;
   if (isLine(part)) bits |= IS.line;
-  for (const tag of part.tags) bits |= TAG_BITS[tag] ?? 0;
   return bits;
 }
 
-function linesOf(part: Part): number {
-  let bits = 0;
-  for (const tag of part.tags) {
-    if (!tag.startsWith('line:')) continue;
-    const place = (LINE_TAGS as readonly string[]).indexOf(tag.slice(5));
-    bits |= place < 0 ? OTHER_LINE : 1 << place;
+const TAG_BITS = new Map<string, { is: number; lines: number }>([
+  ['saddle', { is: IS.saddle, lines: 0 }],
+  ['stop', { is: IS.stop, lines: 0 }],
+  ['arrestor', { is: IS.arrestor, lines: 0 }],
+  ['check', { is: IS.check, lines: 0 }],
+  ['union', { is: IS.union, lines: 0 }],
+  ['listed-hidden', { is: IS.listedHidden, lines: 0 }],
+  ...LINE_TAGS.map((tag, i) => [`line:${tag}`, { is: 0, lines: 1 << i }] as const),
+]);
+
+function tagBits(tags: string[]): { is: number; lines: number } {
+  const out = { is: 0, lines: 0 };
+  for (const tag of tags) {
+    const known = TAG_BITS.get(tag);
+    if (known) {
+      out.is |= known.is;
+      out.lines |= known.lines;
+    } else if (tag.startsWith('line:')) out.lines |= OTHER_LINE;
   }
-  return bits;
+  return out;
 }

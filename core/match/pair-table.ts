@@ -72,7 +72,9 @@ function makeTable(): PairTable {
   }
   for (let a = 0; a < n; a++) {
     const row = table.verdict.subarray(a * n, a * n + n);
-    table.partners.push(Uint16Array.from([...row.keys()].filter((b) => row[b] === SEALS || row[b] === MARGINAL)));
+    const partners: number[] = [];
+    for (let b = 0; b < n; b++) if (row[b] === SEALS || row[b] === MARGINAL) partners.push(b);
+    table.partners.push(Uint16Array.from(partners));
   }
   return table;
 }
