@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { address } from './house.ts';
-import { hydrated, tabTo } from './page.ts';
+import { hydrated, openRun, tabTo } from './page.ts';
 
 test('a thread is found by keys alone, and the next measurement is named', async ({ page }) => {
   await page.goto(address());
@@ -251,4 +251,31 @@ test('on a phone the answer stands at the foot of the question, and millimetres 
   await page.goto(`${address()}/match?from=comp-3/8-m&to=comp-1/4-m&length=1400 mm`);
   await expect(page.getByRole('link', { name: /ice-maker connector.*\$/ })).toBeInViewport();
   await page.close();
+});
+
+test('an end of a run is measured, and one chosen by its drawing, without typing it', async ({ page }) => {
+  await openRun(page, /^Glass rinser/, 'Look');
+  const water = page.getByRole('combobox', { name: 'Water side: what it comes from' });
+  await page.getByRole('link', { name: 'I measured it' }).first().click();
+  await page.waitForURL(/\/gauge/);
+  await hydrated(page);
+  await page.getByLabel('Diameter at the crests, in').fill('0.56');
+  await page.getByLabel('Threads per inch').fill('24');
+  await page.getByRole('link', { name: 'use it there' }).first().click();
+  await page.waitForURL(/\/visits\//);
+  await expect(water).toHaveValue('comp-3/8-m');
+  await expect(page).not.toHaveURL(/end=/);
+  await page.getByRole('link', { name: 'Choose by drawing' }).nth(1).click();
+  await expect(page.getByRole('heading', { name: 'Choose the appliance side by its drawing' })).toBeVisible();
+  await page.getByRole('link', { name: /1\/4 in OD compression, male \(7\/16-24\)/ }).click();
+  await page.waitForURL(/\/visits\//);
+  await expect(page.getByRole('combobox', { name: /Inlet of the glass rinser/ })).toHaveValue('comp-1/4-m');
+  const id = /visits\/([0-9a-f-]{36})/.exec(page.url())![1];
+  await expect(async () => {
+    const { entries } = await (await page.request.get(`${address()}/api/v1/visits/${id}`)).json();
+    const how = entries
+      .filter((e: { kind: string }) => e.kind === 'end-seen')
+      .map((e: { body: { side: string; how: string } }) => `${e.body.side} ${e.body.how}`);
+    expect(how.slice(-2)).toEqual(['from measured', 'to seen']);
+  }).toPass();
 });

@@ -1,20 +1,11 @@
 import { parseEnd } from '../../../core/index.ts';
+import { EndLookup } from '../../ui/EndLookup.tsx';
 import { Outline } from '../gauge/Candidates.tsx';
 
 /** An end as it looks, with its measures; or the way to find out. */
 export function EndDrawing({ code, side, asked }: { code: string | null; side: 'from' | 'to'; asked: string }) {
-  const keep = new URLSearchParams({ as: side, asked }).toString();
   if (code === null) {
-    return (
-      <p className="flex flex-wrap gap-x-4">
-        <a className="inline-flex min-h-10 items-center" href={`/gauge?${keep}`}>
-          I measured it: find the thread
-        </a>
-        <a className="inline-flex min-h-10 items-center" href={`/ends?${keep}`}>
-          Choose by its drawing
-        </a>
-      </p>
-    );
+    return <EndLookup wanted={{ side, asked, run: null }} />;
   }
   const end = parseEnd(code);
   return (

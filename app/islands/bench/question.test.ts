@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { defaultRules } from '../../../core/index.ts';
-import { addressOf, inchesOf, psiOf, questionOf, readQuestion, withEnd } from './question.ts';
+import { addressOf, inchesOf, psiOf, questionOf, readQuestion } from './question.ts';
 
 describe('a question typed', () => {
   const cases: [string, string | null, string | null][] = [
@@ -30,9 +30,6 @@ describe('a question as an address', () => {
   it('takes no end that is none, and no rule that is none', () => {
     const q = questionOf({ from: 'comp-9/9-m', to: '<script>', push: 'always', line: 'lead', water: 'steam' }, defaultRules);
     assert.deepEqual([q.from, q.to, q.push, q.applianceLine, q.water], [null, null, 'where reachable', 'braided', 'cold']);
-  });
-  it('puts an end into what was asked before', () => {
-    assert.equal(withEnd('from=comp-3%2F8-m&water=hot&q=x', 'to', 'ght-3/4-m'), '/match?from=comp-3%2F8-m&water=hot&to=ght-3%2F4-m');
   });
 });
 

@@ -89,11 +89,3 @@ export function inchesOf(length: string): number | undefined {
   const inches = readLengthIn(length);
   return inches !== null && inches > 0 && inches <= 12_000 ? inches : Number.NaN;
 }
-
-/** A bench address with one end put into what was asked before. */
-export function withEnd(asked: string, side: 'from' | 'to', code: string): string {
-  const out = new URLSearchParams(asked);
-  out.delete('q');
-  out.set(side, code);
-  return `/match?${out}`;
-}

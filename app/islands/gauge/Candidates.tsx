@@ -1,6 +1,6 @@
 import { endLabel, type Identification, parseEnd, silhouette, threadById, writeFraction } from '../../../core/index.ts';
+import { type EndWanted, takeEndTo } from '../../ui/end-wanted.ts';
 import { Reasons } from '../../ui/Reasons.tsx';
-import { withEnd } from '../bench/question.ts';
 
 /** Pixels for an inch: all candidates at one scale. */
 const SCALE = 84;
@@ -10,8 +10,8 @@ interface Props {
   result: Identification;
   gender: 'm' | 'f';
   nothingRead: boolean;
-  /** What the match bench asked, which an end found here goes back into. */
-  asked: string;
+  /** Who wants the end that is found here. */
+  wanted: EndWanted;
 }
 
 /** The answer in a few words. */
@@ -22,7 +22,7 @@ export function answerOf({ answer, unlike }: Identification, gender: 'm' | 'f', 
 }
 
 /** The answer first, then the candidates at one scale, the likeliest first. */
-export function Candidates({ result, gender, nothingRead, asked }: Props) {
+export function Candidates({ result, gender, nothingRead, wanted }: Props) {
   const { answer, candidates, unlike } = result;
   const rows = candidates.slice(0, Math.min(SHOWN, Math.max(3, answer.length)));
   return (
@@ -53,19 +53,26 @@ export function Candidates({ result, gender, nothingRead, asked }: Props) {
                   <rect width={96 * c.probability} height="6" className="fill-ink" />
                 </svg>
               </div>
-              <span className="grid">
-                <a className="inline-flex min-h-8 items-center" href={withEnd(asked, 'from', `${c.thread}-${gender}`)}>
-                  use as from
-                </a>
-                <a className="inline-flex min-h-8 items-center" href={withEnd(asked, 'to', `${c.thread}-${gender}`)}>
-                  use as to
-                </a>
-              </span>
+              <TakeIt code={`${c.thread}-${gender}`} wanted={wanted} />
             </div>
           </li>
         ))}
       </ol>
     </div>
+  );
+}
+
+/** Back to the run that wants it; else to either side of the match bench. */
+function TakeIt({ code, wanted }: { code: string; wanted: EndWanted }) {
+  const sides = wanted.run ? [wanted.side] : (['from', 'to'] as const);
+  return (
+    <span className="grid">
+      {sides.map((side) => (
+        <a key={side} className="inline-flex min-h-8 items-center" href={takeEndTo({ ...wanted, side }, code, 'measured')}>
+          {wanted.run ? 'use it there' : `use as ${side}`}
+        </a>
+      ))}
+    </span>
   );
 }
 

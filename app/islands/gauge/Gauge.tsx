@@ -12,6 +12,7 @@ import {
 } from '../../../core/index.ts';
 import { AnswerBar } from '../../ui/AnswerBar.tsx';
 import { Choices } from '../../ui/Choices.tsx';
+import type { EndWanted } from '../../ui/end-wanted.ts';
 import { Select } from '../../ui/Select.tsx';
 import { answerOf, Candidates } from './Candidates.tsx';
 import { HowTo, howTo } from './HowTo.tsx';
@@ -73,7 +74,7 @@ function inInches(text: string): string {
 }
 
 /** What thread is it: readings on one side, candidates narrowing on the other. */
-export default function Gauge({ appliances, asked }: { appliances: { id: string; name: string }[]; asked: string }) {
+export default function Gauge({ appliances, wanted }: { appliances: { id: string; name: string }[]; wanted: EndWanted }) {
   const [typed, setTyped] = useState(NOTHING);
   const set = (change: Partial<Typed>) => setTyped((t) => ({ ...t, ...change }));
   const result = useMemo((): Identification | string => {
@@ -195,7 +196,7 @@ export default function Gauge({ appliances, asked }: { appliances: { id: string;
           <p className="caution text-lg">{result}</p>
         ) : (
           <>
-            <Candidates result={result} gender={typed.gender} asked={asked} nothingRead={nothingRead} />
+            <Candidates result={result} gender={typed.gender} wanted={wanted} nothingRead={nothingRead} />
             {result.next && (
               <div className="mt-4 grid items-center gap-4 border border-ink bg-sheet px-4 py-2 md:grid-cols-[11rem_1fr]">
                 <HowTo measure={result.next.measure} />

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { type Bodies, endLabel, isMetric, readLengthIn, type StopCondition, type StopKind, sameOutlet, shortName } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
+import { EndLookup } from '../../ui/EndLookup.tsx';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import type { StageProps } from './Visit.tsx';
 
@@ -26,7 +27,8 @@ const REPLACE = [
 ];
 
 /** What is there: both ends, the stop, the old line, the distance. */
-export function LookStage({ run, context, state, write, go, outlets }: StageProps) {
+export function LookStage({ run, context, state, write, go, outlets, visitId }: StageProps) {
+  const wanted = { asked: '', run: { visitId, runId: run.id } };
   const seen = (side: 'from' | 'to' | 'rejoin') => (end: string | null) => {
     if (end === (state[side]?.end ?? null)) return;
     if (end !== null || side === 'rejoin') write('end-seen', run.id, { side, end, how: 'seen' });
@@ -47,6 +49,7 @@ export function LookStage({ run, context, state, write, go, outlets }: StageProp
             onChange={seen('from')}
             hint={['comp-3/8-m', 'comp-1/4-m', 'npt-1/2-m', 'cu-5/8od']}
           />
+          <EndLookup wanted={{ ...wanted, side: 'from' }} />
           <Outlets {...{ run, state, write, outlets }} />
           <EndPicker
             id="look-to"
@@ -55,6 +58,7 @@ export function LookStage({ run, context, state, write, go, outlets }: StageProp
             onChange={seen('to')}
             hint={context.appliance.usualInletEnds}
           />
+          <EndLookup wanted={{ ...wanted, side: 'to' }} />
           <details className="why" open={state.rejoin !== null}>
             <summary>The outlet is in use: an old line has to be joined again</summary>
             <EndPicker
@@ -64,6 +68,7 @@ export function LookStage({ run, context, state, write, go, outlets }: StageProp
               onChange={seen('rejoin')}
               hint={['comp-3/8-f', 'bc-7/8-m']}
             />
+            <EndLookup wanted={{ ...wanted, side: 'rejoin' }} />
           </details>
         </section>
         <section className="grid content-start gap-3">

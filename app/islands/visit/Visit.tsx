@@ -1,8 +1,9 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { type FreeOutlet, outletsFor, type RunContext, type RunState, runState, STAGES, type Stage } from '../../../core/index.ts';
 import type { RunRow, VisitSheet } from '../../../store/visits.ts';
 import type { JointMark } from '../../ui/Balloon.tsx';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
+import type { endBrought } from '../../ui/end-wanted.ts';
 import { Line } from '../../ui/Line.tsx';
 import { STAGE_NAMES } from '../../ui/words.ts';
 import { LogStage } from './LogStage.tsx';
@@ -30,7 +31,15 @@ export interface StageProps {
   go: (stage: Stage) => void;
 }
 
-export default function Visit({ initial, run: asked, stage: askedStage }: { initial: VisitSheet; run: string | null; stage: string | null }) {
+interface Props {
+  initial: VisitSheet;
+  run: string | null;
+  stage: string | null;
+  /** An end found by its drawing or with the gauge, for the run. */
+  brought: ReturnType<typeof endBrought>;
+}
+
+export default function Visit({ initial, run: asked, stage: askedStage, brought }: Props) {
   const record = useVisitRecord(initial);
   const catalogue = useCatalogue();
   const [runId, setRunId] = useState(asked && initial.runs.some((r) => r.id === asked) ? asked : (initial.runs[0]?.id ?? null));
@@ -61,6 +70,16 @@ export default function Visit({ initial, run: asked, stage: askedStage }: { init
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
   }, []);
+
+  // Noted once: the address forgets it, so that loading the page again notes nothing.
+  const { write } = record;
+  const noted = useRef(false);
+  useEffect(() => {
+    if (!brought || noted.current || runId === null || runId !== asked) return;
+    noted.current = true;
+    write('end-seen', runId, brought);
+    history.replaceState(null, '', `?run=${runId}&stage=look`);
+  }, [brought, runId, asked, write]);
 
   if (!run) return <p className="p-5">This visit has no runs.</p>;
   const choose = (id: string) => {

@@ -1,0 +1,52 @@
+import { type EndCode, isEndCode } from '../../core/index.ts';
+
+export type Side = 'from' | 'to' | 'rejoin';
+/** How an end was found out, as a visit notes it. */
+export type FoundBy = 'seen' | 'measured';
+
+/** Who wants an end that is being looked up by its drawing or measured: a run of a visit, or the match bench with what it asked so far. */
+export interface EndWanted {
+  side: Side;
+  /** The bench's question as an address asks it; empty where nothing was. */
+  asked: string;
+  run: { visitId: string; runId: string } | null;
+}
+
+const UUID = /^[0-9a-f-]{36}$/;
+const SIDES: Side[] = ['from', 'to', 'rejoin'];
+
+/** Reads it from an address; what does not read is left out. */
+export function endWanted(params: URLSearchParams): EndWanted {
+  const [visitId, runId] = [params.get('visit') ?? '', params.get('run') ?? ''];
+  return {
+    side: SIDES.find((s) => s === params.get('as')) ?? 'from',
+    asked: (params.get('asked') ?? '').slice(0, 1000),
+    run: UUID.test(visitId) && UUID.test(runId) ? { visitId, runId } : null,
+  };
+}
+
+/** The same as an address asks it: '/gauge?...'. */
+export function lookupAddress(page: '/gauge' | '/ends', { side, asked, run }: EndWanted): string {
+  const out = new URLSearchParams({ as: side });
+  if (asked) out.set('asked', asked);
+  if (run) {
+    out.set('visit', run.visitId);
+    out.set('run', run.runId);
+  }
+  return `${page}?${out}`;
+}
+
+/** Where an end goes that was found: back to who wanted it. */
+export function takeEndTo({ side, asked, run }: EndWanted, code: EndCode, by: FoundBy): string {
+  if (run) return `/visits/${run.visitId}?${new URLSearchParams({ run: run.runId, stage: 'look', side, end: code, by })}`;
+  const out = new URLSearchParams(asked);
+  out.delete('q');
+  out.set(side, code);
+  return `/match?${out}`;
+}
+
+/** An end brought back to a visit by its address; null where there is none. */
+export function endBrought(params: URLSearchParams): { side: Side; end: EndCode; how: FoundBy } | null {
+  const [side, end] = [SIDES.find((s) => s === params.get('side')), params.get('end') ?? ''];
+  return side && isEndCode(end) ? { side, end, how: params.get('by') === 'measured' ? 'measured' : 'seen' } : null;
+}
