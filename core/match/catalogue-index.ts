@@ -1,7 +1,7 @@
 import { type EndCode, parseEnd } from '../ends/code.ts';
 import { InputError } from '../errors.ts';
 import { baseDollars, type Figures, figuresOf, STRIDE } from './figures.ts';
-import { codeCount, codeNumber, pairTable } from './pair-table.ts';
+import { codeCount, pairTable } from './pair-table.ts';
 import type { Part, PartEnd } from './part.ts';
 
 /** What is worked out once for a catalogue. Opaque to callers, plain data. */
