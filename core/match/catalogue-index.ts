@@ -29,9 +29,12 @@ export interface Ways {
   /** By the codes they leave by, cheap ones first: `byOut[startOut[code] .. startOut[code + 1]]`. */
   startOut: Int32Array;
   byOut: Int32Array;
-  /** The parts' figures once more in both orders, so that a search reads memory from front to back. */
+  /** What a search reads of ways and their parts once more in both orders, so that it reads memory from front to back. */
   row: Float64Array;
   outRow: Float64Array;
+  outPart: Int32Array;
+  outInCode: Uint16Array;
+  outSpare: Uint8Array;
 }
 
 const remembered = new WeakMap<Part[], PartIndex>();
@@ -126,7 +129,8 @@ function waysOf(f: Figures): Ways {
   });
   const row = rowsInOrder(f, count, (i) => part[i]!);
   const outRow = rowsInOrder(f, count, (i) => part[byOut[i]!]!);
-  return { count, part, inEnd, outEnd, inCode, outCode, spare, startIn, startOut, byOut, row, outRow };
+  const [outPart, outInCode, outSpare] = [byOut.map((way) => part[way]!), Uint16Array.from(byOut, (way) => inCode[way]!), Uint8Array.from(byOut, (way) => spare[way]!)]; // biome-ignore format: one row
+  return { count, part, inEnd, outEnd, inCode, outCode, spare, startIn, startOut, byOut, row, outRow, outPart, outInCode, outSpare };
 }
 
 function rowsInOrder(f: Figures, count: number, partAt: (i: number) => number): Float64Array {

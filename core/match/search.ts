@@ -62,8 +62,6 @@ class Begun {
 /** The first guess at what the last chain wanted costs, by what the best one costs; raised until it holds. */
 const FIRST_CAP = { times: 1.3, dollars: 1 };
 const RAISE = 1.3;
-/** While no chain at all is found. */
-const FAR_RAISE = 1.7;
 
 const capOver = (best: number) => best * FIRST_CAP.times + FIRST_CAP.dollars;
 
@@ -116,7 +114,7 @@ export class Search {
       best = toGo.settled(this.from, 0);
       if (best !== null) break;
       if (this.cap >= this.limit) return;
-      this.cap *= FAR_RAISE;
+      this.cap *= RAISE;
     }
     if (best === null) return;
     for (this.cap = Math.max(this.cap, capOver(best)); ; this.cap *= RAISE) {

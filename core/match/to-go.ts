@@ -42,6 +42,7 @@ export class ToGo {
   private readonly come: (node: number) => number;
   private readonly partners = pairTable().partners;
   private readonly share: number;
+  private readonly known: number[][] = [];
   /** A whole chain of more than this is not looked for yet. */
   private cap = Number.POSITIVE_INFINITY;
   /** Open ends settled whose dearer ways are not gone over yet: the node and where to go on. */
@@ -142,15 +143,15 @@ export class ToGo {
         this.unfinished.push({ node, next: i });
         return;
       }
-      const way = ways.byOut[i]!;
-      const entry = ways.inCode[way]!;
+      const entry = ways.outInCode[i]!;
       if (!this.mayImprove(entry, at + base * this.share)) continue;
-      if (ways.spare[way]) {
+      if (ways.outSpare[i]) {
+        const way = ways.byOut[i]!;
         const choices = p.choiceCount(way);
         const first = p.firstChoice(way);
         for (let choice = first; choice < first + choices; choice++) this.backOverPiece(entry, p.brings(choice), p.dollars(choice), state, at);
       } else {
-        const dollars = p.price(ways.outRow, i * STRIDE, ways.part[way]!, entry, open);
+        const dollars = p.price(ways.outRow, i * STRIDE, ways.outPart[i]!, entry, open);
         if (dollars < Number.POSITIVE_INFINITY) this.backOverPiece(entry, p.brought, dollars, state, at);
       }
     }
@@ -164,12 +165,21 @@ export class ToGo {
   }
 
   private backOverPiece(entry: number, brings: number, dollars: number, state: number, at: number): void {
-    for (let before = 0; before < this.count; before++) {
-      const has = this.states[before]!;
+    for (const before of this.befores(brings, state)) this.reach(this.entries + entry * this.count + before, at + dollars);
+  }
+
+  /** States from which a piece that brings this leads to a state: mostly that state alone. */
+  private befores(brings: number, state: number): number[] {
+    const key = brings * this.count + state;
+    const known = this.known[key];
+    if (known) return known;
+    const leads = (has: number) => {
       const next = AFTER[brings * HAS_STATES + has]!;
-      if (next < 0 || this.stateOf[next] !== state) continue;
-      this.reach(this.entries + entry * this.count + before, at + dollars);
-    }
+      return next >= 0 && this.stateOf[next] === state;
+    };
+    const found = [...this.states.keys()].filter((before) => leads(this.states[before]!));
+    this.known[key] = found;
+    return found;
   }
 
   /** From an entry to the open ends that a joint brings there. */
@@ -198,26 +208,26 @@ function cameFor(s: Setting, marginal: boolean, k: { from: number; entries: numb
   if (marginal) return () => 0;
   const { partners } = pairTable();
   const bounds = lowerBounds(s.ledBy, s.rules.weights);
-  const known = new Float64Array(2 * k.entries).fill(Number.NaN);
-  const to = (open: number, has: number): number => {
-    const at = k.from * codeCount + open;
-    let most = bounds.any[at]!;
-    for (const bit of LEADING) if (has & bit) most = Math.max(most, bounds.through(bit)[at]!);
-    return most;
-  };
-  const least = (node: number): number => {
-    const entry = node >= k.entries;
-    const place = entry ? node - k.entries : node;
-    const code = Math.floor(place / k.count);
-    const has = k.states[place % k.count]!;
-    if (!entry) return to(code, has);
-    let min = Number.POSITIVE_INFINITY;
-    for (const open of partners[code]!) min = Math.min(min, to(open, has));
-    return min;
-  };
+  const row = (matrix: Float64Array) => matrix.subarray(k.from * codeCount, (k.from + 1) * codeCount);
+  const any = row(bounds.any);
+  const through = new Map(LEADING.filter((bit) => k.states.some((has) => has & bit)).map((bit) => [bit, row(bounds.through(bit))]));
+  /** By state: to each open end. */
+  const toOpen = k.states.map((has) => {
+    const leads = [...through].filter(([bit]) => has & bit).map(([, costs]) => costs);
+    return any.map((cost, open) => Math.max(cost, ...leads.map((costs) => costs[open]!)));
+  });
+  const toEntry = new Float64Array(k.entries).fill(Number.NaN);
   return (node) => {
-    if (Number.isNaN(known[node]!)) known[node] = least(node);
-    return known[node]!;
+    const place = node % k.entries;
+    const code = Math.floor(place / k.count);
+    const costs = toOpen[place % k.count]!;
+    if (node < k.entries) return costs[code]!;
+    if (Number.isNaN(toEntry[place]!)) {
+      let least = Number.POSITIVE_INFINITY;
+      for (const open of partners[code]!) if (costs[open]! < least) least = costs[open]!;
+      toEntry[place] = least;
+    }
+    return toEntry[place]!;
   };
 }
 
