@@ -21,6 +21,9 @@ const sealIsHidden = seals.map((s) => HIDDEN_SEALS.has(s.id));
 const SHIFT = 6;
 const GIVES = BRINGS.line | BRINGS.stop | BRINGS.arrestor | BRINGS.check;
 
+/** What a part brings by what it is; a way through it may bring more. */
+export const givenBy = (is: number): number => (is >> SHIFT) & GIVES;
+
 /** No end takes the old line. */
 const NONE = -1;
 
@@ -104,7 +107,7 @@ export class Pricing {
     let cents = row[at + FIGURE.priceCents]!;
     if (cut > 0) cents = Math.round(cents + (this.index.figures.centsPerFt[part]! * cut) / 12);
     const long = is & IS.line && (cut > 0 ? cut : row[at + FIGURE.lengthIn]!) > ARRESTOR_REACH_IN;
-    this.brought = ((is >> SHIFT) & GIVES) | (long ? BRINGS.long : 0);
+    this.brought = givenBy(is) | (long ? BRINGS.long : 0);
     const { minuteDollars, notPreferredDollars } = s.rules.weights;
     const disliked = row[at + FIGURE.lines]! & ~this.preferred;
     return cents / 100 + row[at + FIGURE.minutes]! * minuteDollars + (disliked ? notPreferredDollars : 0);

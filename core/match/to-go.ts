@@ -1,9 +1,9 @@
-import { baseDollars, baseShare, STRIDE } from './figures.ts';
+import { baseDollars, baseShare, FIGURE, STRIDE } from './figures.ts';
 import { AFTER, HAS, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { lowerBounds } from './lower-bounds.ts';
 import { codeCount, codeNumber, pairTable } from './pair-table.ts';
-import type { Pricing } from './pricing.ts';
+import { givenBy, type Pricing } from './pricing.ts';
 import { MAX_JOINTS } from './query.ts';
 import type { Setting } from './setting.ts';
 
@@ -144,7 +144,10 @@ export class ToGo {
         return;
       }
       const entry = ways.outInCode[i]!;
-      if (!this.mayImprove(entry, at + base * this.share)) continue;
+      const least = at + base * this.share;
+      // A plain piece leads from a state to the same: no other has to be looked at.
+      const plain = givenBy(ways.outRow[i * STRIDE + FIGURE.is]!) === 0 && !ways.outSpare[i];
+      if (plain ? this.cost[this.entries + entry * this.count + state]! <= least : !this.mayImprove(entry, least)) continue;
       if (ways.outSpare[i]) {
         const way = ways.byOut[i]!;
         const choices = p.choiceCount(way);
