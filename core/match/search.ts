@@ -109,12 +109,15 @@ export class Search {
     const { toGo } = this;
     this.cap = capOver(toGo.least);
     let best = toGo.settled(this.from, 0);
+    let raise = RAISE;
     while (best === null && !toGo.exhausted) {
       toGo.settleUpTo(this.cap);
       best = toGo.settled(this.from, 0);
       if (best !== null) break;
       if (this.cap >= this.limit) return;
-      this.cap *= RAISE;
+      // The longer nothing is found, the likelier there is nothing: in ever larger steps.
+      this.cap *= raise;
+      raise *= RAISE;
     }
     if (best === null) return;
     for (this.cap = Math.max(this.cap, capOver(best)); ; this.cap *= RAISE) {
