@@ -223,6 +223,7 @@ test('a dual stop chosen for one run is where the next one begins', async ({ pag
   const best = page.getByRole('article', { name: 'Chain 1' });
   await best.getByText('Joints, parts and cost').click();
   await expect(best).toContainText('stays free behind its own valve');
+  await expect(best).toContainText('cap it until a line is on it');
   await best.getByRole('button', { name: 'Use this' }).click();
 
   const runs = page.getByRole('navigation', { name: 'Runs' });
@@ -270,6 +271,10 @@ test('an end of a run is measured, and one chosen by its drawing, without typing
   await page.getByRole('link', { name: /1\/4 in OD compression, male \(7\/16-24\)/ }).click();
   await page.waitForURL(/\/visits\//);
   await expect(page.getByRole('combobox', { name: /Inlet of the glass rinser/ })).toHaveValue('comp-1/4-m');
+  // A link that comes from elsewhere notes nothing.
+  await page.goto(`${page.url().replace(/&stage.*/, '')}&stage=look&side=from&end=ght-3/4-m`);
+  await hydrated(page);
+  await expect(water).toHaveValue('comp-3/8-m');
   const id = /visits\/([0-9a-f-]{36})/.exec(page.url())![1];
   await expect(async () => {
     const { entries } = await (await page.request.get(`${address()}/api/v1/visits/${id}`)).json();

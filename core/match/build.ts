@@ -105,6 +105,9 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
   const plastic = joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper'));
   out.push(...plastic);
   out.push(...narrowing(s, steps));
+  if (steps.some((o) => o.branches.some((b) => b.use === 'free'))) {
+    out.push(reason('outlet-free', 'An outlet stays free: keep its valve shut, and cap it until a line is on it.'));
+  }
   if (s.need.tempF > 120)
     out.push(reason('scald', 'Hot water above 120 F scalds: cool it or keep hands clear.', { figures: { tempF: s.need.tempF } }));
   if (steps.some((o) => o.part.tags.includes('solder'))) {

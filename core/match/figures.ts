@@ -22,7 +22,7 @@ export interface Figures {
   startEnd: Int32Array;
   /** Its place among all codes; -1 for what is no code. */
   endCode: Int16Array;
-  /** Water may enter here, and leave here. */
+  /** Water may enter here. */
   endEnters: Uint8Array;
   /** Water only enters here. */
   endIn: Uint8Array;
@@ -89,13 +89,16 @@ function bitsOf(part: Part): number {
   return bits;
 }
 
+/** What a tag says of a part: what it is, and which kind of line. */
 const TAG_BITS = new Map<string, { is: number; lines: number }>([
-  ['saddle', { is: IS.saddle, lines: 0 }],
-  ['stop', { is: IS.stop, lines: 0 }],
-  ['arrestor', { is: IS.arrestor, lines: 0 }],
-  ['check', { is: IS.check, lines: 0 }],
-  ['union', { is: IS.union, lines: 0 }],
-  ['listed-hidden', { is: IS.listedHidden, lines: 0 }],
+  ...Object.entries({
+    saddle: IS.saddle,
+    stop: IS.stop,
+    arrestor: IS.arrestor,
+    check: IS.check,
+    union: IS.union,
+    'listed-hidden': IS.listedHidden,
+  }).map(([tag, is]) => [tag, { is, lines: 0 }] as const),
   ...LINE_TAGS.map((tag, i) => [`line:${tag}`, { is: 0, lines: 1 << i }] as const),
 ]);
 

@@ -42,7 +42,8 @@ export class ToGo {
   private readonly come: (node: number) => number;
   private readonly partners = pairTable().partners;
   private readonly share: number;
-  private readonly known: number[][] = [];
+  /** By what a piece brings x states + the state it leads to. */
+  private readonly leadFrom: number[][] = [];
   /** A whole chain of more than this is not looked for yet. */
   private cap = Number.POSITIVE_INFINITY;
   /** Open ends settled whose dearer ways are not gone over yet: the node and where to go on. */
@@ -174,14 +175,14 @@ export class ToGo {
   /** States from which a piece that brings this leads to a state: mostly that state alone. */
   private befores(brings: number, state: number): number[] {
     const key = brings * this.count + state;
-    const known = this.known[key];
+    const known = this.leadFrom[key];
     if (known) return known;
     const leads = (has: number) => {
       const next = AFTER[brings * HAS_STATES + has]!;
       return next >= 0 && this.stateOf[next] === state;
     };
     const found = [...this.states.keys()].filter((before) => leads(this.states[before]!));
-    this.known[key] = found;
+    this.leadFrom[key] = found;
     return found;
   }
 

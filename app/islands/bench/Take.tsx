@@ -105,7 +105,7 @@ export function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCata
             <button type="button" className="key key-main justify-self-start" onClick={toRun}>
               Take it there
             </button>
-            <p className="text-soft">Its two ends are noted as told, and the chain is accepted in place of any before.</p>
+            <p className="text-soft">Its two ends and what is asked of it are noted as told, and the chain is accepted in place of any before.</p>
           </div>
         )}
       </div>

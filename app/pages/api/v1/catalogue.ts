@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro';
 import { shopCatalogue } from '../../../../store/own-parts.ts';
 import { currentRules } from '../../../../store/rules.ts';
+import { shopSince } from '../../../../store/shop.ts';
 import { sharedVan } from '../../../../store/stock.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
 import { answerOf } from '../../../http/faults.ts';
@@ -12,12 +13,13 @@ import { json } from '../../../http/problem.ts';
  */
 export const GET: APIRoute = async ({ request }) => {
   try {
-    const [own, { version, rules }, { moves, stock }] = await Promise.all([
+    const [since, own, { version, rules }, { moves, stock }] = await Promise.all([
+      shopSince(database(), THE_SHOP),
       shopCatalogue(database(), THE_SHOP),
       currentRules(database(), THE_SHOP),
       sharedVan(database(), THE_SHOP),
     ]);
-    const etag = `"${own.version} ${version} ${moves}"`;
+    const etag = `"${since} ${own.version} ${version} ${moves}"`;
     const headers = { etag, 'cache-control': 'no-cache' };
     if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
     return json({ ...own, rules, stock }, headers);
