@@ -2,14 +2,18 @@ import node from '@astrojs/node';
 import react from '@astrojs/react';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'astro/config';
+import { SCREENS } from './app/screens.ts';
+import { worker } from './sync/build-worker.ts';
 
 export default defineConfig({
   srcDir: './app',
   publicDir: './app/public',
   output: 'server',
   adapter: node({ mode: 'standalone' }),
-  integrations: [react()],
+  integrations: [react(), worker(SCREENS.map(({ path, opens }) => ({ path, opens })))],
   devToolbar: { enabled: false },
+  // Our own guard checks where a write comes from, and says so in words (app/http/guard.ts).
+  security: { checkOrigin: false },
   // Everything from files of our own: the Content-Security-Policy allows no inline style, and inline scripts by hash only.
   build: { inlineStylesheets: 'never' },
   experimental: {
@@ -20,6 +24,7 @@ export default defineConfig({
         "img-src 'self' data:",
         "font-src 'self'",
         "connect-src 'self'",
+        "worker-src 'self'",
         "object-src 'none'",
         "base-uri 'none'",
         "form-action 'self'",

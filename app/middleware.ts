@@ -1,15 +1,8 @@
 import { defineMiddleware } from 'astro:middleware';
+import { HEADERS } from './http/door.ts';
 import { answerOf } from './http/faults.ts';
 import { guard } from './http/guard.ts';
 import { type Problem, problem } from './http/problem.ts';
-
-const HEADERS: Record<string, string> = {
-  'x-content-type-options': 'nosniff',
-  'referrer-policy': 'same-origin',
-  'x-frame-options': 'DENY',
-  'cross-origin-opener-policy': 'same-origin',
-  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
-};
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
@@ -32,7 +25,13 @@ const isProblem = (response: Response) => response.headers.get('content-type')?.
 
 /** The framework would answer with a page. */
 const noSuchCall = (method: string, path: string) =>
-  problem(404, 'no-such-call', 'No such call', `The API has no ${method} ${path.slice(0, 200)}. What it has is described at /api/v1/openapi.json.`);
+  problem(
+    404,
+    'no-such-call',
+    'No such call',
+    `The API has no ${method} ${path.slice(0, 200)}. What it has is described at /api/v1/openapi.json.`,
+    'the path',
+  );
 
 /** The same words for a person: a bare page that needs neither database nor script. */
 async function asPage(response: Response): Promise<Response> {

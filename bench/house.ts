@@ -9,16 +9,16 @@ import { connect, type Sql } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 
-export async function withHouse(work: (address: string, sql: Sql) => Promise<void>): Promise<void> {
+export async function withHouse(work: (address: string, sql: Sql, pid: number) => Promise<void>): Promise<void> {
   const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-bench-'));
   chmodSync(folder, 0o755);
-  const cluster = await startCluster(join(folder, 'cluster'), { quick: true });
+  const cluster = await startCluster(join(folder, 'cluster'));
   await migrate(cluster.url, readMigrations(join('store', 'migrations')));
   const sql = connect(cluster.url, 2);
   await ensureDemo(sql, now());
   const server = await startServer(cluster.url);
   try {
-    await work(server.address, sql);
+    await work(server.address, sql, server.pid);
   } finally {
     await server.kill();
     await sql.end();

@@ -5,9 +5,10 @@ import { chromium } from '@playwright/test';
 import { catalogue } from '../catalog/index.ts';
 import { allEndCodes, identifyThread, indexParts, matchChains, mate, type Part } from '../core/index.ts';
 import { THE_SHOP } from '../store/connection.ts';
-import { importParts } from '../store/own-parts.ts';
+import { importParts } from '../store/own-parts/index.ts';
 import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
 import { withHouse } from './house.ts';
+import { entriesPerSecond, fill, memoryAfter } from './record.ts';
 import { Baseline } from './yen.ts';
 
 const line = (name: string, figure: string) => console.log(`${name.padEnd(66)} ${figure}`);
@@ -144,7 +145,7 @@ async function typing(address: string): Promise<void> {
 }
 
 async function api(address: string, sql: Parameters<Parameters<typeof withHouse>[0]>[1]): Promise<void> {
-  await importParts(sql, THE_SHOP, asCsv(generatedParts(20_000)), new Date());
+  await importParts(sql, THE_SHOP, new TextEncoder().encode(asCsv(generatedParts(20_000))), new Date());
   const queries = generatedQueries(400, 5);
   // A request takes the van's stock unless it says otherwise; both are shown, for the stock makes the search wider.
   for (const [stock, said] of [
@@ -163,12 +164,29 @@ async function api(address: string, sql: Parameters<Parameters<typeof withHouse>
   }
 }
 
+/** What the record bears: writing, a large database, many questions. */
+async function recorded(address: string, sql: Parameters<Parameters<typeof withHouse>[0]>[1], pid: number): Promise<void> {
+  await entriesPerSecond(address, sql, 1);
+  line('entries kept a second over HTTP, batches of 100 (at least 500)', (await entriesPerSecond(address, sql)).toFixed(0));
+  const few = await memoryAfter(address, pid, 2000, 0);
+  const many = await memoryAfter(address, pid, 20_000, 2000);
+  line(
+    'memory after 20,000 distinct matches over that after 2,000 (at most 60 MB)',
+    `${(many - few).toFixed(0)} MB (${few.toFixed(0)} to ${many.toFixed(0)})`,
+  );
+  const count = await fill(sql, 200_000);
+  const times = await steady(20, 200, () => fetch(`${address}/`));
+  line(`day sheet at 20 requests/s, ${count} entries in the database, median`, `${at(times, 0.5).toFixed(1)} ms`);
+  line('day sheet, 95th percentile (at most 40 ms)', `${at(times, 0.95).toFixed(1)} ms`);
+}
+
 // First, so that the index is built as in a process just begun.
 generated();
 demoChains();
 small();
-await withHouse(async (address, sql) => {
+await withHouse(async (address, sql, pid) => {
   await pages(address);
   await typing(address);
+  await recorded(address, sql, pid);
   await api(address, sql);
 });

@@ -2,16 +2,27 @@
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { readAppliances } from './appliances.ts';
+import { houseChoices } from './house-rules.ts';
 import { readSeals, readThreads, readTubes } from './tables.ts';
 
-export function tableSource(name: string, type: string, from: string, rows: unknown[]): string {
+export function tableSource(file: string, name: string, rows: unknown[]): string {
   const body = rows.map((row) => `  ${JSON.stringify(row)},`).join('\n');
-  return `// Generated from catalog/data/${name}.csv by \`npm run tables\`; do not edit by hand.
-import type { ${type} } from './${from}.ts';
-
-export const ${name}Table: readonly ${type}[] = [
+  return `// Generated from catalog/data/${file} by \`npm run tables\`; do not edit by hand.
+export const ${name}Table = [
 ${body}
-];
+] as const;
+`;
+}
+
+/** The house's choices: options by key, the usual one first. */
+export function choicesSource(): string {
+  const rows = houseChoices().map((c) => `  ${c.key}: ${JSON.stringify(c.options.map((o) => o.value))},`);
+  return `// Generated from catalog/data/house-rules.json by \`npm run tables\`; do not edit by hand.
+export const HOUSE_CHOICES = {
+${rows.join('\n')}
+} as const;
+
+export type HouseChoices = { [K in keyof typeof HOUSE_CHOICES]: (typeof HOUSE_CHOICES)[K][number] };
 `;
 }
 
@@ -19,9 +30,11 @@ ${body}
 export const inletsOf = (): { appliance: string; ends: string[] }[] => readAppliances().map((a) => ({ appliance: a.id, ends: a.usualInletEnds }));
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
-  const out = (name: string) => fileURLToPath(new URL(`../core/ends/${name}.table.ts`, import.meta.url));
-  writeFileSync(out('threads'), tableSource('threads', 'Thread', 'threads', readThreads()));
-  writeFileSync(out('tubes'), tableSource('tubes', 'Tube', 'tubes', readTubes()));
-  writeFileSync(out('seals'), tableSource('seals', 'Seal', 'seals', readSeals()));
-  writeFileSync(out('inlets'), tableSource('inlets', 'Inlets', 'inlets', inletsOf()).replace('inlets.csv', 'appliances.csv'));
+  writeFileSync(fileURLToPath(new URL('../core/house/choices.table.ts', import.meta.url)), choicesSource());
+  const write = (file: string, name: string, rows: unknown[]) =>
+    writeFileSync(fileURLToPath(new URL(`../core/ends/${name}.table.ts`, import.meta.url)), tableSource(file, name, rows));
+  write('threads.csv', 'threads', readThreads());
+  write('tubes.csv', 'tubes', readTubes());
+  write('seals.csv', 'seals', readSeals());
+  write('appliances.csv', 'inlets', inletsOf());
 }

@@ -10,8 +10,10 @@ const decimal = z
   .string()
   .regex(/^\d+(\.\d+)?$/, 'wants a number')
   .transform(Number);
-const optional = z.union([z.literal('').transform(() => undefined), decimal]);
-const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
+const optional = z.union(
+  [z.literal('').transform(() => undefined), decimal.refine((n) => n <= 1e6, 'is more than 1000000')],
+  'wants a number or nothing',
+);
 const words = z.string().transform((t) => t.split(' ').filter(Boolean));
 const waters = words.pipe(z.array(z.enum(['cold', 'hot'], 'is cold, hot or both')).min(1, 'is cold, hot or both'));
 
@@ -32,55 +34,56 @@ const ends = z
   .refine((list) => list.length >= 2, 'a part has two ends or more')
   .refine((list) => new Set(list.map((e) => e.id)).size === list.length, 'two ends share an id');
 
-/** Columns of a file of parts, in order. */
-export const PART_COLUMNS = [
-  'id', 'name', 'kind', 'ends', 'flexible', 'cut_to_length', 'length_in', 'max_length_in', 'waters', 'max_psi', 'max_f', 'potable',
-  'price_cents', 'cents_per_ft', 'minutes', 'material', 'tags', 'van',
-] as const; // biome-ignore format: one list
+const flags = z.enum(['yes', 'no'], 'is yes or no').transform((t) => t === 'yes');
+const bounded = (shape: z.ZodType<number>, most: number) => shape.refine((n) => n <= most, `is more than ${most}`);
 
-export const partRow = z
-  .object({
-    id: z.string().min(1).max(80),
-    name: z.string().min(1).max(200),
-    kind: z.string().min(1),
-    ends,
-    flexible: yes,
-    cut_to_length: yes,
-    length_in: optional,
-    max_length_in: optional,
-    waters,
-    max_psi: whole,
-    max_f: whole,
-    potable: yes,
-    price_cents: whole,
-    cents_per_ft: optional,
-    minutes: decimal,
-    material: z.string().max(60),
-    tags: words,
-    van: whole,
-  })
-  .transform((r): { part: Part; van: number } => ({
-    van: r.van,
-    part: {
-      id: r.id,
-      name: r.name,
-      kind: r.kind,
-      ends: r.ends,
-      flexible: r.flexible,
-      cutToLength: r.cut_to_length,
-      ...(r.length_in === undefined ? {} : { lengthIn: r.length_in }),
-      ...(r.max_length_in === undefined ? {} : { maxLengthIn: r.max_length_in }),
-      waters: r.waters,
-      maxPsi: r.max_psi,
-      maxF: r.max_f,
-      potable: r.potable,
-      priceCents: r.price_cents,
-      ...(r.cents_per_ft === undefined ? {} : { centsPerFt: r.cents_per_ft }),
-      minutes: r.minutes,
-      ...(r.material === '' ? {} : { material: r.material }),
-      tags: r.tags,
-    },
-  }));
+/** Largest whole number that every table of counts holds. */
+const INT4_MAX = 2_147_483_647;
+const BARRED: ReadonlySet<string> = new Set(['__proto__', 'constructor', 'prototype']);
+
+interface PartColumn {
+  name: string;
+  /** What it fills in a part; null for what is said of the shop's stock. */
+  field: keyof Part | null;
+  cell: z.ZodType<unknown>;
+  /** What a file from before the column is read as; without it the column must be there. */
+  missing?: string;
+}
+
+/** Columns of a file of parts, in order: a row each. */
+const COLUMNS: readonly PartColumn[] = [
+  { name: 'id', field: 'id', cell: z.string().min(1, 'wants an id').max(80).refine((t) => !BARRED.has(t), 'is a name that cannot be used') },
+  { name: 'name', field: 'name', cell: z.string().min(1, 'wants a name').max(200) },
+  { name: 'kind', field: 'kind', cell: z.string().min(1, 'wants a kind').max(60) },
+  { name: 'ends', field: 'ends', cell: ends },
+  { name: 'flexible', field: 'flexible', cell: flags },
+  { name: 'cut_to_length', field: 'cutToLength', cell: flags },
+  { name: 'length_in', field: 'lengthIn', cell: optional },
+  { name: 'max_length_in', field: 'maxLengthIn', cell: optional },
+  { name: 'waters', field: 'waters', cell: waters },
+  { name: 'max_psi', field: 'maxPsi', cell: bounded(whole, 100_000) },
+  { name: 'max_f', field: 'maxF', cell: bounded(whole, 10_000) },
+  { name: 'potable', field: 'potable', cell: flags },
+  { name: 'price_cents', field: 'priceCents', cell: bounded(whole, INT4_MAX) },
+  { name: 'cents_per_ft', field: 'centsPerFt', cell: optional },
+  { name: 'minutes', field: 'minutes', cell: bounded(decimal, 100_000) },
+  { name: 'material', field: 'material', cell: z.string().max(60).transform((t) => t || undefined), missing: '' },
+  { name: 'tags', field: 'tags', cell: words },
+  { name: 'van', field: null, cell: bounded(whole, 1_000_000), missing: '0' },
+]; // biome-ignore format: a table
+
+export const PART_COLUMNS = COLUMNS.map((c) => c.name);
+/** Those that a file must have. */
+export const NEEDED_COLUMNS = COLUMNS.filter((c) => c.missing === undefined).map((c) => c.name);
+
+/** The cells of a row, what an older file did not have filled in. */
+export const cellsBroughtUp = (cells: Record<string, string>): Record<string, string> =>
+  Object.fromEntries(COLUMNS.map((c) => [c.name, cells[c.name] ?? c.missing ?? '']));
+
+export const partRow = z.object(Object.fromEntries(COLUMNS.map((c) => [c.name, c.cell]))).transform((row): { part: Part; van: number } => {
+  const filled = COLUMNS.filter((c) => c.field !== null && row[c.name] !== undefined).map((c) => [c.field, row[c.name]]);
+  return { part: Object.fromEntries(filled) as Part, van: row.van as number };
+});
 
 export const looseRow = z
   .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole, van: whole })

@@ -91,6 +91,7 @@ export const sealRow = z
   .object({
     id: word,
     name: word,
+    short_name: word,
     ends: word,
     sealant: word,
     turns_from: turns,
@@ -99,18 +100,21 @@ export const sealRow = z
     nudge: turns,
     most: turns,
     callbacks_per_1000: figure,
+    may_be_hidden: z.enum(['yes', 'no']).transform((t) => t === 'yes'),
     note: word,
   })
   .transform(
     (r): Seal => ({
       id: r.id as Seal['id'],
       name: r.name,
+      shortName: r.short_name,
       sealant: r.sealant.split(' | '),
       turns:
         r.turns_from === null || r.turns_to === null || r.turns_default === null || r.nudge === null || r.most === null
           ? null
           : { from: r.turns_from, to: r.turns_to, default: r.turns_default, nudge: r.nudge, most: r.most },
       callbacksPer1000: r.callbacks_per_1000,
+      mayBeHidden: r.may_be_hidden,
       note: r.note,
     }),
   );

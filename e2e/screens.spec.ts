@@ -116,7 +116,9 @@ test('writes from elsewhere, foreign hosts and bodies too large are refused', as
   expect(large.status()).toBe(413);
   expect((await large.json()).detail).toContain('Send less');
   expect((await post({}, Buffer.from('not json'))).status()).toBe(400);
-  expect((await post({}, '{"entries":[{"id":"x"}]}')).status()).toBe(422);
+  expect((await post({}, '{"entries":[]}')).status()).toBe(422);
+  const [unread] = (await (await post({}, '{"entries":[{"id":"x"}]}')).json()).results;
+  expect([unread.id, unread.status, unread.rule]).toEqual(['x', 'refused', 'does-not-read']);
 });
 
 test('what is not there is said so: visits, connections, filters', async ({ page, request }) => {
@@ -130,7 +132,8 @@ test('what is not there is said so: visits, connections, filters', async ({ page
   expect((await request.get(`${address()}/ledger/x/y`)).status()).toBe(404);
   expect((await request.get(`${address()}/api/v1/ledger?callbacks=maybe`)).status()).toBe(422);
   expect((await request.get(`${address()}/ledger?callbacks=maybe`)).status()).toBe(422);
-  expect((await request.get(`${address()}/?day=not-a-day`)).status()).toBe(200);
+  expect((await request.get(`${address()}/?day=not-a-day`)).status()).toBe(422);
+  expect((await request.get(`${address()}/?day=0000-01-01`)).status()).toBe(422);
 });
 
 test('the catalogue is sent once, and again when something has changed', async ({ request }) => {

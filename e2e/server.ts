@@ -4,12 +4,13 @@ import { freePort } from '../ops/cluster.ts';
 
 export interface Served {
   address: string;
+  pid: number;
   kill: () => Promise<void>;
 }
 
 export async function startServer(databaseUrl: string, env: Record<string, string> = {}, port?: number): Promise<Served> {
   const at = port ?? (await freePort());
-  const child: ChildProcess = spawn(process.execPath, ['dist/server/entry.mjs'], {
+  const child: ChildProcess = spawn(process.execPath, ['--import', 'tsx', 'ops/server.ts'], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, HOST: '127.0.0.1', PORT: String(at), DATABASE_URL: databaseUrl, BRASS_NUT_ROOT: process.cwd(), ...env },
   });
@@ -25,6 +26,7 @@ export async function startServer(databaseUrl: string, env: Record<string, strin
   }
   return {
     address,
+    pid: child.pid!,
     kill: () =>
       new Promise((done) => {
         child.once('exit', () => done());

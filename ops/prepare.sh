@@ -52,7 +52,7 @@ need_packages() {
 need_build() {
   local newer
   if [ -e dist/.built ]; then
-    newer=$(find app core catalog store astro.config.mjs package-lock.json tsconfig.json -newer dist/.built -type f -print -quit)
+    newer=$(find app core record sync catalog store astro.config.mjs package-lock.json tsconfig.json -newer dist/.built -type f -print -quit)
     [ -z "$newer" ] && return
   fi
   echo "Building ..."

@@ -52,6 +52,16 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
       await page.getByRole('row').nth(3).waitFor();
     },
   },
+  {
+    file: 'unsent',
+    open: async (page) => {
+      await page.route('**/api/v1/entries', (route) => route.abort());
+      await openRun(page, 'Glass rinser', 'Look');
+      for (const name of ['quarter-turn', 'works', 'replace']) await page.getByRole('radio', { name, exact: true }).check();
+      await page.goto(`${base}/unsent`);
+      await page.getByText('Waiting to be sent').waitFor();
+    },
+  },
   { file: 'ledger', open: async (page) => void (await page.goto(`${base}/ledger`)) },
   {
     file: 'connection',
@@ -76,7 +86,7 @@ for (const view of VIEWS.filter((v) => wanted.length === 0 || wanted.includes(v.
   page.on('console', (m) => m.type() === 'error' && console.log(view.file, m.text()));
   page.on('pageerror', (e) => console.log(view.file, e.message));
   await view.open(page);
-  await page.waitForLoadState('networkidle');
+  await page.waitForTimeout(800);
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: join(folder, `${view.file}.png`) });
   await page.close();

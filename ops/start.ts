@@ -1,14 +1,16 @@
 /** Starts the database, brings it up to date, loads the demo on first use, serves, and stops all of it on Ctrl-C. */
-import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { now } from '../store/clock.ts';
-import { connect } from '../store/connection.ts';
+import { connect, THE_SHOP } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
+import { ensureDerived } from '../store/projections/index.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { type Cluster, defaultDataFolder, SetupError, startCluster } from './cluster.ts';
+import { Keeper } from './keeper.ts';
 
 const root = process.cwd();
 
@@ -82,22 +84,14 @@ async function prepare(url: string, options: Options): Promise<void> {
     mkdirSync(options.data, { recursive: true });
     writeFileSync(withoutDemo, 'started with --empty\n');
   }
-  if (existsSync(withoutDemo)) return;
   const sql = connect(url, 1);
   try {
-    const { loaded } = await ensureDemo(sql, now());
+    const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');
+    await ensureDerived(sql, THE_SHOP);
   } finally {
     await sql.end();
   }
-}
-
-function serve(url: string, port: number): ChildProcess {
-  return spawn(process.execPath, ['dist/server/entry.mjs'], {
-    cwd: root,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: { ...process.env, HOST: '127.0.0.1', PORT: String(port), DATABASE_URL: url, BRASS_NUT_ROOT: root },
-  });
 }
 
 async function main(): Promise<void> {
@@ -111,32 +105,12 @@ async function main(): Promise<void> {
   }
   if (answer === 'other') throw new SetupError(`Port ${options.port} is held by ${holderOf(options.port)}. Stop that, or take another with --port.`);
   const { url, cluster } = await openDatabase(options);
-  let server: ChildProcess | null = null;
-  let stopping = false;
-  const stop = (code: number) => {
-    if (stopping) return;
-    stopping = true;
-    const end = () => {
-      cluster?.stop();
-      process.exit(code);
-    };
-    if (!server || server.exitCode !== null) end();
-    else {
-      server.once('exit', end);
-      server.kill('SIGTERM');
-      setTimeout(() => server?.kill('SIGKILL'), 4000).unref();
-    }
-  };
-  process.on('SIGINT', () => stop(0));
-  process.on('SIGTERM', () => stop(0));
+  const keeper = new Keeper(url, options.port, cluster);
+  process.on('SIGINT', () => keeper.stop(0));
+  process.on('SIGTERM', () => keeper.stop(0));
   try {
     await prepare(url, options);
-    server = serve(url, options.port);
-    server.once('exit', (code) => {
-      if (stopping) return;
-      console.error(`The server stopped by itself (code ${code}).`);
-      stop(1);
-    });
+    keeper.begin();
     for (let tries = 0; (await whoAnswers(options.port)) !== 'brass-nut'; tries++) {
       if (tries > 100) throw new SetupError('The server did not answer within 10 seconds.');
       await new Promise((wake) => setTimeout(wake, 100));
@@ -144,7 +118,7 @@ async function main(): Promise<void> {
     console.log(`Brass Nut is up: ${address}   (Ctrl-C stops it)`);
   } catch (error) {
     report(error);
-    stop(1);
+    keeper.stop(1);
   }
 }
 

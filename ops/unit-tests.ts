@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { startCluster } from './cluster.ts';
 
 const part = process.argv[2] ?? 'all';
-const folders = part === 'all' ? ['core', 'catalog', 'store', 'app', 'ops'] : [part];
+const folders = part === 'all' ? ['core', 'record', 'catalog', 'sync', 'store', 'app', 'ops'] : [part];
 const files = folders.flatMap((folder) =>
   readdirSync(folder, { recursive: true, encoding: 'utf8' })
     .filter((name) => name.endsWith('.test.ts'))

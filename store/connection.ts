@@ -12,6 +12,8 @@ export function connect(databaseUrl: string, max = 8): Sql {
     max,
     idle_timeout: 30,
     connect_timeout: 5,
+    // Seconds between tries: one that asks is told soon, and a database that is back is found soon.
+    backoff: (tries: number) => Math.min(0.5, 0.02 * 2 ** tries),
     connection: { role: 'brass_nut_app', application_name: 'brass-nut' },
     onnotice: () => {},
     types: {

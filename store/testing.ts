@@ -14,14 +14,19 @@ export interface TestDatabase {
   end: () => Promise<void>;
 }
 
-export async function testDatabase(): Promise<TestDatabase> {
+/** Address of a database without anything in it. */
+export async function emptyDatabase(): Promise<string> {
   const base = process.env.TEST_DATABASE_URL;
   if (!base) throw new Error('Run the tests with ./test: they want a database.');
   const name = `test_${randomBytes(6).toString('hex')}`;
   const admin = postgres(base, { max: 1, onnotice: () => {} });
   await admin.unsafe(`create database ${name}`);
   await admin.end();
-  const url = base.replace(/\/[^/]*$/, `/${name}`);
+  return base.replace(/\/[^/]*$/, `/${name}`);
+}
+
+export async function testDatabase(): Promise<TestDatabase> {
+  const url = await emptyDatabase();
   await migrate(url, readMigrations(join('store', 'migrations')));
   const sql = connect(url, 2);
   const owner = postgres(url, { max: 1, onnotice: () => {} });

@@ -1,40 +1,40 @@
 /** A visit as a file: everything it stands on, so that it reads the same in an empty shop. */
 import { isDeepStrictEqual } from 'node:util';
-import { z } from 'zod';
-import type { Entry } from '../core/record/entry.ts';
+import * as z from 'zod/mini';
+import { catalogue } from '../catalog/index.ts';
+import type { Entry } from '../record/index.ts';
+import { type FiledEntry, filedEntry, raised } from '../record/shape.ts';
+import { localDay, localTime, name, uuid } from '../record/shapes.ts';
+import { pathText, unstorable } from '../record/storable.ts';
 import type { Sql, Tx } from './connection.ts';
-import { type EntryRow, entryColumns, entryOf, insertEntry, sameContent } from './entries.ts';
-import { filedEntry, name, uuid } from './entry-shape.ts';
+import { lockCursor, moveCursor, visitsChanged } from './cursor.ts';
+import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from './entry-row.ts';
+import { derive } from './projections/index.ts';
+import { insertJoints, sameContent } from './write.ts';
 
-const day = z.iso.date();
-const zone = z
-  .string()
-  .max(60)
-  .refine((tz) => {
+const zone = z.string('wants a time zone').check(
+  z.maxLength(60),
+  z.refine((tz) => {
     try {
       new Intl.DateTimeFormat('en', { timeZone: tz });
       return true;
     } catch {
       return false;
     }
-  }, 'is not a time zone');
+  }, 'is not a time zone'),
+);
+const list = <T extends z.ZodMiniType>(shape: T, most: number) => z.array(shape).check(z.maxLength(most, `holds more than ${most}`));
 
 export const visitFile = z.strictObject({
-  format: z.literal('brass-nut-visit'),
-  version: z.literal(1),
+  format: z.literal('brass-nut-visit', 'is not a visit file of this program'),
+  version: z.literal(1, 'is a version that this program does not know'),
   premises: z.strictObject({ id: uuid, name, timeZone: zone }),
-  places: z.array(z.strictObject({ id: uuid, name })).max(500),
-  appliances: z.array(z.strictObject({ id: uuid, placeId: uuid, kind: z.string().min(1).max(60), name })).max(500),
-  runs: z.array(z.strictObject({ id: uuid, applianceId: uuid, water: z.enum(['cold', 'hot']), name })).max(500),
-  checkPoints: z.array(z.strictObject({ id: uuid, runId: uuid, kind: z.enum(['stem', 'drain']), name })).max(2000),
-  visit: z.strictObject({
-    id: uuid,
-    onDate: day,
-    startsAt: z.string().regex(/^\d\d:\d\d$/, 'wants HH:MM'),
-    title: name,
-    runs: z.array(uuid).max(500),
-  }),
-  entries: z.array(filedEntry).max(50_000),
+  places: list(z.strictObject({ id: uuid, name }), 500),
+  appliances: list(z.strictObject({ id: uuid, placeId: uuid, kind: z.string().check(z.minLength(1), z.maxLength(60)), name }), 500),
+  runs: list(z.strictObject({ id: uuid, applianceId: uuid, water: z.enum(['cold', 'hot']), name }), 500),
+  checkPoints: list(z.strictObject({ id: uuid, runId: uuid, kind: z.enum(['stem', 'drain']), name }), 2000),
+  visit: z.strictObject({ id: uuid, onDate: localDay, startsAt: localTime, title: name, runs: list(uuid, 500) }),
+  entries: list(filedEntry, 50_000),
 });
 export type VisitFile = z.infer<typeof visitFile>;
 
@@ -69,7 +69,7 @@ export async function exportVisit(sql: Sql, shopId: string, visitId: string): Pr
       select check_point_id as id, run_id as "runId", kind, name from check_point
       where shop_id = ${shopId} and run_id = any(${runIds}::uuid[]) order by check_point_id`;
     const entries = await tx<EntryRow[]>`
-      select ${tx(entryColumns)} from entry where shop_id = ${shopId} and visit_id = ${visitId} order by recorded_at, entry_id`;
+      select ${tx(entryColumns)} from entry where shop_id = ${shopId} and visit_id = ${visitId} order by position`;
     const file: VisitFile = {
       format: 'brass-nut-visit',
       version: 1,
@@ -85,32 +85,10 @@ export async function exportVisit(sql: Sql, shopId: string, visitId: string): Pr
         title: visit.title,
         runs: [...runs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)).map((r) => r.id),
       },
-      entries: inDependence(entries.map(entryOf)) as VisitFile['entries'],
+      entries: entries.map(entryOf) as FiledEntry[],
     };
     return `${JSON.stringify(file, null, 1)}\n`;
   });
-}
-
-/** Recorded order, but never an entry before the one it corrects or follows: both are kept in one go at times. */
-function inDependence(entries: Entry[]): Entry[] {
-  const out: Entry[] = [];
-  const placed = new Set<string>();
-  const known = new Map(entries.map((e) => [e.id, e]));
-  const place = (e: Entry): void => {
-    if (placed.has(e.id)) return;
-    placed.add(e.id);
-    const before = [e.correctsId, e.kind === 'look-ended' ? e.body.begunId : e.kind === 'chain-accepted' ? e.body.replacesId : null];
-    for (const id of before) if (id && known.has(id)) place(known.get(id) as Entry);
-    out.push(e);
-  };
-  const acceptances = entries.filter((e) => e.kind === 'chain-accepted');
-  const jointFrom = new Map(acceptances.flatMap((e) => (e.kind === 'chain-accepted' ? e.body.jointIds.map((j) => [j, e] as const) : [])));
-  for (const e of entries) {
-    const acceptance = e.jointId ? jointFrom.get(e.jointId) : undefined;
-    if (acceptance) place(acceptance);
-    place(e);
-  }
-  return out;
 }
 
 /** Reads a file's text; says line or path and cause. */
@@ -121,14 +99,60 @@ export function parseVisitFile(text: string): VisitFile {
   } catch (error) {
     throw new ImportError(placeOf(text, error), 'this is not JSON. Export the visit again, or mend the file there.');
   }
-  const result = visitFile.safeParse(json);
-  if (result.success) return result.data;
+  const bad = unstorable(json);
+  if (bad) throw new ImportError(bad.at || 'the file', `${bad.why}.`);
+  const result = z.safeParse(visitFile, withEntriesRaised(json));
+  if (result.success) return checked(result.data);
   const issue = result.error.issues[0]!;
-  const path = issue.path.reduce<string>(
-    (at, step) => (typeof step === 'number' ? `${at}[${step}]` : at ? `${at}.${String(step)}` : String(step)),
-    '',
-  );
-  throw new ImportError(path || 'the file', `${issue.message}.`);
+  throw new ImportError(pathText(issue.path) || 'the file', `${issue.message}.`);
+}
+
+function withEntriesRaised(json: unknown): unknown {
+  if (typeof json !== 'object' || json === null || !('entries' in json) || !Array.isArray(json.entries)) return json;
+  return { ...json, entries: json.entries.map(raised) };
+}
+
+/** What a shape cannot say: the parts of a file fit each other and the catalogue. */
+function checked(file: VisitFile): VisitFile {
+  const has = (rows: { id: string }[]) => {
+    const ids = new Set(rows.map((row) => row.id));
+    return (id: string) => ids.has(id);
+  };
+  const [place, appliance, run] = [has(file.places), has(file.appliances), has(file.runs)];
+  const kinds = has(catalogue().appliances);
+  const refuse = (at: string, why: string) => {
+    throw new ImportError(at, why);
+  };
+  file.appliances.forEach((a, i) => {
+    if (!place(a.placeId)) refuse(`appliances[${i}].placeId`, 'the file has no such place.');
+    if (!kinds(a.kind)) refuse(`appliances[${i}].kind`, `"${a.kind}" is no appliance of this program's catalogue.`);
+  });
+  file.runs.forEach((r, i) => {
+    if (!appliance(r.applianceId)) refuse(`runs[${i}].applianceId`, 'the file has no such appliance.');
+  });
+  file.checkPoints.forEach((c, i) => {
+    if (!run(c.runId)) refuse(`checkPoints[${i}].runId`, 'the file has no such run.');
+  });
+  file.visit.runs.forEach((id, i) => {
+    if (!run(id)) refuse(`visit.runs[${i}]`, 'the file has no such run.');
+  });
+  file.entries.forEach((e, i) => {
+    if (e.visitId !== file.visit.id) refuse(`entries[${i}].visitId`, 'it belongs to another visit.');
+  });
+  for (const [name, rows] of Object.entries({
+    places: file.places,
+    appliances: file.appliances,
+    runs: file.runs,
+    checkPoints: file.checkPoints,
+    entries: file.entries,
+  })) {
+    const seen = new Set<string>();
+    rows.forEach((row, i) => {
+      if (seen.has(row.id)) refuse(`${name}[${i}].id`, 'it stands twice in the file.');
+      seen.add(row.id);
+    });
+  }
+  return file;
 }
 
 function placeOf(text: string, error: unknown): string {
@@ -145,32 +169,36 @@ function placeOf(text: string, error: unknown): string {
  */
 export async function importVisit(sql: Sql, shopId: string, file: VisitFile): Promise<{ visitId: string; isNew: boolean; added: number }> {
   return sql.begin(async (tx) => {
+    let position = await lockCursor(tx, shopId);
     const keep = keeper(tx, shopId);
-    await keep('premises', 'premises_id', file.premises.id, { name: file.premises.name, time_zone: file.premises.timeZone }, 'premises');
     const premises = file.premises.id;
+    await keep('premises', 'premises_id', premises, { name: file.premises.name, time_zone: file.premises.timeZone }, 'premises');
     for (const [i, p] of file.places.entries()) await keep('place', 'place_id', p.id, { premises_id: premises, name: p.name }, `places[${i}]`);
     for (const [i, a] of file.appliances.entries()) {
-      if (!file.places.some((p) => p.id === a.placeId)) throw new ImportError(`appliances[${i}].placeId`, 'the file has no such place.');
       await keep('appliance', 'appliance_id', a.id, { premises_id: premises, place_id: a.placeId, kind: a.kind, name: a.name }, `appliances[${i}]`);
     }
     for (const [i, r] of file.runs.entries()) {
-      if (!file.appliances.some((a) => a.id === r.applianceId)) throw new ImportError(`runs[${i}].applianceId`, 'the file has no such appliance.');
       await keep('run', 'run_id', r.id, { appliance_id: r.applianceId, water: r.water, name: r.name }, `runs[${i}]`);
     }
     for (const [i, c] of file.checkPoints.entries()) {
-      if (!file.runs.some((r) => r.id === c.runId)) throw new ImportError(`checkPoints[${i}].runId`, 'the file has no such run.');
       await keep('check_point', 'check_point_id', c.id, { run_id: c.runId, kind: c.kind, name: c.name }, `checkPoints[${i}]`);
     }
     const { visit } = file;
     const head = { premises_id: premises, on_date: visit.onDate, starts_at: visit.startsAt, title: visit.title };
     const isNew = await keep('visit', 'visit_id', visit.id, head, 'visit');
     for (const [order, runId] of visit.runs.entries()) {
-      if (!file.runs.some((r) => r.id === runId)) throw new ImportError(`visit.runs[${order}]`, 'the file has no such run.');
       await tx`insert into visit_run ${tx({ shop_id: shopId, visit_id: visit.id, run_id: runId, place_in_order: order })} on conflict do nothing`;
     }
-    let added = 0;
-    for (const [i, entry] of file.entries.entries()) if (await keepEntry(tx, shopId, entry, visit.id, `entries[${i}]`)) added++;
-    return { visitId: visit.id, isNew, added };
+    const fresh = await freshEntries(tx, shopId, file.entries);
+    for (const { entry, path } of fresh) await keepEntry(tx, shopId, entry, ++position, path);
+    if (fresh.length > 0) await moveCursor(tx, shopId, position);
+    if (isNew || fresh.length > 0) await visitsChanged(tx, shopId);
+    await derive(
+      tx,
+      shopId,
+      visit.runs.map((runId) => ({ visitId: visit.id, runId })),
+    );
+    return { visitId: visit.id, isNew, added: fresh.length };
   });
 }
 
@@ -180,7 +208,12 @@ function keeper(tx: Tx, shopId: string) {
     const columns = Object.keys(values);
     const [row] = await tx<Record<string, string>[]>`select ${tx(columns)} from ${tx(table)} where shop_id = ${shopId} and ${tx(key)} = ${id}`;
     if (!row) {
-      await tx`insert into ${tx(table)} ${tx({ shop_id: shopId, [key]: id, ...values })}`;
+      await refusing(
+        tx,
+        path,
+        NAMED_ALREADY[table] ?? NOT_WITH_THE_REST,
+        (sp) => sp`insert into ${sp(table)} ${sp({ shop_id: shopId, [key]: id, ...values })}`,
+      );
       return true;
     }
     for (const column of columns) {
@@ -192,23 +225,45 @@ function keeper(tx: Tx, shopId: string) {
   };
 }
 
-async function keepEntry(tx: Tx, shopId: string, entry: VisitFile['entries'][number], visitId: string, path: string): Promise<boolean> {
-  if (entry.visitId !== visitId) throw new ImportError(`${path}.visitId`, 'it belongs to another visit.');
-  const [row] = await tx<EntryRow[]>`select ${tx(entryColumns)} from entry where shop_id = ${shopId} and entry_id = ${entry.id}`;
-  if (row) {
-    const known = entryOf(row);
-    if (sameContent(known, entry) && isDeepStrictEqual([known.sentAt, known.recordedAt], [entry.sentAt, entry.recordedAt])) return false;
-    throw new ImportError(path, 'this shop has an entry of that id with other content.');
-  }
+const NOT_WITH_THE_REST = 'it does not go with what this shop has.';
+const NAMED_ALREADY: Record<string, string> = {
+  run: 'its appliance has a run of that name and water already, under another id. Name it otherwise in the file.',
+};
+
+/** What the database will not have becomes a place and a reason. */
+async function refusing(tx: Tx, path: string, why: string, work: (sp: Tx) => Promise<unknown>): Promise<void> {
   try {
-    await tx.savepoint((sp) => insertEntry(sp, shopId, entry));
-    return true;
+    await tx.savepoint(async (sp) => {
+      await work(sp);
+    });
   } catch (error) {
     const { code } = error as { code?: string };
-    if (code?.startsWith('23'))
-      throw new ImportError(path, 'it names a run, joint, check point or entry that the file does not bring, or stands twice.');
+    if (typeof code === 'string' && /^(22|23)/.test(code)) throw new ImportError(path, why);
     throw error;
   }
+}
+
+/** Entries of a file that this shop does not have yet. @throws ImportError where it has one of the same id with other content */
+async function freshEntries(tx: Tx, shopId: string, entries: FiledEntry[]): Promise<{ entry: FiledEntry; path: string }[]> {
+  const known = await entriesById(
+    tx,
+    shopId,
+    entries.map((e) => e.id),
+  );
+  return entries.flatMap((entry, i) => {
+    const before = known.get(entry.id);
+    if (!before) return [{ entry, path: `entries[${i}]` }];
+    if (sameContent(before, entry) && isDeepStrictEqual([before.sentAt, before.recordedAt], [entry.sentAt, entry.recordedAt])) return [];
+    throw new ImportError(`entries[${i}]`, 'this shop has an entry of that id with other content.');
+  });
+}
+
+async function keepEntry(tx: Tx, shopId: string, entry: FiledEntry, position: number, path: string): Promise<void> {
+  const why = 'it names a run, joint, check point or entry that the file does not bring, or stands twice.';
+  await refusing(tx, path, why, async (sp) => {
+    await insertJoints(sp, shopId, [entry as Entry]);
+    await insertEntries(sp, shopId, [{ ...entry, position }]);
+  });
 }
 
 /** The published JSON Schema of a visit file. */

@@ -1,6 +1,5 @@
 /** What the matching API answers: described in OpenAPI by these, and held to them by its tests. */
 import { z } from 'zod';
-import { need } from '../../store/entry-shape.ts';
 
 const code = z.string().describe('End code, for example comp-3/8-m');
 const id = z.string();
@@ -81,7 +80,7 @@ const part = z.strictObject({
   cutToLength: z.boolean(),
   lengthIn: amount.optional(),
   maxLengthIn: amount.optional(),
-  waters: z.array(need.shape.water),
+  waters: z.array(z.enum(['cold', 'hot'])),
   maxPsi: amount,
   maxF: amount,
   potable: z.boolean(),

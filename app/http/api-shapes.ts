@@ -1,10 +1,27 @@
 /** What the matching API takes: read once here, trusted inside, and described in OpenAPI from the same shapes. */
 import { z } from 'zod';
-import { houseRules, need } from '../../store/entry-shape.ts';
+import { parseEnd } from '../../core/index.ts';
+import { need } from '../../record/parts/chain.ts';
+import { houseRules } from '../../record/rules/house-rules.ts';
 
-const code = z.string().min(1).max(80).describe('End code, for example comp-3/8-m');
+/** Why a text is no end code, as the core says it. */
+function notACode(text: unknown): string {
+  try {
+    parseEnd(String(text));
+    return '';
+  } catch (error) {
+    return (error as Error).message;
+  }
+}
+
+const code = z
+  .string()
+  .min(1)
+  .max(80)
+  .refine((text) => notACode(text) === '', { error: (issue) => notACode(issue.input) })
+  .describe('End code, for example comp-3/8-m');
 const id = z.string().min(1).max(120);
-const rules = houseRules.optional().describe("House rules; the shop's own unless given");
+const rules = z.optional(houseRules).describe("House rules; the shop's own unless given");
 
 export const mateShape = z.strictObject({ a: code, b: code, rules }).describe('Two ends to be judged against each other');
 

@@ -1,18 +1,27 @@
 import type { APIContext, APIRoute } from 'astro';
-import type { ZodType } from 'zod';
+import * as z from 'zod/mini';
+import { InputError } from '../../core/errors.ts';
+import { unstorable } from '../../record/storable.ts';
 import { answerOf } from './faults.ts';
-import { readBody } from './guard.ts';
+import { readJson } from './guard.ts';
 import { json } from './problem.ts';
 
 /** A POST that reads JSON of a shape and answers JSON; whatever goes wrong comes back as problem details. */
-export function post<T>(shape: ZodType<T>, answer: (body: T) => unknown | Promise<unknown>): APIRoute {
+export function post<T>(shape: z.core.$ZodType<T>, answer: (body: T) => unknown | Promise<unknown>): APIRoute {
   return async ({ request }) => {
     try {
-      return json(await answer(shape.parse(JSON.parse(await readBody(request)))));
+      return json(await answer(readAs(shape, await readJson(request))));
     } catch (error) {
       return answerOf(error);
     }
   };
+}
+
+/** @throws ZodError, InputError naming the field */
+function readAs<T>(shape: z.core.$ZodType<T>, body: unknown): T {
+  const bad = unstorable(body);
+  if (bad) throw new InputError(bad.at || 'the request', '', `It ${bad.why}.`);
+  return z.parse(shape, body);
 }
 
 /** What a GET is asked: its address and what stands in its path. */

@@ -1,11 +1,15 @@
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { EndCodeError, InputError } from '../../core/errors.ts';
+import { pathText } from '../../record/storable.ts';
 import { isDatabaseLost } from '../../store/connection.ts';
-import { PartsFileError } from '../../store/own-parts.ts';
-import { RulesChangedError } from '../../store/rules.ts';
+import { PartsFileError } from '../../store/own-parts/index.ts';
+import { RulesChangedError } from '../../store/queries/rules.ts';
 import { ImportError } from '../../store/visit-file.ts';
-import { TooLargeError } from './guard.ts';
+import { BodyError, TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
+
+/** Shapes say what they want in English. */
+z.config(z.locales.en());
 
 /** What was asked cannot be had, for a reason that is nobody's fault. */
 export class RefusedError extends Error {
@@ -15,6 +19,8 @@ export class RefusedError extends Error {
     readonly rule: string,
     readonly title: string,
     detail: string,
+    /** What was asked for. */
+    readonly at: string,
   ) {
     super(detail);
   }
@@ -22,27 +28,38 @@ export class RefusedError extends Error {
 
 /** Any error as an answer that says what happened and what to do; none is a bare 500. */
 export function answerOf(error: unknown): Response {
-  if (error instanceof RefusedError) return problem(error.status, error.rule, error.title, error.message);
-  if (error instanceof TooLargeError) return problem(413, 'too-large', 'Too large', error.message);
+  if (error instanceof RefusedError) return problem(error.status, error.rule, error.title, error.message, error.at);
+  if (error instanceof TooLargeError) return problem(413, 'too-large', 'Too large', error.message, 'the body');
   if (error instanceof ImportError) return problem(422, 'import', 'The file was not taken in', error.why, error.at);
-  if (error instanceof EndCodeError) return problem(422, 'end-code', 'Not an end code', error.message, String(error.at));
+  if (error instanceof EndCodeError) return problem(422, 'end-code', 'Not an end code', error.message, error.field);
   if (error instanceof InputError) return problem(422, 'input', 'That will not do', error.message, error.field);
   if (error instanceof PartsFileError) {
     const [first] = error.faults;
     return problem(422, 'parts-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
   }
-  if (error instanceof RulesChangedError) return problem(409, 'changed-meanwhile', 'Changed meanwhile', error.message);
-  if (error instanceof z.ZodError) {
+  if (error instanceof RulesChangedError) return problem(409, 'changed-meanwhile', 'Changed meanwhile', error.message, 'basedOn');
+  if (error instanceof BodyError) return problem(error.status, 'body', 'Not what was wanted', error.message, 'the body');
+  if (error instanceof z.core.$ZodError) {
     const issue = error.issues[0];
-    return problem(422, 'request', 'That will not do', issue?.message ?? 'The request does not read.', issue?.path.join('.'));
+    const at = pathText(issue?.path ?? []) || 'the request';
+    return problem(422, 'request', 'That will not do', `${at}: ${issue?.message ?? 'does not read'}.`, at);
   }
-  if (error instanceof SyntaxError) return problem(400, 'json', 'Not JSON', 'The request does not read as JSON.');
+  if (error instanceof SyntaxError) return problem(400, 'json', 'Not JSON', 'The request does not read as JSON.', 'the body');
   if (isDatabaseLost(error)) {
     return problem(
       503,
       'database-lost',
       'The database does not answer',
       'What you entered is kept in this browser and sent when it is back. Try again in a moment.',
+    );
+  }
+  if (isNotStorable(error)) {
+    return problem(
+      422,
+      'not-storable',
+      'That cannot be kept',
+      'It holds a text or a figure that cannot be kept. Mend it and try again. Nothing was changed.',
+      'the request',
     );
   }
   const number = Date.now().toString(36);
@@ -53,4 +70,10 @@ export function answerOf(error: unknown): Response {
     'Our fault',
     `Something went wrong here that should not have; nothing was changed. It is in the server's log as fault ${number}. Try again.`,
   );
+}
+
+/** SQLSTATE class 22 and 23: what was given does not go into the database. */
+function isNotStorable(error: unknown): boolean {
+  const { code } = (error ?? {}) as { code?: unknown };
+  return typeof code === 'string' && /^(22|23)\w{3}$/.test(code);
 }

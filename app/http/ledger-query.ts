@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { LedgerQuery } from '../../store/ledger.ts';
+import type { LedgerQuery } from '../../store/queries/ledger.ts';
 
 const shape = z.object({
   q: z.string().max(200, 'is longer than 200 characters').optional(),

@@ -1,12 +1,16 @@
-import { type ZodType, z } from 'zod';
+import { z } from 'zod';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
+import { changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
 
 const problem = {
   description: 'Problem details (RFC 9457): what is wrong and what to do',
   content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
 };
-const json = (description: string, shape: ZodType) => ({ description, content: { 'application/json': { schema: z.toJSONSchema(shape) } } });
+const json = (description: string, shape: z.core.$ZodType) => ({
+  description,
+  content: { 'application/json': { schema: z.toJSONSchema(shape, { io: 'input' }) } },
+});
 
 const posts = {
   '/api/v1/mate': {
@@ -33,6 +37,12 @@ const posts = {
     answer: 'Reasons, the first that refuses it first; none when it is one',
     answerShape: whyNotAnswer,
   },
+  '/api/v1/entries': {
+    shape: entriesShape,
+    summary: 'Takes what a device recorded, in order',
+    answer: 'What came of each entry, in order',
+    answerShape: entriesAnswer,
+  },
 };
 const gets = {
   '/api/v1/ends': {
@@ -40,6 +50,12 @@ const gets = {
     parameters: ['q'],
     answer: 'Ends with their labels',
     answerShape: endsAnswer,
+  },
+  '/api/v1/changes': {
+    summary: 'What was recorded after a position of the shop’s order',
+    parameters: ['after'],
+    answer: 'Entries, and how far they go',
+    answerShape: changesAnswer,
   },
   '/api/v1/parts': { summary: 'The parts the shop matches with', parameters: [], answer: 'Version, parts, loose pieces', answerShape: partsAnswer },
 };
@@ -63,7 +79,7 @@ export function openapi(): object {
   }
   return {
     openapi: '3.1.0',
-    info: { title: 'Brass Nut, matching', version: '1', description: 'Figures are guides; local code and the maker’s instructions come first.' },
+    info: { title: 'Brass Nut', version: '1', description: 'Figures are guides; local code and the maker’s instructions come first.' },
     paths,
     components: {
       schemas: {

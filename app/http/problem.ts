@@ -8,6 +8,7 @@ export interface Problem {
   at?: string;
 }
 
+/** @param at the field that is to blame; what is the caller's fault always has one */
 export function problem(status: number, rule: string, title: string, detail: string, at?: string): Response {
   const body: Problem = { type: `/problems/${rule}`, title, status, detail, ...(at ? { at } : {}) };
   return new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/problem+json' } });

@@ -1,7 +1,7 @@
-import { type HouseRules, indexParts, type MatchQuery } from '../../core/index.ts';
-import { shopCatalogue } from '../../store/own-parts.ts';
-import { rulesInForce } from '../../store/rules.ts';
-import { sharedVan } from '../../store/stock.ts';
+import { type HouseRules, indexParts, type MatchQuery, stockForCut } from '../../core/index.ts';
+import { shopCatalogue } from '../../store/own-parts/index.ts';
+import { rulesInForce } from '../../store/queries/rules.ts';
+import { sharedVan } from '../../store/queries/stock.ts';
 import type { MatchRequest } from './api-shapes.ts';
 import { database, THE_SHOP } from './database.ts';
 
@@ -12,12 +12,9 @@ export async function rulesOf(given: unknown): Promise<HouseRules> {
 /** A request as the core takes it: the shop's catalogue, rules and van filled in. */
 export async function queryOf(r: MatchRequest): Promise<MatchQuery> {
   const wantsVan = r.stock === undefined || r.stock === 'van';
-  const [catalogue, rules, van] = await Promise.all([
-    shopCatalogue(database(), THE_SHOP),
-    rulesOf(r.rules),
-    wantsVan ? sharedVan(database(), THE_SHOP) : undefined,
-  ]);
+  const [catalogue, rules] = await Promise.all([shopCatalogue(database(), THE_SHOP), rulesOf(r.rules)]);
+  const van = wantsVan ? await sharedVan(database(), THE_SHOP, catalogue.parts) : undefined;
   const { from, to, rejoin, need, k } = r;
-  const stock = wantsVan ? van?.stock : r.stock === 'all' ? undefined : (r.stock as Record<string, number>);
+  const stock = van ? stockForCut(van.stock, catalogue.parts, need.minLengthIn) : r.stock === 'all' ? undefined : (r.stock as Record<string, number>);
   return { from, to, rejoin, need, k, rules, stock, parts: indexParts(catalogue.parts), loose: catalogue.loose };
 }

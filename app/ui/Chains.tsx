@@ -1,9 +1,20 @@
 import type { ReactNode } from 'react';
-import { type Branch, type Chain, endLabel, type MatchResult, type Part, type Reason, shortName, turns24, writeTurns } from '../../core/index.ts';
+import {
+  type Branch,
+  type Chain,
+  endLabel,
+  type MatchResult,
+  type Part,
+  type Reason,
+  sealById,
+  shortName,
+  turns24,
+  writeTurns,
+} from '../../core/index.ts';
 import { labelsOf, scaleFor, sectionOf } from './Line.tsx';
 import { Reasons } from './Reasons.tsx';
 import { Section } from './Section.tsx';
-import { money, SEAL_WORDS } from './words.ts';
+import { money } from './words.ts';
 
 interface Props {
   result: MatchResult;
@@ -126,7 +137,7 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
               <tr key={j.n} className="border-t border-faint align-top">
                 <td className="py-1 font-head text-lg font-semibold">J{j.n}</td>
                 <td>
-                  {SEAL_WORDS[j.mating.seal ?? ''] ?? j.mating.seal}
+                  {j.mating.seal && sealById(j.mating.seal).shortName}
                   {j.mating.verdict === 'marginal' && <b> (marginal)</b>}
                   <div className="text-sm text-soft">
                     {endLabel(j.a)} with {endLabel(j.b)}

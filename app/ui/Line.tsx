@@ -1,5 +1,6 @@
-import type { BranchEnd, Chain, Part } from '../../core/index.ts';
+import type { BranchEnd, Chain } from '../../core/index.ts';
 import { type LinePart, type LineSection, lineSection, openSection, shortName } from '../../core/index.ts';
+import type { DrawnPart } from '../../record/index.ts';
 import type { JointMark } from './Balloon.tsx';
 import { Section } from './Section.tsx';
 
@@ -19,7 +20,7 @@ type DrawnChain = Pick<Chain, 'path' | 'joints' | 'branches'>;
 
 const uprightScale = (s: LineSection) => Math.max(UPRIGHT.least, Math.min(UPRIGHT.most, UPRIGHT.roomPx / (s.above + s.radius)));
 
-export function sectionOf(from: string, to: string, chain: DrawnChain, parts: Map<string, Part>): LineSection {
+export function sectionOf(from: string, to: string, chain: DrawnChain, parts: Map<string, DrawnPart>): LineSection {
   const through: LinePart[] = chain.path.map((step, i) => {
     const part = parts.get(step.part);
     const line = part?.cutToLength ? 'tube' : part?.flexible ? 'braided' : null;
@@ -53,7 +54,7 @@ interface Props {
   to: string | null;
   /** What joins them; null while nothing is chosen: the two ends stand open. */
   chain: DrawnChain | null;
-  parts: Part[];
+  parts: DrawnPart[];
   water: 'cold' | 'hot';
   marks?: JointMark[];
   ringed?: number | null;

@@ -1,67 +1,85 @@
-import { openDB } from 'idb';
 import { useEffect, useState } from 'react';
 import type { Catalogue } from '../../catalog/index.ts';
 import type { HouseRules } from '../../core/index.ts';
+import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
+import { sync } from '../../sync/run.ts';
 
-/** What the server sends: the shipped catalogue, with the shop's rules and stock. */
+/** What the server sends: the shipped catalogue, with the shop's rules and stock (pieces; of what is cut from a coil, inches). */
 export interface ClientCatalogue extends Catalogue {
   rules: HouseRules;
   stock: Record<string, number>;
 }
 
-/** How soon to ask again when the server did not answer. */
+/** How soon to ask again when the server did not answer, and how long an answer may take, ms. */
 const AGAIN_MS = 5_000;
+const TIMEOUT_MS = 20_000;
 
-const STORE = 'seen';
-const KEPT = 'catalogue';
-const TAG = 'tag';
+const KEY = 'catalogue';
 
-/** Of its own, apart from the entries that wait: with many parts it is megabytes. */
-const seen = () =>
-  openDB('brass-nut-seen', 1, {
-    upgrade(db) {
-      db.createObjectStore(STORE);
-    },
-  });
+interface Kept {
+  tag: string | null;
+  catalogue: ClientCatalogue;
+}
+
+/** What this device holds of it; undefined where it holds none, or holds nothing at all. */
+async function held(): Promise<Kept | undefined> {
+  try {
+    const kept = await (await sync.device()).get<Kept>(KEY);
+    return kept && { ...kept, catalogue: { ...kept.catalogue, rules: rulesBroughtUp(kept.catalogue.rules) } };
+  } catch {
+    return undefined;
+  }
+}
 
 /** A device that keeps nothing goes without. */
-async function remember(fresh: ClientCatalogue, tag: string | null): Promise<void> {
+async function hold(kept: Kept): Promise<void> {
   try {
-    const db = await seen();
-    if (tag !== null && (await db.get(STORE, TAG)) === tag) return;
-    const tx = db.transaction(STORE, 'readwrite');
-    await Promise.all([tx.store.put(fresh, KEPT), tx.store.put(tag, TAG), tx.done]);
+    await (await sync.device()).put(KEY, kept);
   } catch {
     // Nothing is lost by it while the server answers.
   }
 }
 
-async function lastSeen(): Promise<ClientCatalogue | undefined> {
-  return seen()
-    .then((db) => db.get(STORE, KEPT))
-    .catch(() => undefined);
+/** Asks the server, and keeps what it says; null where it does not answer. The same object where nothing has changed. */
+async function fresh(kept: Kept | undefined): Promise<ClientCatalogue | null> {
+  try {
+    const response = await fetch('/api/v1/catalogue', { signal: AbortSignal.timeout(TIMEOUT_MS) });
+    if (!response.ok) return null;
+    const tag = response.headers.get('etag');
+    if (kept && tag !== null && tag === kept.tag) return kept.catalogue;
+    const catalogue = (await response.json()) as ClientCatalogue;
+    await hold({ tag, catalogue });
+    return catalogue;
+  } catch {
+    return null;
+  }
 }
 
-/** The shop's catalogue; the last one seen stands in while there is no connection. */
+/** Has the device hold the catalogue, for use without a connection. */
+export async function keepCatalogue(): Promise<void> {
+  await fresh(await held());
+}
+
+/** The shop's catalogue: at once as this device holds it, then as the server has it. */
 export function useCatalogue(): ClientCatalogue | null {
   const [catalogue, setCatalogue] = useState<ClientCatalogue | null>(null);
   useEffect(() => {
     let again: ReturnType<typeof setTimeout>;
+    let over = false;
     const read = async () => {
-      try {
-        const response = await fetch('/api/v1/catalogue');
-        if (!response.ok) throw new Error(response.statusText);
-        const fresh = (await response.json()) as ClientCatalogue;
-        setCatalogue(fresh);
-        await remember(fresh, response.headers.get('etag'));
-      } catch {
-        const kept = await lastSeen();
-        if (kept) setCatalogue((shown) => shown ?? kept);
-        again = setTimeout(read, AGAIN_MS);
-      }
+      const kept = await held();
+      if (over) return;
+      if (kept) setCatalogue((shown) => shown ?? kept.catalogue);
+      const now = await fresh(kept);
+      if (over) return;
+      if (now) setCatalogue((shown) => (shown && kept && now === kept.catalogue ? shown : now));
+      else again = setTimeout(read, AGAIN_MS);
     };
     read();
-    return () => clearTimeout(again);
+    return () => {
+      over = true;
+      clearTimeout(again);
+    };
   }, []);
   return catalogue;
 }

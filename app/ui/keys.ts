@@ -1,4 +1,6 @@
 /** Keys that work on every sheet. */
+import { SCREENS } from '../screens.ts';
+
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 
@@ -17,7 +19,7 @@ function turnSheet(): void {
 document.querySelector('#dark-button')?.addEventListener('click', turnSheet);
 
 let wentToAt = 0;
-const DOORS: Record<string, string> = { d: '/', l: '/ledger', m: '/match', t: '/gauge', p: '/parts', r: '/rules' };
+const DOORS = new Map(SCREENS.flatMap((s) => (s.key ? [[s.key, s.path] as const] : [])));
 
 document.addEventListener('keydown', (event) => {
   if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
@@ -30,8 +32,8 @@ document.addEventListener('keydown', (event) => {
     turnSheet();
   } else if (event.key === 'g') {
     wentToAt = event.timeStamp;
-  } else if (event.timeStamp - wentToAt < 1500 && DOORS[event.key]) {
+  } else if (event.timeStamp - wentToAt < 1500 && DOORS.has(event.key)) {
     wentToAt = 0;
-    location.assign(DOORS[event.key] as string);
+    location.assign(DOORS.get(event.key) as string);
   }
 });

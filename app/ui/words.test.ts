@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { seals } from '../../core/index.ts';
-import { clock, localTime, mlPerDay, money, SEAL_WORDS } from './words.ts';
+import { clock, localTime, mlPerDay, money } from './words.ts';
 
 describe('words of the screens', () => {
   it('say money, clocks and volumes without false digits', () => {
@@ -20,6 +20,6 @@ describe('words of the screens', () => {
     assert.equal(localTime(noon, 'Etc/GMT+7'), '2026-01-15 05:00');
   });
   it('have a word for every seal', () => {
-    for (const s of seals) assert.ok(SEAL_WORDS[s.id], s.id);
+    for (const s of seals) assert.ok(s.shortName.length > 0 && s.shortName.length <= 20, s.id);
   });
 });

@@ -1,7 +1,5 @@
 // Generated from catalog/data/appliances.csv by `npm run tables`; do not edit by hand.
-import type { Inlets } from './inlets.ts';
-
-export const inletsTable: readonly Inlets[] = [
+export const inletsTable = [
   {"appliance":"toilet","ends":["bc-7/8-m"]},
   {"appliance":"basin-faucet","ends":["npsm-1/2-m","comp-3/8-m","comp-3/8-f","m-10x1-f"]},
   {"appliance":"kitchen-faucet","ends":["comp-3/8-f","npsm-1/2-m","m-10x1-f"]},
@@ -15,4 +13,4 @@ export const inletsTable: readonly Inlets[] = [
   {"appliance":"washing-machine","ends":["ght-3/4-m"]},
   {"appliance":"tub-filler","ends":["npt-1/2-m","npsm-1/2-m"]},
   {"appliance":"hydrant","ends":["npt-1/2-m","cup-5/8od","npt-3/4-m"]},
-];
+] as const;

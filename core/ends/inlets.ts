@@ -1,13 +1,7 @@
 import { parseEnd } from './code.ts';
 import { inletsTable } from './inlets.table.ts';
 
-/** The ends that an appliance usually has where water goes in. */
-export interface Inlets {
-  appliance: string;
-  ends: string[];
-}
-
-const threadsByAppliance = new Map(
+const threadsByAppliance = new Map<string, ReadonlySet<string>>(
   inletsTable.map((row) => [
     row.appliance,
     new Set(

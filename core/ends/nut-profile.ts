@@ -1,6 +1,6 @@
 /** Sections of swivel nuts, and of the rubber in them. */
 import type { ThreadEnd } from './code.ts';
-import type { EndProfile, Piece, Point } from './profile.ts';
+import type { EndProfile, Piece, Point } from './piece.ts';
 import { boreRadius, engagedIn, madeOf, sizeIn, teeth, toothIn } from './thread-profile.ts';
 
 const WASHER_IN = 0.08;

@@ -1,23 +1,6 @@
 import { sealsTable } from './seals.table.ts';
 
-export type SealId =
-  | 'washer'
-  | 'washer-plastic'
-  | 'washer-hose'
-  | 'washer-aerator'
-  | 'ferrule'
-  | 'ferrule-large'
-  | 'ferrule-plastic'
-  | 'taper'
-  | 'taper-plastic'
-  | 'o-ring'
-  | 'flare'
-  | 'cone'
-  | 'push'
-  | 'push-small'
-  | 'crimp'
-  | 'expansion'
-  | 'solder';
+export type SealId = (typeof sealsTable)[number]['id'];
 
 /** Turns past hand-tight: the usual range, the house default, what a weep gets, and the total after which the joint is remade. */
 export interface SealTurns {
@@ -32,12 +15,16 @@ export interface SealTurns {
 export interface Seal {
   id: SealId;
   name: string;
+  /** In a word or two, for lists: 'ferrule'. */
+  shortName: string;
   /** Sealants that go with it, the first being usual. */
-  sealant: string[];
+  sealant: readonly string[];
   /** null for a joint that is not screwed. */
   turns: SealTurns | null;
   /** A first guess until the shop's own ledger speaks. */
   callbacksPer1000: number;
+  /** Where nobody can reach it afterwards, behind a wall or a built-in. */
+  mayBeHidden: boolean;
   note: string;
 }
 

@@ -1,5 +1,6 @@
 import { type EndCode, parseEnd } from './code.ts';
-import { endProfile, type Point } from './profile.ts';
+import type { Point } from './piece.ts';
+import { endProfile } from './profile.ts';
 
 /**
  * Upper half of an end's section as one closed polygon, 1:1.

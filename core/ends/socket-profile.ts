@@ -1,6 +1,6 @@
 /** Sections of tubes and of what tubes go into or onto. */
 import type { SocketEnd, TubeEnd } from './code.ts';
-import type { EndProfile, Point, SectionMaterial } from './profile.ts';
+import type { EndProfile, Point, SectionMaterial } from './piece.ts';
 import { madeOf } from './thread-profile.ts';
 
 /** The usual depth of a tube in a push fitting by size, inches. */

@@ -1,6 +1,6 @@
 /** Sections of threads cut into a body: males and rigid female ports. */
 import type { End, SocketEnd, ThreadEnd } from './code.ts';
-import type { EndProfile, Point, SectionMaterial } from './profile.ts';
+import type { EndProfile, Point, SectionMaterial } from './piece.ts';
 import type { ThreadFamily } from './threads.ts';
 
 /** Engaged length of a made joint by family, inches (typical); drawn as whole pitches so that the teeth interlock. */

@@ -1,7 +1,5 @@
 // Generated from catalog/data/threads.csv by `npm run tables`; do not edit by hand.
-import type { Thread } from './threads.ts';
-
-export const threadsTable: readonly Thread[] = [
+export const threadsTable = [
   {"id":"comp-1/8","family":"comp","familyName":"compression","sizeName":"1/8 in tube OD","externalMajorIn":0.3125,"externalCrestMinIn":0.3042,"threadsPerIn":24,"includedAngleDeg":60,"tapered":false,"internalCrestIn":0.2674,"priorWeight":0.5,"source":"SAE J512 tube compression","typicalUse":""},
   {"id":"comp-3/16","family":"comp","familyName":"compression","sizeName":"3/16 in tube OD","externalMajorIn":0.375,"externalCrestMinIn":0.3667,"threadsPerIn":24,"includedAngleDeg":60,"tapered":false,"internalCrestIn":0.3299,"priorWeight":0.5,"source":"SAE J512 tube compression","typicalUse":""},
   {"id":"comp-1/4","family":"comp","familyName":"compression","sizeName":"1/4 in tube OD","externalMajorIn":0.4375,"externalCrestMinIn":0.4292,"threadsPerIn":24,"includedAngleDeg":60,"tapered":false,"internalCrestIn":0.3924,"priorWeight":10,"source":"SAE J512 tube compression","typicalUse":"ice-maker and dispenser inlets, small stop outlets"},
@@ -45,4 +43,4 @@ export const threadsTable: readonly Thread[] = [
   {"id":"aer-13/16","family":"aer","familyName":"aerator","sizeName":"13/16 in","externalMajorIn":0.8125,"externalCrestMinIn":0.805,"threadsPerIn":27,"includedAngleDeg":60,"tapered":false,"internalCrestIn":0.7724,"priorWeight":1,"source":"trade practice 13/16-27 UNS","typicalUse":"small female spouts"},
   {"id":"m-18.5x1","family":"m","familyName":"metric fine","sizeName":"M18.5x1","externalMajorIn":0.7283,"externalCrestMinIn":0.7202,"threadsPerIn":25.4,"includedAngleDeg":60,"tapered":false,"internalCrestIn":0.6857,"priorWeight":0.5,"source":"trade practice","typicalUse":"small aerators"},
   {"id":"g-1/8","family":"g","familyName":"parallel pipe, Whitworth form","sizeName":"G 1/8","externalMajorIn":0.383,"externalCrestMinIn":0.3746,"threadsPerIn":28,"includedAngleDeg":55,"tapered":false,"internalCrestIn":0.3373,"priorWeight":0.3,"source":"ISO 228-1","typicalUse":""},
-];
+] as const;

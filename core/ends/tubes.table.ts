@@ -1,7 +1,5 @@
 // Generated from catalog/data/tubes.csv by `npm run tables`; do not edit by hand.
-import type { Tube } from './tubes.ts';
-
-export const tubesTable: readonly Tube[] = [
+export const tubesTable = [
   {"id":"cu-1/4od","tradeName":"soft copper 1/4 in OD (ice-maker coil)","nominalIn":null,"odIn":0.25,"idIn":0.19,"material":"copper","roughnessMm":0.0015,"youngsModulusGpa":117,"minBendRadiusIn":2.5,"ratedPsi73F":400,"ratedPsiAtMax":250,"maxTempF":400,"source":"ASTM B280 size; bend radius by hand without a bender"},
   {"id":"cu-3/8od","tradeName":"copper riser 3/8 in OD","nominalIn":"1/4","odIn":0.375,"idIn":0.315,"material":"copper","roughnessMm":0.0015,"youngsModulusGpa":117,"minBendRadiusIn":3.75,"ratedPsi73F":400,"ratedPsiAtMax":250,"maxTempF":400,"source":"ASTM B88 type L"},
   {"id":"cu-1/2od","tradeName":"copper tube","nominalIn":"3/8","odIn":0.5,"idIn":0.43,"material":"copper","roughnessMm":0.0015,"youngsModulusGpa":117,"minBendRadiusIn":5,"ratedPsi73F":400,"ratedPsiAtMax":250,"maxTempF":400,"source":"ASTM B88 type L"},
@@ -24,4 +22,4 @@ export const tubesTable: readonly Tube[] = [
   {"id":"pb-5/8od","tradeName":"polybutylene tube (grey, old)","nominalIn":"1/2","odIn":0.625,"idIn":0.485,"material":"polybutylene","roughnessMm":0.007,"youngsModulusGpa":0.35,"minBendRadiusIn":6,"ratedPsi73F":null,"ratedPsiAtMax":null,"maxTempF":180,"source":"found on site only: takes only fittings listed for it; plan replacement"},
   {"id":"steel-1/2ips","tradeName":"galvanized steel pipe","nominalIn":"1/2","odIn":0.84,"idIn":0.622,"material":"steel","roughnessMm":0.15,"youngsModulusGpa":200,"minBendRadiusIn":null,"ratedPsi73F":150,"ratedPsiAtMax":150,"maxTempF":212,"source":"ASTM A53 schedule 40; iron-pipe size: 1/2 nominal is NOT 5/8 OD here"},
   {"id":"steel-3/4ips","tradeName":"galvanized steel pipe","nominalIn":"3/4","odIn":1.05,"idIn":0.824,"material":"steel","roughnessMm":0.15,"youngsModulusGpa":200,"minBendRadiusIn":null,"ratedPsi73F":150,"ratedPsiAtMax":150,"maxTempF":212,"source":"ASTM A53 schedule 40"},
-];
+] as const;

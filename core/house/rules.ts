@@ -1,15 +1,8 @@
 import type { SealId } from '../ends/seals.ts';
+import { HOUSE_CHOICES, type HouseChoices } from './choices.table.ts';
 
 /** The shop's choices where good plumbers disagree. */
-export interface HouseRules {
-  threadSealant: 'tape' | 'paste';
-  ferrule: 'dry' | 'trace of paste';
-  connector: 'new' | 'reuse if sound';
-  push: 'where listed' | 'where reachable' | 'never';
-  applianceLine: 'braided' | 'copper' | 'pe' | 'pex';
-  toiletLine: 'flexible' | 'riser';
-  firstEnd: 'wall' | 'appliance';
-  airGap: 'required' | 'high loop allowed';
+export interface HouseRules extends HouseChoices {
   /** Turns past hand-tight that replace the default of a seal; never more than the seal's `most`. */
   turns: Partial<Record<SealId, number>>;
   targetMlPerDay: number;
@@ -17,15 +10,11 @@ export interface HouseRules {
   weights: { callbackDollars: number; minuteDollars: number; tripDollars: number; notPreferredDollars: number };
 }
 
+/** The first option of each choice is the usual one. */
+const usual = Object.fromEntries(Object.entries(HOUSE_CHOICES).map(([key, options]) => [key, options[0]])) as unknown as HouseChoices;
+
 export const defaultRules: HouseRules = {
-  threadSealant: 'tape',
-  ferrule: 'dry',
-  connector: 'new',
-  push: 'where reachable',
-  applianceLine: 'braided',
-  toiletLine: 'flexible',
-  firstEnd: 'wall',
-  airGap: 'required',
+  ...usual,
   turns: {},
   targetMlPerDay: 10,
   recheckHours: 24,

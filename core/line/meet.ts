@@ -1,7 +1,8 @@
 /** How two ends lie when they are joined. */
 import type { End, ThreadEnd, TubeEnd } from '../ends/code.ts';
 import { nutOutline } from '../ends/nut-profile.ts';
-import { endProfile, type Piece, type Point } from '../ends/profile.ts';
+import type { Piece, Point } from '../ends/piece.ts';
+import { endProfile } from '../ends/profile.ts';
 import { engagedIn, FERRULE_DEPTH_IN } from '../ends/thread-profile.ts';
 
 /** How far the second end's opening lies before the first one's, toward the water side. */

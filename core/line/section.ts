@@ -1,5 +1,6 @@
 import { type End, type EndCode, parseEnd } from '../ends/code.ts';
-import { type EndProfile, endProfile, type Piece, type Point } from '../ends/profile.ts';
+import type { EndProfile, Piece, Point } from '../ends/piece.ts';
+import { endProfile } from '../ends/profile.ts';
 import { tubeById } from '../ends/tubes.ts';
 import { type BranchEnd, branchWidthIn, drawBranch, type LineBranch } from './branch.ts';
 import { heldBy, overlap } from './meet.ts';

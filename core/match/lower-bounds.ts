@@ -1,4 +1,5 @@
 import type { HouseRules } from '../house/rules.ts';
+import { remember } from '../units/remember.ts';
 import type { PartIndex } from './catalogue-index.ts';
 import { FIGURE, IS, STRIDE } from './figures.ts';
 import { HAS } from './has.ts';
@@ -11,6 +12,9 @@ export interface LowerBounds {
   /** By way of a part that brings this (a bit of what a chain has): a line, a stop, an arrestor, a check. */
   through: (bit: number) => Float64Array;
 }
+
+/** The house's own, and a few that are tried out. */
+const MOST_WEIGHTS = 4;
 
 const known = new WeakMap<PartIndex, Map<string, LowerBounds>>();
 
@@ -26,9 +30,7 @@ export function lowerBounds(index: PartIndex, weights: HouseRules['weights']): L
   const key = `${weights.callbackDollars} ${weights.minuteDollars}`;
   const of = known.get(index) ?? new Map<string, LowerBounds>();
   known.set(index, of);
-  const found = of.get(key) ?? makeBounds(index, weights);
-  of.set(key, found);
-  return found;
+  return remember(of, MOST_WEIGHTS, key, () => makeBounds(index, weights));
 }
 
 const FEATURES: Record<number, number> = { [HAS.line]: IS.line, [HAS.stop]: IS.stop, [HAS.arrestor]: IS.arrestor, [HAS.check]: IS.check };

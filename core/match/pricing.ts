@@ -8,14 +8,14 @@ import { codeCount, codeNumber, codeOf, MARGINAL, pairTable, SEALS } from './pai
 import type { Part } from './part.ts';
 import { ARRESTOR_REACH_IN, type Branch } from './query.ts';
 import { sealRates } from './seal-rates.ts';
-import { CAP_RATE, HIDDEN_SEALS, looseShort, MARGINAL_FACTOR, type Setting } from './setting.ts';
+import { CAP_RATE, looseShort, MARGINAL_FACTOR, type Setting } from './setting.ts';
 import { allowanceIn, cutLengthIn, Suits } from './suits.ts';
 
 const FAR = Number.POSITIVE_INFINITY;
 
 const isPush = Uint8Array.from({ length: codeCount }, (_, n) => (parseEnd(codeOf(n)).family === 'ptc' ? 1 : 0));
 const sealIsTaper = seals.map((s) => s.id === 'taper' || s.id === 'taper-plastic');
-const sealIsHidden = seals.map((s) => HIDDEN_SEALS.has(s.id));
+const sealIsHidden = seals.map((s) => s.mayBeHidden);
 
 /** What a part is, moved to what it brings: the two rows of bits agree there. */
 const SHIFT = 6;

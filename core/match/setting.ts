@@ -3,6 +3,7 @@ import { type Mating, mate } from '../ends/mate.ts';
 import { sealById } from '../ends/seals.ts';
 import { finite } from '../errors.ts';
 import { defaultRules, type HouseRules } from '../house/rules.ts';
+import { remember } from '../units/remember.ts';
 import { asIndex, type PartIndex } from './catalogue-index.ts';
 import { type FullNeed, fullNeed, type MatchQuery } from './query.ts';
 
@@ -44,15 +45,13 @@ export function settingOf(q: Omit<MatchQuery, 'k'> & { k?: number }): Setting {
     stock: q.stock ?? null,
     mating: (a, b) => {
       const key = a <= b ? `${a} ${b}` : `${b} ${a}`;
-      let found = seen.get(key);
-      if (!found) {
-        found = mate(a, b, rules);
-        seen.set(key, found);
-      }
-      return found;
+      return remember(seen, MOST_MATINGS, key, () => mate(a, b, rules));
     },
   };
 }
+
+/** A question asks for some hundreds. */
+const MOST_MATINGS = 4000;
 
 /** Matings by the default rules, which nobody changes. */
 const usualMatings = new Map<string, Mating>();
@@ -69,9 +68,6 @@ function loosePrices(loose: MatchQuery['loose'] = NO_LOOSE): Map<string, number>
   }
   return prices;
 }
-
-/** Seals that may be hidden for good, besides push joints that the house allows there. */
-export const HIDDEN_SEALS: ReadonlySet<string> = new Set(['solder', 'crimp', 'expansion', 'taper', 'push', 'push-small']);
 
 /** A marginal joint counts this many times its seal's rate. */
 export const MARGINAL_FACTOR = 20;

@@ -1,10 +1,11 @@
 import { parseEnd } from '../ends/code.ts';
+import { sealById } from '../ends/seals.ts';
 import { type Reason, reason } from '../reason.ts';
 import { sealsSomehow } from './chains.ts';
 import type { Part, PartEnd } from './part.ts';
 import { isLine } from './part.ts';
 import { ARRESTOR_REACH_IN, MAX_JOINTS, type MatchQuery } from './query.ts';
-import { HIDDEN_SEALS, type Setting, settingOf } from './setting.ts';
+import { type Setting, settingOf } from './setting.ts';
 import { cutLengthIn, pushRefused, unsuited } from './suits.ts';
 
 /** One way of putting the parts named into a row: by which end water enters each and by which it leaves. */
@@ -114,7 +115,7 @@ function jointsOf(s: Setting, row: Way[]): Verdict {
     const mating = s.mating(a, b);
     const joint = { joint: i + 1, a, b };
     if (mating.verdict === 'seals' || mating.verdict === 'marginal') {
-      if (!s.need.reachable && !HIDDEN_SEALS.has(mating.seal as string)) {
+      if (!s.need.reachable && mating.seal !== null && !sealById(mating.seal).mayBeHidden) {
         verdict.reasons.push(reason('hidden-seal', `J${i + 1}, ${a} with ${b}: this seal may not be hidden for good.`, { figures: joint }));
       }
       verdict.marginal ||= mating.verdict === 'marginal';

@@ -40,8 +40,11 @@ export function writeFraction(value: number, denominator = 64, tolerance = 1e-6)
   return `${sign}${whole ? `${whole} ` : ''}${top / common}/${denominator / common}`;
 }
 
+/** Of whole numbers; past what a double counts exactly the fraction is left as it stands. */
 function gcd(a: number, b: number): number {
-  return b === 0 ? a : gcd(b, a % b);
+  let [large, small] = Number.isSafeInteger(a) && Number.isSafeInteger(b) ? [a, b] : [1, 0];
+  while (small !== 0) [large, small] = [small, large % small];
+  return large;
 }
 
 /** Turns past hand-tight, exact as whole 24ths of a turn: 0.16667 of a turn is 4. */

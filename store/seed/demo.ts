@@ -1,9 +1,13 @@
 /** The demo: loaded once, and kept around today at every start. Nothing past is moved. */
 import { catalogue } from '../../catalog/index.ts';
-import type { Entry } from '../../core/record/entry.ts';
-import { addDays, shopDay, shopTimeZone } from '../clock.ts';
+import type { Entry } from '../../record/index.ts';
+import { addDays } from '../../record/visit/day.ts';
+import { shopDay, shopTimeZone } from '../clock.ts';
 import { type Sql, THE_SHOP, type Tx } from '../connection.ts';
-import { followsId } from '../entry-shape.ts';
+import { lockCursor, moveCursor, visitsChanged } from '../cursor.ts';
+import { insertEntries, type PlacedEntry } from '../entry-row.ts';
+import { deriveMissing } from '../projections/index.ts';
+import { insertJoints } from '../write.ts';
 import { APPLIANCES, type DemoVisit, PREMISES, VISITS } from './observatory.ts';
 import { chance, seedOf, uuidAt } from './random.ts';
 import { walkEntries } from './walk.ts';
@@ -40,6 +44,10 @@ export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean;
         await addVisit(tx, visit, date, at);
         visitsAdded++;
       }
+    }
+    if (visitsAdded > 0) {
+      await visitsChanged(tx, THE_SHOP);
+      await deriveMissing(tx, THE_SHOP);
     }
     return { loaded: !row, visitsAdded };
   });
@@ -89,7 +97,7 @@ async function loadPast(tx: Tx, at: Date, today: string): Promise<void> {
       const callback = next() < 0.045 ? Math.floor(next() * 3) : undefined;
       return entriesOf(slot, day, key, 'signed off', Date.parse(`${day}T08:30:00Z`) + i * 5_400_000, { recheck: true, callback });
     });
-    await insertEntries(
+    await keepEntries(
       tx,
       entries.filter((e) => Date.parse(e.seenAt) < at.getTime()),
     );
@@ -108,7 +116,7 @@ async function addVisit(tx: Tx, visit: DemoVisit, day: string, at: Date): Promis
   );
   const beganMs = Math.min(Date.parse(`${day}T${visit.startsAt}:00Z`), at.getTime() - 4 * 3_600_000);
   const entries = visit.runs.flatMap(([key, progress], i) => entriesOf(visit.slot, day, key, progress, beganMs + i * 60_000, {}));
-  await insertEntries(tx, entries);
+  await keepEntries(tx, entries);
 }
 
 function entriesOf(
@@ -131,27 +139,12 @@ async function insertVisit(tx: Tx, slot: string, day: string, startsAt: string, 
   await tx`insert into visit_run ${tx(runs.map((key, i) => ({ ...ids, run_id: idOf(key), place_in_order: i })))}`;
 }
 
-async function insertEntries(tx: Tx, entries: Entry[]): Promise<void> {
-  const joints = entries.flatMap((e) =>
-    e.kind === 'chain-accepted' ? e.body.jointIds.map((id) => ({ shop_id: THE_SHOP, joint_id: id, run_id: e.runId })) : [],
-  );
-  if (joints.length > 0) await tx`insert into joint ${tx(joints)}`;
-  const rows = entries.map((e) => ({
-    shop_id: THE_SHOP,
-    entry_id: e.id,
-    visit_id: e.visitId,
-    run_id: e.runId,
-    joint_id: e.jointId,
-    check_point_id: e.checkPointId,
-    kind: e.kind,
-    follows_id: followsId(e),
-    device_id: e.deviceId,
-    seen_at: e.seenAt,
-    sent_at: e.sentAt,
-    recorded_at: e.recordedAt,
-    body: e.body,
-  }));
-  for (let i = 0; i < rows.length; i += 1000) await tx`insert into entry ${tx(rows.slice(i, i + 1000) as never)}`;
+async function keepEntries(tx: Tx, entries: Entry[]): Promise<void> {
+  let position = await lockCursor(tx, THE_SHOP);
+  const placed = entries.map((e) => ({ ...e, position: ++position }) as PlacedEntry);
+  await insertJoints(tx, THE_SHOP, placed);
+  await insertEntries(tx, THE_SHOP, placed);
+  await moveCursor(tx, THE_SHOP, position);
 }
 
 /** The van as the catalogue stocks it; the dishwasher's arrestor is not among it. */

@@ -1,5 +1,5 @@
 /** The demo's premises: an observatory on a hilltop with its lodge. All invented. */
-import type { StopCondition, StopKind } from '../../core/record/entry.ts';
+import type { Bodies } from '../../record/index.ts';
 
 export interface DemoRun {
   key: string;
@@ -9,7 +9,7 @@ export interface DemoRun {
   to: string;
   rejoin?: string;
   inches: number | null;
-  stop: { kind: StopKind; condition: StopCondition };
+  stop: Bodies['stop-tried'];
   ownStop?: boolean;
   arrestor?: boolean;
 }

@@ -4,9 +4,8 @@ import { defaultRules } from '../../core/house/rules.ts';
 import { workCard } from '../../core/make/work-card.ts';
 import { matchChains } from '../../core/match/chains.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
-import { itemsOf } from '../../core/record/accepted.ts';
-import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../core/record/entry.ts';
-import { roundsOf } from '../../core/record/run-state.ts';
+import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../record/index.ts';
+import { itemsOf, roundsOf } from '../../record/index.ts';
 import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';
 import { type Chance, uuidAt } from './random.ts';
 

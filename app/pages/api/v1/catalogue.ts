@@ -1,8 +1,8 @@
 import type { APIRoute } from 'astro';
-import { shopCatalogue } from '../../../../store/own-parts.ts';
-import { currentRules } from '../../../../store/rules.ts';
-import { shopSince } from '../../../../store/shop.ts';
-import { sharedVan } from '../../../../store/stock.ts';
+import { shopCatalogue } from '../../../../store/own-parts/index.ts';
+import { currentRules } from '../../../../store/queries/rules.ts';
+import { shopSince } from '../../../../store/queries/shop.ts';
+import { sharedVan } from '../../../../store/queries/stock.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
 import { answerOf } from '../../../http/faults.ts';
 import { json } from '../../../http/problem.ts';
@@ -13,12 +13,12 @@ import { json } from '../../../http/problem.ts';
  */
 export const GET: APIRoute = async ({ request }) => {
   try {
-    const [since, own, { version, rules }, { moves, stock }] = await Promise.all([
+    const [since, own, { version, rules }] = await Promise.all([
       shopSince(database(), THE_SHOP),
       shopCatalogue(database(), THE_SHOP),
       currentRules(database(), THE_SHOP),
-      sharedVan(database(), THE_SHOP),
     ]);
+    const { moves, stock } = await sharedVan(database(), THE_SHOP, own.parts);
     const etag = `"${since} ${own.version} ${version} ${moves}"`;
     const headers = { etag, 'cache-control': 'no-cache' };
     if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });

@@ -1,30 +1,37 @@
 import Papa from 'papaparse';
-import { ledger } from '../../../../store/ledger.ts';
+import { allOfLedger, type LedgerRow } from '../../../../store/queries/ledger.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
 import { CSV, file } from '../../../http/endpoint.ts';
 import { ledgerQuery } from '../../../http/ledger-query.ts';
 
-/** The ledger; cells that a spreadsheet would run as formulas are made safe. */
+/** The whole ledger that fits, however long; cells that a spreadsheet would run as formulas are made safe. */
 export const GET = file({ type: CSV, name: 'ledger.csv' }, async ({ url }) => {
-  const { rows } = await ledger(database(), THE_SHOP, { ...ledgerQuery(url), limit: 10_000, offset: 0 });
-  const cells = rows.map((r) => ({
-    date: r.onDate,
-    premises: r.premises,
-    place: r.place,
-    appliance: r.applianceKind,
-    run: r.run,
-    water: r.water,
-    from: r.from,
-    to: r.to,
-    parts: r.parts,
-    joints: r.joints,
-    seals: r.seals.join(' '),
-    price: (r.priceCents / 100).toFixed(2),
-    currency: r.currency,
-    callbacks: r.callbacks,
-    exceptions: r.exceptions,
-    visit: r.visitId,
-    run_id: r.runId,
-  }));
-  return `${Papa.unparse(cells, { escapeFormulae: true })}\r\n`;
+  const slices: string[] = [];
+  for await (const rows of allOfLedger(database(), THE_SHOP, ledgerQuery(url))) {
+    slices.push(Papa.unparse(rows.map(cellsOf), { escapeFormulae: true, header: slices.length === 0 }));
+  }
+  return `${slices.join('\r\n') || COLUMNS.join(',')}\r\n`;
 });
+
+const cellsOf = (r: LedgerRow) => ({
+  date: r.onDate,
+  premises: r.premises,
+  place: r.place,
+  appliance: r.applianceKind,
+  run: r.run,
+  water: r.water,
+  from: r.from,
+  to: r.to,
+  parts: r.parts,
+  joints: r.joints,
+  seals: r.seals.join(' '),
+  price: (r.priceCents / 100).toFixed(2),
+  currency: r.currency,
+  callbacks: r.callbacks,
+  exceptions: r.exceptions,
+  visit: r.visitId,
+  run_id: r.runId,
+});
+
+/** Of an empty ledger too. */
+const COLUMNS = ['date', 'premises', 'place', 'appliance', 'run', 'water', 'from', 'to', 'parts', 'joints', 'seals', 'price', 'currency', 'callbacks', 'exceptions', 'visit', 'run_id']; // biome-ignore format: one row

@@ -1,4 +1,4 @@
-import { ledger } from '../../../../store/ledger.ts';
+import { ledger } from '../../../../store/queries/ledger.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
 import { get } from '../../../http/endpoint.ts';
 import { ledgerQuery } from '../../../http/ledger-query.ts';

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import type { HouseRules } from '../../../../core/index.ts';
+import { houseRules } from '../../../../record/rules/house-rules.ts';
 import { now } from '../../../../store/clock.ts';
-import { houseRules } from '../../../../store/entry-shape.ts';
-import { currentRules, saveRules } from '../../../../store/rules.ts';
+import { currentRules, saveRules } from '../../../../store/queries/rules.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
 import { get, post } from '../../../http/endpoint.ts';
 

@@ -1,4 +1,4 @@
-import { exportAllParts } from '../../../../../store/own-parts.ts';
+import { exportAllParts } from '../../../../../store/own-parts/index.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
 import { CSV, file } from '../../../../http/endpoint.ts';
 

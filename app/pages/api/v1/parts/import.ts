@@ -1,9 +1,9 @@
 import type { APIRoute } from 'astro';
 import { now } from '../../../../../store/clock.ts';
-import { CalledOffError, importParts, PartsFileError } from '../../../../../store/own-parts.ts';
+import { CalledOffError, importParts, PartsFileError } from '../../../../../store/own-parts/index.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
 import { answerOf } from '../../../../http/faults.ts';
-import { MAX_FILE, readBody } from '../../../../http/guard.ts';
+import { MAX_FILE, readBytes } from '../../../../http/guard.ts';
 
 /**
  * Takes in a file of own parts, all or nothing.
@@ -13,14 +13,14 @@ import { MAX_FILE, readBody } from '../../../../http/guard.ts';
  */
 export const POST: APIRoute = async ({ request }) => {
   try {
-    const text = await readBody(request, MAX_FILE);
+    const bytes = await readBytes(request, MAX_FILE);
     let gone = false;
     const encoder = new TextEncoder();
     const body = new ReadableStream({
       async start(controller) {
         const say = (line: unknown) => !gone && controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
         try {
-          say({ done: true, ...(await importParts(database(), THE_SHOP, text, now(), (progress) => say({ progress }), () => gone)) }); // biome-ignore format: one call
+          say({ done: true, ...(await importParts(database(), THE_SHOP, bytes, now(), (progress) => say({ progress }), () => gone)) }); // biome-ignore format: one call
         } catch (error) {
           if (error instanceof PartsFileError) say({ faults: error.faults });
           else if (!(error instanceof CalledOffError)) say({ problem: await answerOf(error).json() });

@@ -1,4 +1,4 @@
-import { shopCatalogue } from '../../../../../store/own-parts.ts';
+import { shopCatalogue } from '../../../../../store/own-parts/index.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
 import { get } from '../../../../http/endpoint.ts';
 

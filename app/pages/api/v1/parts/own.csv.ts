@@ -1,4 +1,4 @@
-import { exportParts } from '../../../../../store/own-parts.ts';
+import { exportParts } from '../../../../../store/own-parts/index.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
 import { CSV, file } from '../../../../http/endpoint.ts';
 

@@ -1,4 +1,4 @@
-import { visitSheet } from '../../../../../../store/visits.ts';
+import { visitSheet } from '../../../../../../store/queries/visits.ts';
 import { database, THE_SHOP } from '../../../../../http/database.ts';
 import { get } from '../../../../../http/endpoint.ts';
 import { visitAsked } from '../../../../../http/visit-asked.ts';

@@ -1,6 +1,6 @@
 import ical from 'ical-generator';
 import { now } from '../../../../../../store/clock.ts';
-import { statesOf, visitSheet } from '../../../../../../store/visits.ts';
+import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
 import { database, THE_SHOP } from '../../../../../http/database.ts';
 import { file } from '../../../../../http/endpoint.ts';
 import { RefusedError } from '../../../../../http/faults.ts';
@@ -9,9 +9,15 @@ import { visitAsked } from '../../../../../http/visit-asked.ts';
 /** The rechecks of a visit's signed-off runs, for any calendar. */
 export const GET = file({ type: 'text/calendar; charset=utf-8', name: ({ params }) => `recheck-${params.id}.ics` }, async ({ params }) => {
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), THE_SHOP, id));
-  const due = statesOf(sheet).flatMap(({ run, state }) => (state.signedOff ? [{ run, signedOff: state.signedOff }] : []));
+  const due = statesOf(sheet).flatMap(({ run, state }) => (state?.signedOff ? [{ run, signedOff: state.signedOff }] : []));
   if (due.length === 0) {
-    throw new RefusedError(409, 'nothing-signed-off', 'No recheck yet', 'No run of this visit is signed off, so nothing is to be looked at again.');
+    throw new RefusedError(
+      409,
+      'nothing-signed-off',
+      'No recheck yet',
+      'No run of this visit is signed off, so nothing is to be looked at again.',
+      'id',
+    );
   }
   const calendar = ical({ name: `Rechecks, ${sheet.visit.title}`, prodId: { company: 'brass-nut', product: 'rechecks' } });
   for (const { run, signedOff } of due) {

@@ -1,0 +1,8 @@
+import type { APIRoute } from 'astro';
+import { cursorStream } from '../../../http/stream.ts';
+
+/** Says when something is new; what it is, is asked of `changes`. */
+export const GET: APIRoute = ({ request }) =>
+  new Response(cursorStream(request.signal), {
+    headers: { 'content-type': 'text/event-stream', 'cache-control': 'no-store', 'x-accel-buffering': 'no' },
+  });

@@ -1,0 +1,52 @@
+/** The register of screens: menu, keys, the sheet of keys, what is kept for use without a connection, and the tests of access and size follow it. */
+export type ScreenId = 'day' | 'match' | 'gauge' | 'parts' | 'rules' | 'ledger' | 'ends' | 'visit' | 'unsent';
+
+export interface Screen {
+  id: ScreenId;
+  /** Address of the screen by itself: also what is kept of it for use without a connection. */
+  path: string;
+  name: string;
+  /** What it is, in the sheet of keys. */
+  what: string;
+  inMenu: boolean;
+  /** Without a connection the kept page opens every address that begins so. */
+  opens?: string;
+  /** Opens it after `g`. */
+  key?: string;
+  /** Its own keys, and what they do. */
+  keys: { keys: string[]; what: string }[];
+}
+
+/** In place of a visit's id: the page that opens any visit this device holds. */
+export const KEPT_VISIT = 'kept';
+
+export const SCREENS: readonly Screen[] = [
+  { id: 'day', path: '/', name: 'Day', what: 'Day sheet', inMenu: true, key: 'd', keys: [] },
+  { id: 'match', path: '/match', name: 'Match', what: 'Match bench', inMenu: true, key: 'm', keys: [] },
+  { id: 'gauge', path: '/gauge', name: 'Gauge', what: 'Thread gauge', inMenu: true, key: 't', keys: [] },
+  { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: true, key: 'p', keys: [] },
+  { id: 'rules', path: '/rules', name: 'Rules', what: 'House rules', inMenu: true, key: 'r', keys: [] },
+  { id: 'ledger', path: '/ledger', name: 'Ledger', what: 'Ledger', inMenu: true, key: 'l', keys: [] },
+  { id: 'ends', path: '/ends', name: 'Ends', what: 'Ends by their drawings', inMenu: false, key: 'e', keys: [] },
+  {
+    id: 'visit',
+    path: `/visits/${KEPT_VISIT}`,
+    opens: '/visits/',
+    name: 'Visit',
+    what: 'A visit',
+    inMenu: false,
+    keys: [
+      { keys: ['Alt', '1–6'], what: 'Look, Match, Shut, Make, Prove, Log' },
+      { keys: ['1–4'], what: 'In Prove: dry, damp, drip, running (also d w p r)' },
+      { keys: ['b'], what: 'In Prove: begin the look' },
+    ],
+  },
+  { id: 'unsent', path: '/unsent', name: 'Unsent', what: 'What is kept here and not sent', inMenu: false, key: 'u', keys: [] },
+]; // biome-ignore format: a table
+
+/** Keys that work on every screen. */
+export const EVERYWHERE: Screen['keys'] = [
+  { keys: ['/'], what: 'Quick match' },
+  { keys: ['n'], what: 'Dark sheet, for under the sink' },
+  { keys: ['?'], what: 'This sheet' },
+];

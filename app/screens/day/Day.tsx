@@ -1,0 +1,215 @@
+import { useMemo, useState } from 'react';
+import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
+import { addDays, type DayRun, type DaySheet, daySheetOf } from '../../../record/visit/day.ts';
+import { newEntry } from '../../../sync/entry.ts';
+import { localToday, sync } from '../../../sync/run.ts';
+import { useCatalogue } from '../../ui/catalogue.ts';
+import { useAddress } from '../../ui/use-address.ts';
+import { useHeldVisits } from '../../ui/use-day.ts';
+import { localTime } from '../../ui/words.ts';
+import { Import } from './Import.tsx';
+
+interface Props {
+  initial: DaySheet;
+  /** The shop's day when the page was made. */
+  today: string;
+  address: Record<string, string>;
+}
+
+const DAY = /^\d{4}-\d\d-\d\d$/;
+
+const longDay = new Intl.DateTimeFormat('en', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+const long = (d: string) => longDay.format(new Date(`${d}T00:00:00Z`));
+
+const word = ({ summary }: DayRun) => {
+  if (summary.unreadable) return 'cannot be read';
+  if (summary.finding) return `${summary.finding}: see to it`;
+  return summary.stage === null ? 'signed off' : `to ${STAGE_NAMES[summary.stage].toLowerCase()}`;
+};
+
+/** The day's visits, what the van lacks for them, which connections are to be looked at again. */
+export default function Day({ initial, today: made, address }: Props) {
+  const asked = useAddress(address).day;
+  const catalogue = useCatalogue();
+  const held = useHeldVisits(catalogue);
+  const [loadedOn] = useState(() => made);
+  const today = typeof window === 'undefined' || loadedOn >= localToday() ? loadedOn : localToday();
+  const day = asked && DAY.test(asked) ? asked : today;
+  const holds = held?.span != null && day >= held.span.from && day <= held.span.to;
+  const sheet = useMemo(() => {
+    if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.stock, new Date());
+    return day === initial.day ? initial : null;
+  }, [holds, held, catalogue, day, initial]);
+  const nameOf = (d: string) => (d === today ? 'Today' : d === addDays(today, 1) ? 'Tomorrow' : d === addDays(today, -1) ? 'Yesterday' : '');
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-3">
+        <h1>
+          {nameOf(day) && <span>{nameOf(day)}, </span>}
+          {long(day)}
+        </h1>
+        <nav aria-label="Days" className="ml-auto flex gap-2">
+          <a className="key" href={`/?day=${addDays(day, -1)}`}>
+            Day before
+          </a>
+          {day !== today && (
+            <a className="key" href="/">
+              Today
+            </a>
+          )}
+          <a className="key" href={`/?day=${addDays(day, 1)}`}>
+            Day after
+          </a>
+        </nav>
+      </div>
+      {sheet ? (
+        <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
+          <Visits sheet={sheet} />
+          <aside className="grid content-start gap-6">
+            <Shortages sheet={sheet} />
+            <Rechecks sheet={sheet} />
+            <Import />
+          </aside>
+        </div>
+      ) : (
+        <p className="mt-4 border border-rule bg-sheet p-4">
+          This day is not kept on this device{held?.span ? `, which carries ${held.span.from} to ${held.span.to}` : ''}. It wants the connection.
+        </p>
+      )}
+    </>
+  );
+}
+
+function Visits({ sheet }: { sheet: DaySheet }) {
+  return (
+    <section aria-label="Visits">
+      {sheet.visits.length === 0 && (
+        <p className="border border-rule bg-sheet p-4">No visits on this day. A visit comes in as a file, at the side.</p>
+      )}
+      <ol>
+        {sheet.visits.map(({ visit, places, runs, short, off }) => (
+          <li key={visit.id} className="grid grid-cols-[4.5rem_minmax(0,1fr)] gap-3 md:grid-cols-[5.5rem_minmax(0,1fr)]">
+            <div className="border-r-2 border-ink pt-3 pr-3 text-right font-head text-2xl font-semibold">{visit.startsAt}</div>
+            <article className="mb-4 border border-ink bg-sheet">
+              <a
+                href={`/visits/${visit.id}`}
+                className="flex min-h-14 flex-wrap items-baseline gap-x-3 border-b border-rule px-4 py-2 no-underline hover:bg-brass-light"
+              >
+                <h2>{visit.title}</h2>
+                <span className="text-soft">{places.filter((p) => p !== visit.title).join(', ')}</span>
+                {short > 0 && (
+                  <b className="ml-auto">
+                    {short} {short === 1 ? 'run' : 'runs'} short on the van
+                  </b>
+                )}
+              </a>
+              <ul className="grid grid-cols-[minmax(0,1fr)] md:grid-cols-2">
+                {runs.map((run) => (
+                  <li key={run.id}>
+                    <RunLink visitId={visit.id} run={run} />
+                  </li>
+                ))}
+              </ul>
+              {off.length > 0 && (
+                <p className="border-t border-rule px-4 py-2 text-soft">
+                  Off the list: {off.map((run) => `${run.name} (${run.summary.offList})`).join(', ')}
+                </p>
+              )}
+            </article>
+          </li>
+        ))}
+      </ol>
+    </section>
+  );
+}
+
+function RunLink({ visitId, run }: { visitId: string; run: DayRun }) {
+  const { summary } = run;
+  const loud = summary.finding !== null || summary.unreadable !== null;
+  return (
+    <>
+      <a
+        href={`/visits/${visitId}?run=${run.id}`}
+        className="grid min-h-16 grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 px-4 py-2 no-underline hover:bg-brass-light"
+      >
+        <span className="font-head text-xl font-semibold">{run.name}</span>
+        <span className={loud ? 'font-bold' : ''}>
+          {loud && <span aria-hidden="true">▲ </span>}
+          {word(run)}
+        </span>
+        <span className="col-span-2 grid grid-cols-6 gap-1" aria-hidden="true">
+          {STAGES.map((stage) => (
+            <span key={stage} className={`h-1.5 ${pip(run, stage)}`} />
+          ))}
+        </span>
+      </a>
+      {summary.unreadable && (
+        <p className="flex flex-wrap items-center gap-3 px-4 pb-2">
+          <span className="caution">{summary.unreadable}</span>
+          <button type="button" className="key" onClick={() => takeOff(visitId, run.id)}>
+            Take it off the list
+          </button>
+        </p>
+      )}
+    </>
+  );
+}
+
+function pip({ summary: { stage, unreadable } }: DayRun, of: (typeof STAGES)[number]): string {
+  if (unreadable) return 'bg-faint';
+  if (stage === null || STAGES.indexOf(of) < STAGES.indexOf(stage)) return 'bg-ink';
+  return of === stage ? 'bg-brass' : 'bg-faint';
+}
+
+/** What is recorded on it stays; the visit's page puts it back. */
+function takeOff(visitId: string, runId: string): void {
+  sync
+    .keep((deviceId) => [newEntry({ deviceId, visitId, runId }, 'listed', { on: false, reason: 'cannot be read' })])
+    .catch(() => {
+      // Said on the strip.
+    });
+}
+
+function Shortages({ sheet }: { sheet: DaySheet }) {
+  const amount = (n: number, unit: 'piece' | 'inch') => (unit === 'inch' ? `${n} in` : String(n));
+  return (
+    <section aria-label="Short on the van">
+      <h2 className="border-b border-ink pb-1">Short on the van</h2>
+      {sheet.shortages.length === 0 && <p className="py-2">Nothing: every accepted chain is covered.</p>}
+      <ul>
+        {sheet.shortages.map((s) => (
+          <li key={s.item} className="border-b border-faint py-2">
+            <b>{s.unit === 'inch' ? `${s.quantity - s.onVan} in of` : `${s.quantity - s.onVan} x`}</b> {s.name}
+            <div className="text-soft">
+              need {amount(s.quantity, s.unit)}, on the van {amount(s.onVan, s.unit)} · {s.forRuns.join(', ')}
+            </div>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function Rechecks({ sheet }: { sheet: DaySheet }) {
+  return (
+    <section aria-label="Rechecks due">
+      <h2 className="border-b border-ink pb-1">Rechecks due</h2>
+      {sheet.rechecks.length === 0 && <p className="py-2">None.</p>}
+      <ul>
+        {sheet.rechecks.map((r) => (
+          <li key={r.visitId + r.runId}>
+            <a
+              className="grid min-h-12 border-b border-faint py-2 no-underline hover:bg-brass-light"
+              href={`/visits/${r.visitId}?run=${r.runId}&stage=prove`}
+            >
+              <b>{r.run}</b>
+              <span className="text-soft">
+                {r.notDry ? 'not dry' : r.overdue ? 'overdue' : 'due'} · {r.place} · {localTime(r.dueMs, r.timeZone)}
+              </span>
+            </a>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

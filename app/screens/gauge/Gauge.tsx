@@ -1,0 +1,218 @@
+import { useMemo, useState } from 'react';
+import {
+  type Identification,
+  InputError,
+  identifyThread,
+  isMetric,
+  knownAppliances,
+  type Measure,
+  readLengthIn,
+  readThreadsPerIn,
+  type ThreadReading,
+} from '../../../core/index.ts';
+import { AnswerBar } from '../../ui/AnswerBar.tsx';
+import { Choices } from '../../ui/Choices.tsx';
+import { endWanted } from '../../ui/end-wanted.ts';
+import { Select } from '../../ui/Select.tsx';
+import { useAddress } from '../../ui/use-address.ts';
+import { answerOf, Candidates } from './Candidates.tsx';
+import { HowTo, howTo } from './HowTo.tsx';
+import { LifeSize } from './LifeSize.tsx';
+
+interface Typed {
+  gender: 'm' | 'f';
+  diameter: string;
+  by: 'caliper' | 'ruler';
+  pitch: string;
+  pitchBy: 'count' | 'gauge';
+  tapered: 'yes' | 'no' | 'unsure';
+  flank: '55' | '60' | 'unsure';
+  seat: 'flat' | 'cone' | 'flare' | 'none' | 'unsure';
+  seenOn: string;
+}
+
+const NOTHING: Typed = {
+  gender: 'm',
+  diameter: '',
+  by: 'caliper',
+  pitch: '',
+  pitchBy: 'count',
+  tapered: 'unsure',
+  flank: 'unsure',
+  seat: 'unsure',
+  seenOn: '',
+};
+
+/** A hand's errors, one sigma. */
+const SIGMA = { caliper: 0.005, ruler: 0.02, count: 1, gauge: 0.3 };
+
+function readingOf(t: Typed): ThreadReading {
+  const diameterIn = t.diameter.trim() === '' ? undefined : (readLengthIn(t.diameter) ?? Number.NaN);
+  const threadsPerIn = t.pitch.trim() === '' ? undefined : (readThreadsPerIn(t.pitch) ?? Number.NaN);
+  return {
+    gender: t.gender,
+    ...(diameterIn === undefined ? {} : { diameterIn, diameterSigmaIn: SIGMA[t.by] }),
+    ...(threadsPerIn === undefined ? {} : { threadsPerIn, threadsSigma: SIGMA[t.pitchBy] }),
+    tapered: t.tapered,
+    ...(t.flank === 'unsure' ? {} : { flankDeg: t.flank === '55' ? 55 : 60 }),
+    seat: t.seat,
+    ...(t.seenOn === '' ? {} : { seenOn: t.seenOn }),
+  };
+}
+
+const MEASURE_NAMES: Record<Measure, string> = {
+  diameter: 'the diameter',
+  pitch: 'the pitch, with a gauge',
+  taper: 'whether it tapers',
+  flank: 'the flanks',
+  seat: 'the seat',
+};
+
+/** A metric reading said in inches, for it is what the tables are in. */
+function inInches(text: string): string {
+  const inches = isMetric(text) ? readLengthIn(text) : null;
+  return inches === null ? '' : `${inches.toFixed(3)} in`;
+}
+
+/** What thread is it: readings on one side, candidates narrowing on the other. */
+export default function Gauge({ appliances, address }: { appliances: { id: string; name: string }[]; address: Record<string, string> }) {
+  const wanted = endWanted(new URLSearchParams(useAddress(address)));
+  const [typed, setTyped] = useState(NOTHING);
+  const set = (change: Partial<Typed>) => setTyped((t) => ({ ...t, ...change }));
+  const result = useMemo((): Identification | string => {
+    try {
+      return identifyThread(readingOf(typed));
+    } catch (error) {
+      if (error instanceof InputError) return error.message;
+      throw error;
+    }
+  }, [typed]);
+  const nothingRead = typed.diameter.trim() === '' && typed.pitch.trim() === '';
+  const known = appliances.filter((a) => knownAppliances.includes(a.id));
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[25rem_minmax(0,1fr)]">
+      <section className="grid content-start gap-3" aria-label="Readings">
+        <h1>Thread gauge</h1>
+        <p className="caution">Water only. Gas connectors share flare and pipe threads: if it may be gas, stop and call a licensed gas fitter.</p>
+        <Choices
+          legend="Which is it"
+          options={[
+            ['m', 'male: outside'],
+            ['f', 'female: inside'],
+          ]}
+          value={typed.gender}
+          onChange={(gender) => set({ gender })}
+        />
+        <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
+          <label className="grid gap-1">
+            <span className="label">Diameter at the crests, in</span>
+            <span className="relative">
+              <input
+                className="field"
+                maxLength={20}
+                value={typed.diameter}
+                placeholder="0.820, 13/16, 20.9 mm"
+                onChange={(e) => set({ diameter: e.target.value })}
+              />
+              <span className="pointer-events-none absolute top-3 right-2 bg-sheet text-soft">{inInches(typed.diameter)}</span>
+            </span>
+          </label>
+          <Select
+            label="by"
+            value={typed.by}
+            options={[
+              ['caliper', 'caliper'],
+              ['ruler', 'ruler or card'],
+            ]}
+            onChange={(by) => set({ by: by as Typed['by'] })}
+          />
+        </div>
+        <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
+          <label className="grid gap-1">
+            <span className="label">Threads per inch</span>
+            <input
+              className="field"
+              maxLength={20}
+              value={typed.pitch}
+              placeholder="14, or 1.5 mm"
+              onChange={(e) => set({ pitch: e.target.value })}
+            />
+          </label>
+          <Select
+            label="by"
+            value={typed.pitchBy}
+            options={[
+              ['count', 'count'],
+              ['gauge', 'gauge or comb'],
+            ]}
+            onChange={(by) => set({ pitchBy: by as Typed['pitchBy'] })}
+          />
+        </div>
+        <Choices
+          legend="Does it taper"
+          options={[
+            ['yes', 'yes'],
+            ['no', 'no'],
+            ['unsure', 'not sure'],
+          ]}
+          value={typed.tapered}
+          onChange={(tapered) => set({ tapered })}
+        />
+        <Choices
+          legend="Flanks"
+          options={[
+            ['60', '60°'],
+            ['55', '55°'],
+            ['unsure', 'not sure'],
+          ]}
+          value={typed.flank}
+          onChange={(flank) => set({ flank })}
+        />
+        <Choices
+          legend="Seat"
+          options={[
+            ['flat', 'flat'],
+            ['cone', 'cone'],
+            ['flare', 'flare'],
+            ['none', 'none'],
+            ['unsure', 'not sure'],
+          ]}
+          value={typed.seat}
+          onChange={(seat) => set({ seat })}
+        />
+        <Select
+          label="Seen on"
+          value={typed.seenOn}
+          options={[['', 'anything'], ...known.map((a) => [a.id, a.name] as [string, string])]}
+          onChange={(seenOn) => set({ seenOn })}
+        />
+        <button type="button" className="key justify-self-start" onClick={() => setTyped(NOTHING)}>
+          Begin again
+        </button>
+        <AnswerBar to="answer">
+          {typeof result === 'string' ? 'A reading will not do: see why' : answerOf(result, typed.gender, nothingRead)}
+        </AnswerBar>
+      </section>
+      <section id="answer" aria-label="Answer" aria-live="polite">
+        {typeof result === 'string' ? (
+          <p className="caution text-lg">{result}</p>
+        ) : (
+          <>
+            <Candidates result={result} gender={typed.gender} wanted={wanted} nothingRead={nothingRead} />
+            {result.next && (
+              <div className="mt-4 grid items-center gap-4 border border-ink bg-sheet px-4 py-2 md:grid-cols-[11rem_1fr]">
+                <HowTo measure={result.next.measure} />
+                <div>
+                  <h2>Measure next: {MEASURE_NAMES[result.next.measure]}</h2>
+                  <p className="text-lg">{howTo(result.next.measure)}.</p>
+                  <p className="text-soft">Expected to tell {result.next.gainBits.toFixed(2)} bits: the most of what is left.</p>
+                </div>
+              </div>
+            )}
+            <LifeSize codes={result.answer.slice(0, 6).map((t) => `${t}-${typed.gender}`)} />
+          </>
+        )}
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,140 @@
+import { useEffect, useState } from 'react';
+import { callbackRate } from '../../../core/index.ts';
+import type { LedgerPage, LedgerQuery } from '../../../store/queries/ledger.ts';
+import { Select } from '../../ui/Select.tsx';
+import { money } from '../../ui/words.ts';
+
+interface Props {
+  initial: LedgerPage;
+  query: LedgerQuery;
+  appliances: { id: string; name: string }[];
+  /** Kinds of seal, by id and in a word or two. */
+  seals: [string, string][];
+}
+
+const PAGE = 40;
+
+const addressOf = (q: LedgerQuery) =>
+  new URLSearchParams(
+    Object.entries(q).flatMap(([k, v]) => (v === undefined || v === '' || v === 'any' || v === 0 ? [] : [[k, String(v)]])),
+  ).toString();
+
+/** Past connections: filter and search as you type. */
+export default function Ledger({ initial, query: first, appliances, seals }: Props) {
+  const [query, setQuery] = useState(first);
+  const [page, setPage] = useState(initial);
+  const [lost, setLost] = useState(false);
+  const address = addressOf(query);
+  const [shown, setShown] = useState(address);
+  useEffect(() => {
+    if (address === shown) return;
+    const abort = new AbortController();
+    const timer = setTimeout(async () => {
+      try {
+        const response = await fetch(`/api/v1/ledger?${address}`, { signal: abort.signal });
+        if (!response.ok) throw new Error(response.statusText);
+        setPage((await response.json()) as LedgerPage);
+        setShown(address);
+        setLost(false);
+        history.replaceState(null, '', address ? `?${address}` : location.pathname);
+      } catch {
+        if (!abort.signal.aborted) setLost(true);
+      }
+    }, 150);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [address, shown]);
+  const set = (change: Partial<LedgerQuery>) => setQuery((q) => ({ ...q, offset: 0, ...change }));
+  const rate = callbackRate({ joints: page.joints, callbacks: Math.min(page.joints, page.callbacks) });
+  const offset = query.offset ?? 0;
+  return (
+    <div>
+      <div className="grid items-end gap-3 md:grid-cols-[2fr_1fr_1fr_1fr_auto]">
+        <label className="grid gap-1">
+          <span className="label">Search place, run, part or end</span>
+          <input className="field" value={query.q ?? ''} maxLength={200} onChange={(e) => set({ q: e.target.value })} />
+        </label>
+        <Select
+          label="Appliance"
+          value={query.appliance ?? ''}
+          onChange={(appliance) => set({ appliance })}
+          options={[['', 'any'], ...appliances.map((a) => [a.id, a.name] as [string, string])]}
+        />
+        <Select label="Seal" value={query.seal ?? ''} onChange={(seal) => set({ seal })} options={[['', 'any'], ...seals]} />
+        <Select
+          label="Callbacks"
+          value={query.callbacks ?? 'any'}
+          onChange={(callbacks) => set({ callbacks: callbacks as LedgerQuery['callbacks'] })}
+          options={[
+            ['any', 'any'],
+            ['only', 'with callbacks'],
+            ['none', 'without'],
+          ]}
+        />
+        <a className="key" href={`/api/v1/ledger.csv?${address}`}>
+          CSV
+        </a>
+      </div>
+      <p className="my-3 text-lg" aria-live="polite">
+        {lost ? 'The server does not answer; these are the last rows it gave.' : `${page.total} connections, ${page.joints} joints. `}
+        {!lost &&
+          page.joints > 0 &&
+          `Callbacks: ${page.callbacks}, that is ${(rate.mean * 1000).toFixed(0)} in 1,000 joints (95 %: ${(rate.low * 1000).toFixed(0)} to ${(rate.high * 1000).toFixed(0)}).`}
+      </p>
+      <section className="scroll" tabIndex={0} aria-label="Connections">
+        <table className="w-full">
+          <thead>
+            <tr>
+              <th>Day</th>
+              <th>Run</th>
+              <th>Ends</th>
+              <th>Parts</th>
+              <th>Joints</th>
+              <th>Price</th>
+              <th>Callbacks</th>
+            </tr>
+          </thead>
+          <tbody>
+            {page.rows.map((r) => (
+              <tr key={r.visitId + r.runId} className="border-t border-rule align-top">
+                <td className="py-2 pr-3 whitespace-nowrap">{r.onDate}</td>
+                <td className="pr-3">
+                  <a className="inline-flex min-h-8 items-center font-bold" href={`/ledger/${r.visitId}/${r.runId}`}>
+                    {r.run}
+                  </a>
+                  <div className="text-sm text-soft">{r.place}</div>
+                </td>
+                <td className="code pr-3 whitespace-nowrap">
+                  {r.from}
+                  <br />→ {r.to}
+                </td>
+                <td className="pr-3 text-sm">{r.parts}</td>
+                <td className="pr-3 text-right">{r.joints}</td>
+                <td className="pr-3 text-right">{money(r.priceCents)}</td>
+                <td>
+                  {r.callbacks > 0 ? <b>▲ {r.callbacks}</b> : 'none'}
+                  {r.exceptions > 0 && <div className="text-sm">{r.exceptions} with a reason</div>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </section>
+      {page.total === 0 && <p className="py-4">Nothing fits. Clear a filter, or search for fewer words.</p>}
+      <div className="mt-3 flex gap-3">
+        {offset > 0 && (
+          <button type="button" className="key" onClick={() => setQuery((q) => ({ ...q, offset: Math.max(0, offset - PAGE) }))}>
+            Newer
+          </button>
+        )}
+        {offset + PAGE < page.total && (
+          <button type="button" className="key" onClick={() => setQuery((q) => ({ ...q, offset: offset + PAGE }))}>
+            Older
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,34 @@
+import { useState } from 'react';
+import type { RunRow } from '../../../record/visit/sheet.ts';
+import type { Write } from '../../ui/use-visit.ts';
+
+/** Takes a run off the visit's list, or puts it back; what is recorded on it stays. */
+export function OffList({ run, off, write }: { run: RunRow; off: string | null; write: Write }) {
+  const [reason, setReason] = useState('');
+  if (off !== null) {
+    return (
+      <p className="caution mt-3">
+        Off the list: {off}{' '}
+        <button type="button" className="key" onClick={() => write('listed', run.id, { on: true, reason: 'put back' })}>
+          Put it back
+        </button>
+      </p>
+    );
+  }
+  return (
+    <div className="mt-3 grid max-w-140 gap-2">
+      <label className="grid gap-1">
+        <span className="label">Why it goes off the list. What is recorded on it stays.</span>
+        <input className="field" maxLength={500} value={reason} onChange={(e) => setReason(e.target.value)} />
+      </label>
+      <button
+        type="button"
+        className="key justify-self-start"
+        disabled={reason.trim() === ''}
+        onClick={() => write('listed', run.id, { on: false, reason: reason.trim() })}
+      >
+        Take it off the list
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,294 @@
+import { useEffect, useState } from 'react';
+import {
+  dripRate,
+  FIRST_DROP_DELAY_MIN,
+  type Finding,
+  FLOOR_ML_PER_DAY,
+  METHODS,
+  type Method,
+  pooledBound,
+  ROUNDS,
+  type Round,
+  waitFor,
+} from '../../../core/index.ts';
+import { type EntryOf, openLooks } from '../../../record/index.ts';
+import { Choices } from '../../ui/Choices.tsx';
+import { clock, mlPerDay } from '../../ui/words.ts';
+import { RemedyBox } from './RemedyBox.tsx';
+import type { StageProps } from './stage-props.ts';
+import type { Target } from './target.ts';
+
+const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
+  { finding: 'dry', label: 'Dry', keys: ['1', 'd'] },
+  { finding: 'damp', label: 'Damp', keys: ['2', 'w'] },
+  { finding: 'drip', label: 'Drip', keys: ['3', 'p'] },
+  { finding: 'running', label: 'Running', keys: ['4', 'r'] },
+];
+
+/** When this page began each look by its own stopwatch, ms; a reload loses it and the device's clock stands in. */
+const begunAt = new Map<string, number>();
+
+export function ProveStage(props: StageProps) {
+  const { run, state, write, entries, go } = props;
+  const targets: Target[] = [
+    ...state.joints.map((j) => ({ ...j, what: `${j.a} · ${j.b}`, target: { jointId: j.id } })),
+    ...state.checkPoints.map((c) => ({ ...c, what: 'of the stop', seal: null, target: { checkPointId: c.id } })),
+  ];
+  const rounds: Round[] = state.signedOff ? [...state.rounds, 'next-day'] : state.rounds;
+  const due = rounds.find((r) => targetsOf(targets, r).some((t) => t.byRound[r]?.state !== 'dry')) ?? rounds.at(-1)!;
+  const open = openLooks(entries, run.id);
+  const [chosenRound, setRound] = useState<Round | null>(null);
+  const [method, setMethod] = useState<Method>('tissue');
+  const round = open[0]?.body.round ?? chosenRound ?? due;
+  const unmade = state.joints.filter((j) => !j.made);
+  const trouble = targets.filter((t) => t.finding !== null);
+  const begin = () => {
+    for (const t of targetsOf(targets, round).filter((x) => x.finding === null)) {
+      const id = write('look-begun', run.id, { round, method }, t.target);
+      begunAt.set(id, performance.now());
+    }
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key !== 'b' || event.ctrlKey || event.metaKey || event.altKey || open.length > 0) return;
+      if (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)) return;
+      begin();
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  });
+  if (!state.accepted || unmade.length > 0) {
+    return (
+      <p>
+        {state.accepted ? `${unmade.map((j) => j.label).join(', ')} not made yet.` : 'There is nothing to prove yet.'}{' '}
+        <button type="button" className="cursor-pointer underline" onClick={() => go('make')}>
+          Go to the work card
+        </button>
+      </p>
+    );
+  }
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
+      <section>
+        {trouble.map((t) => (
+          <RemedyBox key={t.id} trouble={t} {...props} />
+        ))}
+        <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} />
+        {state.stage === 'log' && (
+          <p className="mt-4 text-lg">
+            Every joint and the stem are proven.{' '}
+            <button type="button" className="key key-main" onClick={() => go('log')}>
+              On to Log
+            </button>
+          </p>
+        )}
+      </section>
+      <section aria-label="The look" className="grid content-start gap-3">
+        {open.length === 0 ? (
+          <div className="grid gap-3 border border-ink bg-sheet p-4">
+            <h2>{ROUNDS.find((r) => r.id === round)?.name}</h2>
+            <p>{ROUNDS.find((r) => r.id === round)?.what}</p>
+            <label className="grid gap-1">
+              <span className="label">Round</span>
+              <select className="field" value={round} onChange={(e) => setRound(e.target.value as Round)}>
+                {rounds.map((r) => (
+                  <option key={r} value={r}>
+                    {ROUNDS.find((x) => x.id === r)?.name}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <Choices
+              legend="How"
+              options={[
+                ['tissue', METHODS.tissue.name],
+                ['eye', METHODS.eye.name],
+              ]}
+              value={method}
+              onChange={setMethod}
+            />
+            <button type="button" className="key key-main" onClick={begin}>
+              Begin the look <kbd>b</kbd>
+            </button>
+          </div>
+        ) : (
+          <Looking open={open} targets={targets} goal={state.targetMlPerDay} {...props} />
+        )}
+        <p className="text-soft">"It works" is never "it is dry": a filled tank proves nothing about a joint. Bounds are guides.</p>
+      </section>
+    </div>
+  );
+}
+
+function targetsOf(targets: Target[], round: Round): Target[] {
+  return round === 'put-back' ? targets.filter((t) => t.seal !== null) : targets;
+}
+
+function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; goal: number }) {
+  return (
+    <section className="scroll" tabIndex={0} aria-label="Rounds by joint">
+      <table className="w-full">
+        <thead>
+          <tr className="align-bottom">
+            <th>Joint</th>
+            {rounds.map((r) => (
+              <th key={r}>{ROUNDS.find((x) => x.id === r)?.name}</th>
+            ))}
+            <th>Still possible</th>
+          </tr>
+        </thead>
+        <tbody>
+          {targets.map((t) => (
+            <tr key={t.id} className="border-t border-rule align-top">
+              <td className="py-2 pr-4">
+                <b className="font-head text-xl">{t.label}</b> <span className="block text-sm text-soft">{t.what}</span>
+              </td>
+              {rounds.map((r) => {
+                const mark = t.byRound[r];
+                return (
+                  <td key={r} className="py-2 pr-4">
+                    {!mark ? (
+                      <span className="text-soft">–</span>
+                    ) : mark.state === 'dry' ? (
+                      <span className="whitespace-nowrap">dry {clock(mark.minutes * 60)}</span>
+                    ) : (
+                      <b>▲ {mark.state}</b>
+                    )}
+                  </td>
+                );
+              })}
+              <td className="py-2">
+                {t.mlPerDay === null ? (
+                  <span className="text-soft">nothing proven yet</span>
+                ) : (
+                  <span className="whitespace-nowrap">≤ {mlPerDay(t.mlPerDay)} mL a day</span>
+                )}
+                {t.proven && <b className="block">✓ proven</b>}
+                {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** The running clock. It leads with what is still needed, and never flatters. */
+function Looking({ open, targets, goal, run, write }: StageProps & { open: EntryOf<'look-begun'>[]; targets: Target[]; goal: number }) {
+  const [, tick] = useState(0);
+  const [picked, setPicked] = useState<string>('all');
+  const [drops, setDrops] = useState('');
+  useEffect(() => {
+    const timer = setInterval(() => tick((n) => n + 1), 1000);
+    return () => clearInterval(timer);
+  }, []);
+  const first = open[0]!;
+  const elapsedS = elapsedOf(first);
+  const { round, method } = first.body;
+  const { dropMl } = METHODS[method];
+  const pressure = ROUNDS.find((r) => r.id === round)?.pressure ?? false;
+  const wait = waitFor({ targetMlPerDay: goal, dropMl, delayMin: FIRST_DROP_DELAY_MIN });
+  const bound = pooledBound({
+    looks: [{ waitMin: elapsedS / 60, dropMl }],
+    delayMin: FIRST_DROP_DELAY_MIN,
+    floorMlPerDay: FLOOR_ML_PER_DAY,
+  }).mlPerDay;
+  const leftS = wait.minutes * 60 - elapsedS;
+  const looking = open.filter((l) => picked === 'all' || (l.jointId ?? l.checkPointId) === picked);
+  const end = (finding: Finding) => {
+    const counted = finding === 'drip' && /^\d+$/.test(drops) ? Number(drops) : null;
+    for (const look of looking) {
+      write(
+        'look-ended',
+        run.id,
+        { begunId: look.id, finding, drops: counted, elapsedS: Math.round(elapsedOf(look)) },
+        look.jointId ? { jointId: look.jointId } : { checkPointId: look.checkPointId ?? undefined },
+      );
+    }
+    setPicked('all');
+    setDrops('');
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey) return;
+      if (event.target instanceof HTMLElement && /^(TEXTAREA|SELECT)$/.test(event.target.tagName)) return;
+      if (event.target instanceof HTMLInputElement && event.target.type !== 'radio') return;
+      const found = FINDINGS.find((f) => f.keys.includes(event.key));
+      if (found) end(found.finding);
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  });
+  const rate = /^\d+$/.test(drops) && elapsedS > 0 ? dripRate({ drops: Number(drops), minutes: elapsedS / 60 }) : null;
+  return (
+    <div className="grid gap-3 border-2 border-ink bg-sheet p-4">
+      <p className="label">
+        {ROUNDS.find((r) => r.id === round)?.name}, {METHODS[method].name}
+      </p>
+      {pressure ? (
+        <p className="font-head text-4xl font-semibold" role="timer">
+          {leftS > 0 ? `${clock(leftS)} more` : `${clock(elapsedS)} watched`}
+        </p>
+      ) : (
+        <p className="font-head text-4xl font-semibold" role="timer">
+          {clock(elapsedS)}
+        </p>
+      )}
+      <p className="text-lg">
+        {!pressure
+          ? 'No pressure yet: this round finds, it does not bound a leak.'
+          : leftS > 0
+            ? `for ${goal} mL a day. So far: ${bound === null ? 'nothing proven yet' : `dry would prove under ${mlPerDay(bound)} mL a day`}.`
+            : `Dry proves under ${mlPerDay(bound ?? goal)} mL a day: enough.`}
+      </p>
+      <label className="grid gap-1">
+        <span className="label">What you see, at</span>
+        <select className="field" value={picked} onChange={(e) => setPicked(e.target.value)}>
+          <option value="all">all of them</option>
+          {open.map((l) => {
+            const t = targets.find((x) => x.id === (l.jointId ?? l.checkPointId));
+            return t ? (
+              <option key={t.id} value={t.id}>
+                {t.label} {t.what}
+              </option>
+            ) : null;
+          })}
+        </select>
+      </label>
+      <div className="grid grid-cols-2 gap-2">
+        {FINDINGS.map((f) => (
+          <button
+            key={f.finding}
+            type="button"
+            className={`key ${f.finding === 'dry' ? 'key-main' : f.finding === 'running' ? 'key-alarm' : ''}`}
+            disabled={picked === 'all' && f.finding !== 'dry' && open.length > 1}
+            onClick={() => end(f.finding)}
+          >
+            {f.label} <kbd>{f.keys[0]}</kbd>
+          </button>
+        ))}
+      </div>
+      {picked === 'all' && open.length > 1 && <p className="text-soft">Not dry? Say at which joint first.</p>}
+      <button type="button" className="min-h-10 cursor-pointer text-left underline" onClick={() => end('normal')}>
+        Normal discharge: a frost-free hydrant draining, a vacuum breaker spitting
+      </button>
+      <label className="grid gap-1">
+        <span className="label">Drops counted, for a drip</span>
+        <input className="field max-w-32" inputMode="numeric" value={drops} onChange={(e) => setDrops(e.target.value)} />
+      </label>
+      {rate && (
+        <p>
+          {rate.perMin[0].toFixed(1)} to {rate.perMin[2].toFixed(1)} drops a minute; {mlPerDay(rate.mlPerDay[0])} to {mlPerDay(rate.mlPerDay[2])} mL a
+          day
+        </p>
+      )}
+    </div>
+  );
+}
+
+function elapsedOf(look: EntryOf<'look-begun'>): number {
+  const began = begunAt.get(look.id);
+  const byClock = (Date.now() - Date.parse(look.seenAt)) / 1000;
+  return Math.max(0, began === undefined ? byClock : Math.min(byClock, (performance.now() - began) / 1000));
+}

@@ -1,0 +1,73 @@
+import { useState } from 'react';
+import { remedy, turns24, writeTurns } from '../../../core/index.ts';
+import { Reasons } from '../../ui/Reasons.tsx';
+import type { StageProps } from './stage-props.ts';
+import type { Target } from './target.ts';
+
+/** What to do about a joint that is not dry, and what it sends back through the rounds. */
+export function RemedyBox({ trouble, run, state, write }: StageProps & { trouble: Target }) {
+  const joint = state.joints.find((j) => j.id === trouble.id);
+  const finding = trouble.finding!;
+  const others = state.joints.filter((j) => j.id !== trouble.id);
+  const [moved, setMoved] = useState<string[]>([]);
+  if (finding === 'running') return null;
+  const advice = joint ? remedy({ seal: joint.seal, turnsSoFar: joint.turns24 / 24, finding, nudges: joint.nudges }) : null;
+  const doIt = (action: 'nudge' | 'open-and-look' | 'remake', turns: number) =>
+    write('remedied', run.id, { action, turns24: turns, movedJointIds: moved }, trouble.target);
+  return (
+    <section className="mb-4 border-2 border-ink bg-sheet p-4" aria-label={`Remedy for ${trouble.label}`}>
+      <h2>
+        ▲ {trouble.label} {finding}
+      </h2>
+      {joint && (
+        <p className="text-soft">
+          {joint.budget ? `${writeTurns(joint.turns24)} so far, ${writeTurns(joint.budget.most24)} at most` : 'not a screwed joint'}
+        </p>
+      )}
+      {advice ? (
+        <p className="mt-1 text-lg">{advice.because[0]?.text}</p>
+      ) : (
+        <p className="mt-1 text-lg">A stem that weeps: nip its packing nut by an eighth, or plan a new stop.</p>
+      )}
+      {advice && <Reasons because={advice.because} label="Where this comes from" />}
+      <fieldset className="mt-2 flex flex-wrap gap-x-4">
+        <legend className="label">What moved with it goes through the rounds again</legend>
+        {others.map((j) => (
+          <label key={j.id} className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-5"
+              checked={moved.includes(j.id)}
+              onChange={(e) => setMoved(e.target.checked ? [...moved, j.id] : moved.filter((m) => m !== j.id))}
+            />{' '}
+            {j.label}
+          </label>
+        ))}
+      </fieldset>
+      <div className="mt-2 flex flex-wrap gap-3">
+        {advice?.action === 'nudge' && (
+          <button type="button" className="key key-main" onClick={() => doIt('nudge', turns24(advice.turns ?? 0))}>
+            Nudged {writeTurns(turns24(advice.turns ?? 0))}
+          </button>
+        )}
+        {advice?.action !== 'nudge' && joint && (
+          <button
+            type="button"
+            className="key key-main"
+            onClick={() => {
+              doIt('remake', 0);
+              write('joint-made', run.id, { turns24: joint.budget?.default24 ?? 0 }, { jointId: joint.id });
+            }}
+          >
+            Opened, put right, remade{joint.budget ? `, ${writeTurns(joint.budget.default24)}` : ''}
+          </button>
+        )}
+        {!joint && (
+          <button type="button" className="key key-main" onClick={() => doIt('nudge', 3)}>
+            Packing nut nipped 1/8 turn
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+import { type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
+import type { ReadRun } from '../../../record/visit/sheet.ts';
+
+export function isDone(stage: Stage, state: RunState): boolean {
+  return state.stage === null || STAGES.indexOf(stage) < STAGES.indexOf(state.stage);
+}
+
+/** A run in the visit's list: its name, where it stands, a pip for each stage. */
+export function RunButton({ name, read, current, onChoose }: { name: string; read: ReadRun | undefined; current: boolean; onChoose: () => void }) {
+  const state = read?.state;
+  const finding = state && [...state.joints, ...state.checkPoints].find((t) => t.finding);
+  return (
+    <button
+      type="button"
+      onClick={onChoose}
+      ref={current ? showInRow : undefined}
+      aria-current={current ? 'true' : undefined}
+      className={`block min-h-12 w-full min-w-40 cursor-pointer border-t border-rule px-4 py-1.5 text-left lg:min-h-16 lg:py-2 ${current ? 'border-l-6 border-l-brass-deep bg-sheet' : ''}`}
+    >
+      <span className="font-head text-xl font-semibold">{name}</span>
+      <span className={`block ${finding ? 'font-bold' : 'text-soft'}`}>{read ? wordOf(read) : ''}</span>
+      <span className="mt-1 grid grid-cols-6 gap-1" aria-hidden="true">
+        {STAGES.map((s) => (
+          <span key={s} className={`h-1.5 ${state && isDone(s, state) ? 'bg-ink' : state?.stage === s ? 'bg-brass' : 'bg-faint'}`} />
+        ))}
+      </span>
+    </button>
+  );
+}
+
+function wordOf({ state }: ReadRun): string {
+  if (!state) return '▲ cannot be read';
+  const finding = [...state.joints, ...state.checkPoints].find((t) => t.finding);
+  if (finding) return `▲ ${finding.label} ${finding.finding}`;
+  if (state.offList !== null) return 'off the list';
+  return state.stage === null ? 'signed off' : `to ${STAGE_NAMES[state.stage].toLowerCase()}`;
+}
+
+/** On a phone the runs stand in a row that scrolls: the present one is brought into it. */
+function showInRow(button: HTMLButtonElement | null): void {
+  const row = button?.parentElement;
+  if (row) row.scrollLeft = button.offsetLeft - row.offsetLeft - (row.clientWidth - button.clientWidth) / 2;
+}

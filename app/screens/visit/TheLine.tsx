@@ -1,0 +1,31 @@
+import { partsAsAccepted, type RunState } from '../../../record/index.ts';
+import type { RunRow } from '../../../record/visit/sheet.ts';
+import type { JointMark } from '../../ui/Balloon.tsx';
+import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { Line } from '../../ui/Line.tsx';
+
+/** The run's line, as its chain was accepted; the two ends while there is none. */
+export function TheLine({ run, state, catalogue, ringed }: { run: RunRow; state: RunState; catalogue: ClientCatalogue; ringed: number | null }) {
+  const { accepted } = state;
+  const marks: JointMark[] | undefined =
+    accepted === null
+      ? undefined
+      : state.joints.map((j) => ({
+          n: j.n,
+          state: j.proven ? 'proven' : j.made ? 'made' : 'not made',
+          finding: j.finding,
+          note: j.finding ?? '',
+        }));
+  const [from, to] = accepted ? [accepted.from, accepted.to] : [state.from?.end ?? null, state.to?.end ?? null];
+  const said = marks ? `The line of ${run.name}: ${marks.map((m) => `J${m.n} ${m.finding ?? m.state}`).join(', ')}` : `The two ends of ${run.name}`;
+  const parts = accepted ? partsAsAccepted(accepted, catalogue.parts) : [];
+  return (
+    <div className="border-ink bg-sheet max-lg:sticky max-lg:top-0 max-lg:self-start max-lg:py-2 lg:border-b lg:px-2 lg:pt-2">
+      {(from ?? to) ? (
+        <Line {...{ from, to, ringed, marks, parts }} chain={accepted?.chain ?? null} water={run.water} title={said} />
+      ) : (
+        <p className="px-2 py-3 text-soft lg:px-4">Neither end is looked at yet: the line is drawn here as it becomes known.</p>
+      )}
+    </div>
+  );
+}

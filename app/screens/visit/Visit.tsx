@@ -1,0 +1,239 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { type FreeOutlet, outletsFor, type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
+import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
+import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
+import { endBrought } from '../../ui/end-wanted.ts';
+import { useVisit, type VisitRecord, type Write } from '../../ui/use-visit.ts';
+import { OffList } from './OffList.tsx';
+import { PANELS } from './panels.tsx';
+import { isDone, RunButton } from './RunButton.tsx';
+import { RunningLeak } from './RunningLeak.tsx';
+import { TheLine } from './TheLine.tsx';
+import { useReads } from './use-reads.ts';
+
+interface Props {
+  /** null on a page that was kept for use without a connection: the visit is the address's. */
+  initial: VisitSheet | null;
+  run: string | null;
+  stage: string | null;
+}
+
+/** What the address asks for. */
+interface Asked {
+  id: string;
+  run: string | null;
+  stage: string | null;
+  /** An end found by its drawing or with the gauge, for the run. */
+  brought: ReturnType<typeof endBrought>;
+}
+
+export default function Visit({ initial, run, stage }: Props) {
+  const [asked, setAsked] = useState<Asked | null>(initial && { id: initial.visit.id, run, stage, brought: null });
+  useEffect(() => setAsked(askedHere()), []);
+  const record = useVisit(asked?.id ?? null, initial);
+  if (asked && record.sheet) return <OpenVisit key={asked.id} {...{ asked, record }} sheet={record.sheet} />;
+  if (!record.isRead) return <p className="p-5">Reading what this device holds ...</p>;
+  return (
+    <div className="p-5">
+      <h1>Not on this device</h1>
+      <p className="mt-3">
+        This device carries the visits of the next 14 days and those that were opened on it. This one wants the connection.{' '}
+        <a href="/">Go to the day sheet.</a>
+      </p>
+    </div>
+  );
+}
+
+function askedHere(): Asked {
+  const params = new URLSearchParams(location.search);
+  // An end is noted only when one of our own pages brings it: a link from elsewhere writes nothing.
+  const isOurs = document.referrer.startsWith(`${location.origin}/`);
+  const id = /^\/visits\/([0-9a-f-]{36})/.exec(location.pathname)?.[1] ?? '';
+  return { id, run: params.get('run'), stage: params.get('stage'), brought: isOurs ? endBrought(params) : null };
+}
+
+function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSheet; asked: Asked; record: VisitRecord }) {
+  const catalogue = useCatalogue();
+  const [runId, setRunId] = useState(asked.run && sheet.runs.some((r) => r.id === asked.run) ? asked.run : (sheet.runs[0]?.id ?? null));
+  const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(asked.stage as Stage) ? (asked.stage as Stage) : null);
+  const [alarm, setAlarm] = useState(false);
+  const names = useMemo(() => namesOf(catalogue), [catalogue]);
+  // Until the store is read nobody presses on what the server alone knows.
+  const reads = useReads(sheet, isRead ? catalogue : null);
+  const run = sheet.runs.find((r) => r.id === runId) ?? sheet.runs[0];
+  const read = run && reads?.get(run.id);
+  const state = read?.state;
+  const stage = chosen ?? state?.stage ?? 'log';
+
+  // A run opens at the stage it has come to and stays there until the user goes on: nothing moves under a thumb.
+  const opensAt = state ? (state.stage ?? 'log') : null;
+  useEffect(() => {
+    if (chosen === null && opensAt !== null) setChosen(opensAt);
+  }, [chosen, opensAt]);
+  useStageKeys(setChosen);
+  useBrought(asked, runId, write);
+
+  if (!run) return <p className="p-5">This visit has no runs.</p>;
+  const choose = (id: string) => {
+    setRunId(id);
+    setChosen(null);
+    history.replaceState(null, '', `?run=${id}`);
+  };
+  const { visit } = sheet;
+  const raise = () => {
+    setAlarm(true);
+    window.scrollTo({ top: 0 });
+  };
+  const Panel = PANELS[stage];
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[15rem_minmax(0,1fr)]">
+      <aside aria-label="Visit" className="min-w-0 border-b border-ink lg:border-r lg:border-b-0">
+        <div className="px-4 pt-2 pb-1 max-lg:flex max-lg:flex-wrap max-lg:items-baseline max-lg:gap-x-3 lg:pt-3 lg:pb-2">
+          <h1 className="text-2xl">{visit.title}</h1>
+          <p className="text-soft">
+            {visit.premises.name} · {visit.onDate} {visit.startsAt}
+          </p>
+        </div>
+        <nav aria-label="Runs" className="flex overflow-x-auto lg:block">
+          {sheet.runs.map((r) => (
+            <RunButton key={r.id} name={r.name} read={reads?.get(r.id)} current={r.id === run.id} onChoose={() => choose(r.id)} />
+          ))}
+        </nav>
+        <div className="grid gap-2 px-4 max-lg:hidden lg:py-3">
+          <button type="button" className="key key-alarm" onClick={raise}>
+            Running? Water off now
+          </button>
+          <a className="inline-flex min-h-8 items-center" href={`/api/v1/visits/${visit.id}/file`}>
+            Export this visit
+          </a>
+        </div>
+      </aside>
+      <div className="min-w-0">
+        <StageTabs stage={stage} state={state ?? null} onChoose={setChosen} />
+        {!catalogue || !read ? (
+          <p className="p-5">Reading the parts ...</p>
+        ) : !state ? (
+          <Unreadable read={read} write={write} />
+        ) : (
+          <>
+            <RunningLeak run={run} state={state} write={write} open={alarm} onClose={() => setAlarm(false)} />
+            <div className="grid grid-cols-[6.25rem_minmax(0,1fr)] lg:block">
+              <TheLine run={run} state={state} catalogue={catalogue} ringed={jointUnderWork(state, stage)} />
+              <div
+                id="panel"
+                role="tabpanel"
+                aria-labelledby={`tab-${stage}`}
+                className="border-ink p-3 max-lg:border-l max-lg:border-rule md:px-6 lg:py-4"
+              >
+                {state.offList !== null && <OffList run={run} off={state.offList} write={write} />}
+                <Panel
+                  key={`${run.id} ${stage}`}
+                  run={run}
+                  context={contextOf(run, catalogue)}
+                  state={state}
+                  catalogue={catalogue}
+                  names={names}
+                  write={write}
+                  visitId={visit.id}
+                  timeZone={visit.premises.timeZone}
+                  entries={sheet.entries}
+                  outlets={outletsOf(run, sheet.runs, reads)}
+                  go={(s) => setChosen(s)}
+                />
+              </div>
+            </div>
+          </>
+        )}
+      </div>
+      <div className="sticky bottom-0 z-10 grid border-t border-ink bg-paper p-2 lg:hidden">
+        <button type="button" className="key key-alarm justify-center" onClick={raise}>
+          Running? Water off now
+        </button>
+      </div>
+      <p className="px-4 py-2 lg:hidden">
+        <a className="inline-flex min-h-12 items-center" href={`/api/v1/visits/${visit.id}/file`}>
+          Export this visit
+        </a>
+      </p>
+    </div>
+  );
+}
+
+function StageTabs({ stage, state, onChoose }: { stage: Stage; state: RunState | null; onChoose: (s: Stage) => void }) {
+  return (
+    <div role="tablist" aria-label="Stages" className="grid grid-cols-6 border-b border-ink">
+      {STAGES.map((s, i) => (
+        <button
+          key={s}
+          type="button"
+          role="tab"
+          id={`tab-${s}`}
+          aria-selected={s === stage}
+          aria-controls="panel"
+          className="leaf"
+          data-done={state ? isDone(s, state) : false}
+          onClick={() => onChoose(s)}
+        >
+          {STAGE_NAMES[s]} <span className="text-base text-soft max-md:hidden">{i + 1}</span>
+          {state && isDone(s, state) && (
+            <span className="text-base">
+              ✓ <span className="max-xl:sr-only">done</span>
+            </span>
+          )}
+        </button>
+      ))}
+    </div>
+  );
+}
+
+/** What is on record stays; the rest of the visit goes on without this run. */
+function Unreadable({ read, write }: { read: ReadRun; write: Write }) {
+  return (
+    <div className="p-5">
+      <h2>{read.run.name} cannot be read</h2>
+      <p className="caution mt-2">{read.unreadable}</p>
+      <p className="mt-2">What was recorded on it is kept, and leaves with the visit's file. The other runs of the visit are not touched by it.</p>
+      <OffList run={read.run} off={offListReason(read)} write={write} />
+    </div>
+  );
+}
+
+/** Alt and a digit go to a stage. */
+function useStageKeys(onChoose: (s: Stage) => void): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const n = Number(event.code.replace('Digit', ''));
+      if (!event.altKey || !(n >= 1 && n <= STAGES.length)) return;
+      event.preventDefault();
+      onChoose(STAGES[n - 1] as Stage);
+    };
+    document.addEventListener('keydown', onKey);
+    return () => document.removeEventListener('keydown', onKey);
+  }, [onChoose]);
+}
+
+/** An end brought along is noted once: the address forgets it, so that loading the page again notes nothing. */
+function useBrought({ brought, run }: Asked, runId: string | null, write: Write): void {
+  const noted = useRef(false);
+  useEffect(() => {
+    if (!brought || noted.current || runId === null || runId !== run) return;
+    noted.current = true;
+    write('end-seen', runId, brought);
+    history.replaceState(null, '', `?run=${runId}&stage=look`);
+  }, [brought, runId, run, write]);
+}
+
+/** The joint that the card's present step makes, or the one that is not dry. */
+function jointUnderWork(state: RunState, stage: Stage): number | null {
+  if (stage === 'make') return state.card.find((step) => step.stage === 'make' && !state.done[step.id])?.joint ?? null;
+  return stage === 'prove' ? (state.joints.find((j) => j.finding !== null)?.n ?? null) : null;
+}
+
+function outletsOf(run: RunRow, rows: RunRow[], reads: Map<string, ReadRun> | null): FreeOutlet[] {
+  const runs = rows.flatMap((r) => {
+    const state = reads?.get(r.id)?.state;
+    return state ? [{ ...r, state }] : [];
+  });
+  const own = runs.find((r) => r.id === run.id);
+  return own ? outletsFor(own, runs) : [];
+}

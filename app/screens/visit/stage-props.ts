@@ -1,0 +1,21 @@
+import type { Entry, FreeOutlet, RunContext, RunState, Stage } from '../../../record/index.ts';
+import type { RunRow } from '../../../record/visit/sheet.ts';
+import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import type { Write } from '../../ui/use-visit.ts';
+
+/** What every stage's panel works with. */
+export interface StageProps {
+  run: RunRow;
+  context: RunContext;
+  state: RunState;
+  catalogue: ClientCatalogue;
+  names: Record<string, string>;
+  write: Write;
+  visitId: string;
+  /** Of the premises: its clock on the wall. */
+  timeZone: string;
+  entries: Entry[];
+  /** Outlets of the place's other runs that this one can begin at. */
+  outlets: FreeOutlet[];
+  go: (stage: Stage) => void;
+}

@@ -1,0 +1,16 @@
+import { addDays } from '../../record/visit/day.ts';
+import { type OpenRun, openRunsOf } from '../../record/visit/open-runs.ts';
+import { localToday } from '../../sync/run.ts';
+import type { ClientCatalogue } from './catalogue.ts';
+import { useHeldVisits } from './use-day.ts';
+
+/** Runs that a chain may be taken to: as this device holds them; as the page was given them until it has read its store. */
+export function useOpenRuns(catalogue: ClientCatalogue | null, given: OpenRun[]): OpenRun[] {
+  const held = useHeldVisits(catalogue);
+  if (!held?.span) return given;
+  const today = localToday();
+  return openRunsOf(
+    held.visits.filter(({ visit }) => visit.onDate >= today && visit.onDate <= addDays(today, 1)),
+    today,
+  );
+}

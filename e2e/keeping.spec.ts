@@ -1,0 +1,218 @@
+/** Nothing entered is lost: killed tabs, hung and refusing servers, no connection at all, two devices. KILLS=40 for the long run. */
+import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { SCREENS } from '../app/screens.ts';
+import { address } from './house.ts';
+import { hydrated, openRun } from './page.ts';
+
+const KILLS = Number(process.env.KILLS ?? 4);
+
+/** Number of entries made on this device that its store holds, sent or not: in one transaction, as one may be on its way from one list to the other. */
+const madeHere = (page: Page) =>
+  page.evaluate(async () => {
+    const request = indexedDB.open('brass-nut');
+    const db = await new Promise<IDBDatabase>((opened) => {
+      request.onsuccess = () => opened(request.result);
+    });
+    const reading = db.transaction(['outgoing', 'known']);
+    const all = (store: string) =>
+      new Promise<{ seq?: number }[]>((read) => {
+        const asked = reading.objectStore(store).getAll();
+        asked.onsuccess = () => read(asked.result);
+      });
+    const [own, known] = await Promise.all([all('outgoing'), all('known')]);
+    db.close();
+    return own.length + known.filter((e) => e.seq !== undefined).length;
+  });
+
+/** The worker is in charge and holds the page of every screen, and the store what a device takes along. */
+async function readyForNoConnection(page: Page): Promise<void> {
+  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+  await expect
+    .poll(() =>
+      page.evaluate(async () => {
+        const name = (await caches.keys()).find((key) => key.startsWith('pages '));
+        return name ? (await (await caches.open(name)).keys()).length : 0;
+      }),
+    )
+    .toBeGreaterThanOrEqual(SCREENS.length);
+  await expect
+    .poll(
+      () =>
+        page.evaluate(async () => {
+          const request = indexedDB.open('brass-nut');
+          const db = await new Promise<IDBDatabase>((opened) => {
+            request.onsuccess = () => opened(request.result);
+          });
+          const count = (key: string) =>
+            new Promise<number>((read) => {
+              const asked = db.transaction('facts').objectStore('facts').count(key);
+              asked.onsuccess = () => read(asked.result);
+            });
+          const held = (await count('catalogue')) + (await count('device'));
+          db.close();
+          return held;
+        }),
+      { timeout: 15_000 },
+    )
+    .toBe(2);
+}
+
+const SERVERS: Record<string, (context: BrowserContext) => Promise<unknown>> = {
+  'that never answers': (context) => context.route('**/api/v1/entries', () => {}),
+  'that answers slowly': (context) =>
+    context.route('**/api/v1/entries', async (route) => {
+      await new Promise((wake) => setTimeout(wake, 400));
+      await route.continue().catch(() => {});
+    }),
+  'that answers 500': (context) => context.route('**/api/v1/entries', (route) => route.fulfill({ status: 500, body: 'x' }).catch(() => {})),
+  'that answers 401': (context) => context.route('**/api/v1/entries', (route) => route.fulfill({ status: 401, body: 'x' }).catch(() => {})),
+  'that is away': (context) => context.route('**/api/v1/entries', (route) => route.abort().catch(() => {})),
+};
+
+for (const [what, spoil] of Object.entries(SERVERS)) {
+  test(`three presses and the tab killed, with a server ${what}: all three are there`, async ({ browser }) => {
+    test.setTimeout(60_000 + KILLS * 15_000);
+    const context = await browser.newContext();
+    let page = await context.newPage();
+    await openRun(page, /^Glass rinser/, 'Look');
+    const run = `${page.url().replace(/&stage.*/, '')}&stage=look`;
+    await spoil(context);
+    for (let n = 0; n < KILLS; n++) {
+      await page.goto(run);
+      await page.getByText('What becomes of it').waitFor();
+      await page.waitForTimeout(300);
+      const before = await madeHere(page);
+      const next = await context.newPage();
+      await page.bringToFront();
+      const session = await context.newCDPSession(page);
+      const pressed = await page.evaluate(
+        (odd) => {
+          const wanted = odd ? ['multi-turn', 'works', 'sound, may stay'] : ['gate', 'does not shut fully', 'replace'];
+          let count = 0;
+          for (const text of wanted) {
+            const input = [...document.querySelectorAll('label')].find((l) => l.textContent?.trim() === text)?.querySelector('input');
+            if (input && !input.checked) count++;
+            input?.click();
+          }
+          return count;
+        },
+        n % 2 === 1,
+      );
+      await Promise.race([session.send('Page.crash').catch(() => {}), new Promise((wake) => setTimeout(wake, 150))]);
+      await Promise.race([page.close().catch(() => {}), new Promise((wake) => setTimeout(wake, 300))]);
+      page = next;
+      await page.goto(`${address()}/unsent`);
+      if (n > 0) expect(pressed).toBe(3);
+      await expect.poll(() => madeHere(page)).toBe(before + pressed);
+    }
+    await context.close();
+  });
+}
+
+test('“dry” pressed on three joints and a link followed at once: all are on record', async ({ page }) => {
+  await openRun(page, /^Glass rinser/, 'Look');
+  const id = /visits\/([0-9a-f-]{36})/.exec(page.url())![1];
+  const notes = async () => {
+    const { entries } = await (await page.request.get(`${address()}/api/v1/visits/${id}`)).json();
+    return (entries as { kind: string }[]).filter((e) => e.kind === 'stop-tried').length;
+  };
+  const before = await notes();
+  await page.evaluate(() => {
+    for (const text of ['quarter-turn', 'gate', 'multi-turn']) {
+      [...document.querySelectorAll('label')]
+        .find((l) => l.textContent?.trim() === text)
+        ?.querySelector('input')
+        ?.click();
+    }
+    location.assign('/ledger');
+  });
+  await page.waitForURL(/ledger/);
+  await expect.poll(notes).toBeGreaterThanOrEqual(before + 2);
+});
+
+test('after the first visit every screen opens without a connection, within a second, and work goes on', async ({ browser }) => {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  await page.goto(address());
+  await readyForNoConnection(page);
+  const visit = await page.getByRole('link', { name: /^Glass rinser/ }).first().getAttribute('href'); // biome-ignore format: one line
+  await context.setOffline(true);
+  const slow: string[] = [];
+  for (const screen of SCREENS.filter((s) => s.id !== 'visit')) {
+    const began = Date.now();
+    await page.goto(address() + screen.path);
+    await expect(page.locator('h1').first()).toBeVisible();
+    if (Date.now() - began > 1000) slow.push(`${screen.id} ${Date.now() - began} ms`);
+  }
+  // One that was never opened: this device carries the next 14 days.
+  await page.goto(address() + visit);
+  await expect(page.getByRole('tabpanel')).toBeVisible();
+  await page.getByRole('tab', { name: /Look/ }).click();
+  await page.getByRole('radio', { name: 'saddle' }).check();
+  await expect(page.getByText(/1 not sent yet: kept on this device/)).toBeVisible();
+  await page.goto(`${address()}/match?from=comp-3%2F8-m&to=comp-1%2F4-m`);
+  await expect(page.getByRole('article', { name: 'Chain 1' })).toBeVisible();
+  // Told on every screen.
+  await expect(page.getByText(/1 not sent yet: kept on this device/)).toBeVisible();
+  await page.goto(`${address()}/unsent`);
+  await expect(page.getByText('Stop: saddle')).toBeVisible();
+  await page.goto(`${address()}/ledger/${'0'.repeat(8)}-0000-7000-8000-${'0'.repeat(12)}/x`);
+  await expect(page.getByRole('heading', { name: 'This wants the connection' })).toBeVisible();
+  await context.setOffline(false);
+  await page.goto(address());
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+  // A shared machine has its bad moments: most of them, not each.
+  expect(slow.length, slow.join(', ')).toBeLessThanOrEqual(2);
+  await context.close();
+});
+
+test('what one device enters another shows, without being asked', async ({ page, browser }) => {
+  const context = await browser.newContext();
+  const other = await context.newPage();
+  for (const p of [page, other]) await openRun(p, /^Glass rinser/, 'Look');
+  const field = page.getByLabel(/From end to end/);
+  await field.fill('21 1/2');
+  await field.press('Enter');
+  await expect(other.getByLabel(/From end to end/)).toBeVisible();
+  await expect
+    .poll(async () => {
+      await other.getByRole('tab', { name: /Match/ }).click();
+      await other.getByRole('tab', { name: /Look/ }).click();
+      return other.getByLabel(/From end to end/).inputValue();
+    })
+    .toBe('21 1/2');
+  await context.close();
+});
+
+test('a browser that keeps nothing says so at once, in words', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await page.addInitScript(() => {
+    IDBFactory.prototype.open = () => {
+      throw new DOMException('no', 'InvalidStateError');
+    };
+  });
+  await openRun(page, /^Glass rinser/, 'Look');
+  await page.getByText('there is none', { exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'NOT KEPT' })).toContainText('lets nothing be kept');
+  await context.close();
+});
+
+test('what is not sent is told on every screen, and all of them pass their size', async ({ page }) => {
+  await page.route('**/api/v1/entries', (route) => route.abort());
+  await openRun(page, /^Glass rinser/, 'Look');
+  await page.getByRole('radio', { name: 'no stop here' }).check();
+  await expect(page.getByText(/1 not sent yet/)).toBeVisible();
+  for (const screen of SCREENS) {
+    await page.goto(address() + screen.path);
+    await hydrated(page);
+    await expect(page.getByText(/1 not sent yet/), screen.id).toBeVisible();
+    for (const width of [1280, 390]) {
+      await page.setViewportSize({ width, height: 844 });
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${screen.id} at ${width} px`).toBeLessThanOrEqual(width);
+    }
+  }
+  await page.unroute('**/api/v1/entries');
+  await page.goto(address());
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+});

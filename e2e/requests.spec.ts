@@ -1,0 +1,107 @@
+/** Bad requests over every endpoint: none is our fault, each is told which field is wrong. REQUESTS=20000 for the long run. */
+import { connect } from 'node:net';
+import { expect, test } from '@playwright/test';
+import { v7 as uuidv7 } from 'uuid';
+import { chance } from '../store/seed/random.ts';
+import { address } from './house.ts';
+
+const MANY = Number(process.env.REQUESTS ?? 600);
+
+const TEXTS = [
+  '',
+  'x',
+  'a\0b',
+  '\ud800',
+  '__proto__',
+  '../../etc/passwd',
+  "'; drop table entry; --",
+  '<script>',
+  '😀'.repeat(50),
+  'comp-9/9-m',
+  '9'.repeat(400),
+];
+const VALUES = [null, true, -1, 0, 1e308, 2 ** 53, 0.5, [], {}, [[[[]]]], '0000-01-01', '99:99', ...TEXTS];
+
+type Call = [method: string, path: string, body: unknown];
+
+/** A request that something is wrong with. */
+function badCall(next: () => number): Call {
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
+  const id = () => pick([uuidv7(), 'x', '', null, 7, 'a\0b', uuidv7().toUpperCase()]);
+  const entry = () => ({ id: id(), visitId: id(), runId: id(), jointId: pick([null, id()]), checkPointId: null, correctsId: pick([null, id()]), deviceId: id(), seq: pick([1, -1, 2 ** 40, 'x', undefined]), seenAt: pick(['2026-05-20T09:00:00Z', '0000-01-01T00:00:00Z', 'now', 3]), sentAt: '2026-05-20T09:00:00Z', recordedAt: null, kind: pick(['noted', 'end-seen', 'joint-made', 'sung', 4, '__proto__']), body: pick([{ text: pick(VALUES) }, { turns24: pick(VALUES) }, pick(VALUES)]) }); // biome-ignore format: one row
+  const junk = () => pick(VALUES);
+  return pick<() => Call>([
+    () => ['POST', '/api/v1/entries', pick<unknown>([{ entries: junk() }, { entries: Array.from({ length: 250 }, entry) }, junk(), 'not json', { protocol: 'x', entries: [entry()] }])],
+    () => ['POST', '/api/v1/mate', { a: junk(), b: junk() }],
+    () => ['POST', '/api/v1/identify', { gender: junk(), diameterIn: junk() }],
+    () => ['POST', '/api/v1/match', { from: junk(), to: 'comp-3/8-m', need: { water: pick(['cold', junk()]), minLengthIn: junk() }, k: junk() }],
+    () => ['POST', '/api/v1/why-not', { from: 'comp-3/8-m', to: junk(), need: junk(), parts: junk() }],
+    () => ['POST', '/api/v1/rules', { basedOn: junk(), rules: junk(), reason: junk() }],
+    () => ['POST', '/api/v1/visits', pick<unknown>([junk(), { format: 'brass-nut-visit', version: 1, premises: junk() }])],
+    () => ['POST', `/api/v1/${encodeURIComponent(pick(TEXTS.filter((t) => t !== '\ud800')))}`, {}],
+    () => ['GET', `/api/v1/changes?after=${encodeURIComponent(pick(['-1', 'x', '1e9', '\0', '9'.repeat(30)]))}`, undefined],
+    () => ['GET', `/api/v1/ledger?offset=${encodeURIComponent(pick(['-1', 'x', '1e99', '\0']))}`, undefined],
+    () => ['GET', `/api/v1/ledger.csv?callbacks=${encodeURIComponent(pick(['maybe', '\0']))}`, undefined],
+    () => ['GET', `/api/v1/visits/${encodeURIComponent(pick(['x', '%', '\0', uuidv7()]))}`, undefined],
+    () => ['GET', `/api/v1/visits/${encodeURIComponent(pick(['x', uuidv7()]))}/${pick(['file', 'recheck.ics', 'nothing'])}`, undefined],
+    () => ['GET', `/?day=${encodeURIComponent(pick(['0000-01-01', '9999-99-99', 'x', '2026-02-30', '\0']))}`, undefined],
+    () => ['GET', pick(['/ledger?q=%00', '/_image?href=%2F..', '/visits/x', '/ledger/x/y', '/no/such', '/match?q=%00', '/%00', '/%E0%A4%A']), undefined],
+    () => [pick(['TRACE', 'PUT', 'DELETE', 'PATCH', 'OPTIONS']), pick(['/', '/api/v1/entries', '/nut.svg']), undefined],
+  ])(); // biome-ignore format: a table
+}
+
+/** Over a socket of our own: a browser's request would not let half of this through. */
+function ask(base: string, method: string, path: string, body: unknown): Promise<{ status: number; text: string }> {
+  const { hostname, port } = new URL(base);
+  const text = body === undefined ? '' : typeof body === 'string' ? body : JSON.stringify(body);
+  const head = `${method} ${path} HTTP/1.1\r\nhost: ${hostname}:${port}\r\nconnection: close\r\n${text ? `content-type: application/json\r\ncontent-length: ${Buffer.byteLength(text)}\r\n` : ''}\r\n`;
+  return new Promise((resolve, reject) => {
+    const socket = connect(Number(port), hostname, () => socket.write(head + text));
+    let answer = '';
+    socket.setEncoding('utf8').on('data', (part) => { answer += part; }).on('error', reject).on('close', () => resolve({ status: Number(answer.split(' ')[1]), text: answer.slice(answer.indexOf('\r\n\r\n') + 4) })); // biome-ignore format: one chain
+  });
+}
+
+test(`${MANY} bad requests: none is a fault of ours, each refusal names the field`, async () => {
+  test.setTimeout(600_000);
+  const next = chance(Number(process.env.SEED ?? 3));
+  const counts: Record<number, number> = {};
+  for (let i = 0; i < MANY; i++) {
+    const [method, path, body] = badCall(next);
+    const { status, text } = await ask(address(), method, path, body);
+    counts[status] = (counts[status] ?? 0) + 1;
+    const said = `${status} for ${method} ${path} ${JSON.stringify(body)?.slice(0, 300)}: ${text.slice(0, 300)}`;
+    expect(status, said).toBeLessThan(500);
+    expect(status, said).toBeGreaterThan(199);
+    if (status >= 400 && path.startsWith('/api/')) expect(JSON.parse(text.replace(/^[0-9a-f]+\r\n|\r\n0\r\n\r\n$/g, '')).at, said).toBeTruthy();
+    if (status === 200 && path === '/api/v1/entries') {
+      const { results } = JSON.parse(text.replace(/^[0-9a-f]+\r\n|\r\n0\r\n\r\n$/g, '')) as { results: { status: string; why?: string }[] };
+      for (const r of results) expect(r.status === 'refused' && (r.why ?? '').length > 5, said).toBe(true);
+    }
+  }
+  // Every way of being wrong was met.
+  for (const status of [400, 404, 405, 422]) expect(counts[status] ?? 0, `no ${status}`).toBeGreaterThan(MANY / 200);
+});
+
+test('files of the program pass the same door as pages do', async () => {
+  const { hostname, port } = new URL(address());
+  const get = (path: string, host: string) =>
+    new Promise<string>((resolve) => {
+      const socket = connect(Number(port), hostname, () => socket.write(`GET ${path} HTTP/1.1\r\nhost: ${host}\r\nconnection: close\r\n\r\n`));
+      let answer = '';
+      socket.setEncoding('latin1').on('data', (part) => { answer += part; }).on('close', () => resolve(answer)); // biome-ignore format: one chain
+    });
+  expect(await get('/nut.svg', 'elsewhere.example')).toMatch(/^HTTP\/1\.1 421/);
+  const own = await get('/nut.svg', `${hostname}:${port}`);
+  expect(own).toMatch(/^HTTP\/1\.1 200/);
+  expect(own.toLowerCase()).toContain('x-content-type-options: nosniff');
+});
+
+test('a form’s post is told in our words how to send', async ({ request }) => {
+  const response = await request.post(`${address()}/api/v1/entries`, {
+    headers: { 'content-type': 'application/x-www-form-urlencoded' },
+    data: '{"entries":[]}',
+  });
+  expect(response.status()).toBe(415);
+  expect((await response.json()).detail).toContain('content-type: application/json');
+});

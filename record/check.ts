@@ -1,0 +1,37 @@
+/** Whether an entry may be taken: what every kind must obey, then the kind's own rule on the run as it stands. */
+import { targetOf } from './entry.ts';
+import type { Refusal, Told } from './kind.ts';
+import { type Entry, kindOf } from './kinds.ts';
+import type { RunNow } from './run/now.ts';
+
+const UNKNOWN_JOINT: Refusal = { rule: 'unknown-joint', why: 'The joint belongs to a chain that was not kept.' };
+const UNKNOWN_POINT: Refusal = { rule: 'unknown-check-point', why: 'This run has no such check point.' };
+
+/**
+ * @param run     the run as it stands
+ * @param entries what is recorded on it
+ * @returns why the entry is not taken; null when it is
+ */
+export function refusalFor(entry: Entry, run: RunNow, entries: readonly Entry[]): Refusal | null {
+  const kind = kindOf(entry.kind);
+  if (!kind) return { rule: 'unknown-kind', why: `There is no kind of entry "${entry.kind}".` };
+  if (entry.jointId !== null && !run.jointIds.has(entry.jointId)) return UNKNOWN_JOINT;
+  if (entry.checkPointId !== null && !run.checkPointIds.has(entry.checkPointId)) return UNKNOWN_POINT;
+  if (entry.jointId !== null && entry.checkPointId !== null) {
+    return { rule: 'two-targets', why: 'An entry is about a joint or a check point, not both.' };
+  }
+  if (kind.about === 'run' && targetOf(entry) !== null) return { rule: 'other-target', why: 'This is said of a run, not of one of its joints.' };
+  if (kind.about === 'joint' && entry.jointId === null) return { rule: 'no-joint', why: 'Say at which joint.' };
+  return correctionRefusal(entry, entries) ?? kind.holds(entry as Told<unknown>, run);
+}
+
+function correctionRefusal(entry: Entry, entries: readonly Entry[]): Refusal | null {
+  if (entry.correctsId === null) return null;
+  const wrong = entries.find((e) => e.id === entry.correctsId);
+  if (!wrong) return { rule: 'unknown-entry', why: 'What this entry corrects was not kept on this run.' };
+  if (wrong.kind !== entry.kind) return { rule: 'other-kind', why: 'A correction says the same kind of thing as what it corrects.' };
+  if (entries.some((e) => e.correctsId === entry.correctsId)) {
+    return { rule: 'corrected-already', why: 'That entry was corrected already. Correct the newer one.' };
+  }
+  return null;
+}

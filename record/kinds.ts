@@ -1,0 +1,67 @@
+/** The register of kinds. The border's check, the fold, the ledger's words, the file format and the API description follow from it. */
+import type * as z from 'zod/mini';
+import type { EntryBase } from './entry.ts';
+import type { Kind } from './kind.ts';
+import { callbackReported } from './run/kinds/callback-reported.ts';
+import { chainAccepted } from './run/kinds/chain-accepted.ts';
+import { distanceMeasured } from './run/kinds/distance-measured.ts';
+import { endSeen } from './run/kinds/end-seen.ts';
+import { gateAnswered } from './run/kinds/gate-answered.ts';
+import { jointMade } from './run/kinds/joint-made.ts';
+import { listed } from './run/kinds/listed.ts';
+import { lookBegun } from './run/kinds/look-begun.ts';
+import { lookEnded } from './run/kinds/look-ended.ts';
+import { noted } from './run/kinds/noted.ts';
+import { oldLineJudged } from './run/kinds/old-line-judged.ts';
+import { placeSeen } from './run/kinds/place-seen.ts';
+import { remedied } from './run/kinds/remedied.ts';
+import { signedOff } from './run/kinds/signed-off.ts';
+import { stepDone } from './run/kinds/step-done.ts';
+import { stopTried } from './run/kinds/stop-tried.ts';
+
+const declared = [
+  endSeen,
+  stopTried,
+  oldLineJudged,
+  distanceMeasured,
+  placeSeen,
+  chainAccepted,
+  gateAnswered,
+  stepDone,
+  jointMade,
+  lookBegun,
+  lookEnded,
+  remedied,
+  signedOff,
+  callbackReported,
+  noted,
+  listed,
+] as const;
+
+type Declared = (typeof declared)[number];
+export type EntryKind = Declared['name'];
+export type Bodies = { [D in Declared as D['name']]: z.output<D['shape']> };
+export type EntryOf<K extends EntryKind> = EntryBase & { kind: K; body: Bodies[K] };
+export type Entry = { [K in EntryKind]: EntryOf<K> }[EntryKind];
+
+/** A kind whose body is not looked into here. */
+export type AnyKind = Kind<EntryKind, unknown>;
+
+const byName = new Map<string, AnyKind>(declared.map((d) => [d.name, d as unknown as AnyKind]));
+
+export const kinds: readonly AnyKind[] = [...byName.values()];
+
+/** The kind of that name; undefined for one that this program does not know. */
+export const kindOf = (name: string): AnyKind | undefined => byName.get(name);
+
+/** An entry as this program reads it, whatever program wrote it. */
+export function broughtUp<E extends { kind: string; body: unknown }>(entry: E): E {
+  const bringUp = kindOf(entry.kind)?.bringUp;
+  return bringUp ? { ...entry, body: bringUp(entry.body) } : entry;
+}
+
+/** The entry that this one follows from; null where it follows from none. */
+export const followsId = (entry: { kind: string; body: unknown }): string | null => kindOf(entry.kind)?.follows?.(entry.body) ?? null;
+
+/** Joints that come into being with an entry. */
+export const jointsBrought = (entry: { kind: string; body: unknown }): string[] => kindOf(entry.kind)?.brings?.(entry.body) ?? [];

@@ -1,0 +1,62 @@
+/** A chain and what is asked of it, as they cross a border. The core holds the types; the compiler holds these equal to them. */
+import * as z from 'zod/mini';
+import type { SealId } from '../../core/ends/seals.ts';
+import { seals } from '../../core/ends/seals.ts';
+import type { Chain, Need } from '../../core/match/query.ts';
+import type { Same } from '../same.ts';
+import { amount, cents, count, end, id, lengthIn, text, turnsShape } from '../shapes.ts';
+
+const reasonShape = z.object({
+  rule: id,
+  text,
+  source: z.optional(text),
+  figures: z.optional(z.record(id, z.union([amount, text]))),
+});
+const because = z.array(reasonShape).check(z.maxLength(40));
+const water = z.enum(['cold', 'hot']);
+
+const mating = z.object({
+  verdict: z.enum(['seals', 'marginal', 'false-start', 'no']).check(z.refine((v) => v === 'seals' || v === 'marginal', 'is no joint of a chain')),
+  seal: z.nullable(z.enum(seals.map((s) => s.id) as [SealId, ...SealId[]], 'is no kind of seal')).check(z.refine((s) => s !== null, 'wants a seal')),
+  sealant: z.nullable(z.enum(['none', 'tape', 'paste', 'trace of paste'])),
+  loose: z.array(id).check(z.maxLength(10)),
+  turns: z.nullable(z.object({ from: turnsShape, to: turnsShape, default: turnsShape, nudge: turnsShape, most: turnsShape })),
+  bindsAfterTurns: z.optional(amount),
+  nearMiss: z.optional(id),
+  because,
+});
+
+export const chain = z.object({
+  parts: z.array(id).check(z.maxLength(6)),
+  path: z.array(z.object({ part: id, inEnd: id, outEnd: id, cutLengthIn: z.optional(lengthIn) })).check(z.maxLength(6)),
+  branches: z.array(z.object({ part: id, end: id, code: end, use: z.enum(['rejoin', 'free', 'cap']) })).check(z.maxLength(20)),
+  joints: z
+    .array(z.object({ n: z.int().check(z.gte(1), z.lte(8)), a: end, b: end, mating }))
+    .check(z.minLength(1, 'wants a joint'), z.maxLength(8, 'has more than 8 joints')),
+  loose: z.record(id, count),
+  lengthIn: amount,
+  priceCents: cents,
+  leakRisk: amount,
+  minutes: amount,
+  offVan: z.array(id).check(z.maxLength(40)),
+  cautions: because,
+  cost: z.object({ total: amount, price: amount, minutes: amount, callbacks: amount, trip: amount, preference: amount }),
+});
+
+export const need = z.object({
+  water,
+  tempF: z.optional(amount),
+  pressurePsi: z.optional(amount),
+  potable: z.optional(z.boolean()),
+  minLengthIn: z.optional(lengthIn),
+  stop: z.optional(z.boolean()),
+  arrestor: z.optional(z.boolean()),
+  check: z.optional(z.boolean()),
+  leaveOutlet: z.optional(z.boolean()),
+  avoid: z.optional(z.array(id).check(z.maxLength(20))),
+  reachable: z.optional(z.boolean()),
+});
+
+const chainAgrees: Same<z.output<typeof chain>, Chain> = true;
+const needAgrees: Same<z.output<typeof need>, Need> = true;
+void [chainAgrees, needAgrees];

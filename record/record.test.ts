@@ -1,0 +1,183 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import fc from 'fast-check';
+import { v7 as uuidv7 } from 'uuid';
+import { defaultRules } from '../core/house/rules.ts';
+import { refusalFor } from './check.ts';
+import { standing } from './entry.ts';
+import { broughtUp, type Entry, kindOf, kinds } from './kinds.ts';
+import { rulesBroughtUp } from './rules/house-rules.ts';
+import type { RunNow } from './run/now.ts';
+import { readSent } from './shape.ts';
+import { unstorable } from './storable.ts';
+import { tell, wordsFor } from './words.ts';
+
+const ids = { id: uuidv7(), visitId: uuidv7(), runId: uuidv7(), deviceId: uuidv7() };
+const at = '2026-05-20T09:00:00.000Z';
+const raw = (kind: string, body: unknown, more: object = {}) => ({ ...ids, jointId: null, checkPointId: null, correctsId: null, seenAt: at, sentAt: at, recordedAt: null, kind, body, ...more }); // biome-ignore format: one row
+const entry = (kind: string, body: unknown, more: object = {}) => raw(kind, body, more) as unknown as Entry;
+
+/** One body of each kind that this program takes. */
+const BODIES: Record<string, unknown> = {
+  'end-seen': { side: 'from', end: 'comp-3/8-m', how: 'seen' },
+  'stop-tried': { kind: 'gate', condition: 'passes' },
+  'old-line-judged': { verdict: 'replace', findings: ['kinked'] },
+  'distance-measured': { text: '14 1/2', inches: 14.5 },
+  'place-seen': { hidden: true, ownStop: false, arrestor: true },
+  'gate-answered': { stepId: 'shut-dead', answer: 'yes', note: '' },
+  'step-done': { stepId: 'shut-stop', done: true },
+  'joint-made': { turns24: 12 },
+  'look-begun': { round: 'standing', method: 'tissue' },
+  'look-ended': { begunId: uuidv7(), finding: 'dry', drops: null, elapsedS: 540 },
+  remedied: { action: 'nudge', turns24: 3, movedJointIds: [] },
+  'signed-off': { targetMlPerDay: 10, recheckHours: 24, exceptions: [] },
+  'callback-reported': { finding: 'damp', text: 'under the sink' },
+  noted: { text: 'key at the gate' },
+  listed: { on: false, reason: 'entered twice' },
+};
+
+describe('every kind of entry', () => {
+  for (const kind of kinds.filter((k) => k.name !== 'chain-accepted')) {
+    it(`${kind.name}: reads, is told in words, and is left alone by its own bringing up`, () => {
+      const body = BODIES[kind.name];
+      const read = readSent(raw(kind.name, body));
+      assert.ok(read.ok, JSON.stringify(read));
+      const { what } = tell(read.entry, wordsFor(null, []));
+      assert.match(what, /\w{2}/);
+      assert.doesNotMatch(what, /undefined|null|\[object|[0-9a-f]{8}-/);
+      assert.deepEqual(broughtUp(read.entry), read.entry);
+    });
+  }
+  it('one that this program does not know is refused by its name, and told as such', () => {
+    const read = readSent(raw('sung', { text: 'la' }));
+    assert.ok(!read.ok && read.at === 'kind');
+    assert.match(tell(entry('sung', {}), wordsFor(null, [])).what, /does not know \(sung\)/);
+  });
+});
+
+describe('what cannot be kept', () => {
+  const cases: [string, object, string][] = [
+    ['a NUL in a text', { kind: 'noted', body: { text: 'a\0b' } }, 'body.text'],
+    ['half of a pair', { kind: 'noted', body: { text: 'a\ud800' } }, 'body.text'],
+    ['a name that is none', { kind: 'noted', body: JSON.parse('{"__proto__":1,"text":"x"}') }, 'body.__proto__'],
+    ['a year before all clocks', { seenAt: '0000-01-01T00:00:00Z' }, 'seenAt'],
+    ['a day that is none', { seenAt: '2026-02-30T00:00:00Z' }, 'seenAt'],
+    ['a number past every counter', { seq: 2 ** 31 }, 'seq'],
+    ['a number from nought', { seq: 0 }, 'seq'],
+    ['turns without end', { kind: 'joint-made', body: { turns24: 1e308 } }, 'body.turns24'],
+    ['an id that is none', { id: 'x' }, 'id'],
+    ['an empty reason', { kind: 'listed', body: { on: false, reason: '  ' } }, 'body.reason'],
+    ['a field too many', { extra: 1 }, 'entry'],
+  ];
+  for (const [what, change, field] of cases) {
+    it(`${what} is refused, the field named`, () => {
+      const read = readSent({ ...raw('noted', { text: 'x' }), ...change });
+      assert.ok(!read.ok);
+      assert.equal(read.at, field);
+      assert.ok(read.why.length > 5);
+    });
+  }
+  it('whatever is sent, it is read or refused in words, and what is read can be kept as text', () => {
+    const anything = fc.oneof(fc.anything(), fc.record({ kind: fc.constantFrom(...kinds.map((k) => k.name)), body: fc.anything() }).map((r) => ({ ...raw('noted', {}), ...r }))); // biome-ignore format: one choice
+    fc.assert(
+      fc.property(anything, (value) => {
+        const read = readSent(value);
+        if (read.ok) assert.equal(unstorable(read.entry), null);
+        else assert.ok(read.at.length > 0 || read.why.length > 0);
+      }),
+      { numRuns: 1500, seed: 5 },
+    );
+  });
+  it('ids are kept as the database gives them back', () => {
+    const read = readSent({ ...raw('noted', { text: 'x' }), id: ids.id.toUpperCase() });
+    assert.ok(read.ok && read.entry.id === ids.id);
+  });
+});
+
+describe('older entries and rules', () => {
+  it('an acceptance with the rules of an older house has the others as usual', () => {
+    const older = entry('chain-accepted', { rules: { push: 'never', ferrule: 'with luck' } });
+    const { rules } = (broughtUp(older) as unknown as { body: { rules: typeof defaultRules } }).body;
+    assert.deepEqual(rules, { ...defaultRules, push: 'never' });
+  });
+  it('rules that have everything stay as they are', () => {
+    const own = { ...defaultRules, push: 'never' as const, recheckHours: 48, weights: { ...defaultRules.weights, tripDollars: 9 } };
+    assert.deepEqual(rulesBroughtUp(own), own);
+    assert.deepEqual(rulesBroughtUp(null), defaultRules);
+  });
+});
+
+describe('the order of a device', () => {
+  const made = (seq: number | undefined, minutes: number, recorded: number | null) => {
+    const seen = new Date(Date.parse(at) + minutes * 60_000).toISOString();
+    const rec = recorded === null ? null : new Date(Date.parse(at) + recorded * 60_000).toISOString();
+    return {
+      ...entry('noted', { text: String(seq) }),
+      id: uuidv7(),
+      deviceId: 'phone',
+      seq,
+      seenAt: seen,
+      sentAt: rec === null ? null : seen,
+      recordedAt: rec,
+    };
+  };
+  it('is its count, though its clock was set back and its entries came in one go', () => {
+    const entries = [made(1, 60, 5), made(2, 0, 5), made(3, 30, 5), made(4, -600, null)];
+    assert.deepEqual(standing([entries[2]!, entries[3]!, entries[0]!, entries[1]!]).map((e) => e.seq), [1, 2, 3, 4]); // biome-ignore format: one line
+  });
+  it('is the same in whatever order its entries come in', () => {
+    const entries = Array.from({ length: 12 }, (_, i) => made(i + 1, (i * 37) % 50, i < 9 ? i : null));
+    fc.assert(
+      fc.property(fc.shuffledSubarray(entries, { minLength: 12 }), (mixed) => {
+        assert.deepEqual(standing(mixed).map((e) => e.seq), entries.map((e) => e.seq)); // biome-ignore format: one line
+      }),
+    );
+  });
+});
+
+describe('what must hold before an entry is taken', () => {
+  const [j1, j2, stem, look] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()];
+  const target = (id: string, more: object = {}) => ({ id, label: id === j1 ? 'J1' : 'J2', made: true, finding: null, proven: true, ...more });
+  const run = (more: Partial<RunNow> = {}): RunNow => ({
+    acceptedId: 'chain',
+    jointIds: new Set([j1, j2]),
+    checkPointIds: new Set([stem]),
+    signedOff: false,
+    targets: () => [target(j1), target(j2)],
+    look: (id) => (id === look ? { targetId: j1, ended: false } : null),
+    ...more,
+  });
+  const cases: [string, Entry, RunNow, string | null][] = [
+    ['an empty run is not signed off', entry('signed-off', BODIES['signed-off']), run({ acceptedId: null, targets: () => [] }), 'no-chain'],
+    ['nor one with a joint not made', entry('signed-off', BODIES['signed-off']), run({ targets: () => [target(j1, { made: false })] }), 'not-made'],
+    ['nor one that runs', entry('signed-off', BODIES['signed-off']), run({ targets: () => [target(j1, { finding: 'running' })] }), 'still-running'],
+    ['nor one that is not proven, without a reason', entry('signed-off', BODIES['signed-off']), run({ targets: () => [target(j2, { proven: false })] }), 'still-open'],
+    ['with a reason it is', entry('signed-off', { ...(BODIES['signed-off'] as object), exceptions: [{ targetId: j2, reason: 'behind the wall' }] }), run({ targets: () => [target(j2, { proven: false })] }), null],
+    ['a proven one is', entry('signed-off', BODIES['signed-off']), run(), null],
+    ['but once', entry('signed-off', BODIES['signed-off']), run({ signedOff: true }), 'already-signed-off'],
+    ['a joint is one of the run’s', entry('joint-made', { turns24: 3 }, { jointId: uuidv7() }), run(), 'unknown-joint'],
+    ['a joint is made, not a run', entry('joint-made', { turns24: 3 }), run(), 'no-joint'],
+    ['a joint of the run is made', entry('joint-made', { turns24: 3 }, { jointId: j1 }), run(), null],
+    ['a look is at something', entry('look-begun', BODIES['look-begun']), run(), 'unknown-joint'],
+    ['a check point is looked at', entry('look-begun', BODIES['look-begun'], { checkPointId: stem }), run(), null],
+    ['no joint and check point at once', entry('look-begun', BODIES['look-begun'], { jointId: j1, checkPointId: stem }), run(), 'two-targets'],
+    ['a look that was begun is ended', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j1 }), run(), null],
+    ['where it was begun', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j2 }), run(), 'other-target'],
+    ['once', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j1 }), run({ look: () => ({ targetId: j1, ended: true }) }), 'look-ended'],
+    ['a look that was never begun is not', entry('look-ended', BODIES['look-ended'], { jointId: j1 }), run(), 'unknown-entry'],
+    ['a gate wants a chain', entry('gate-answered', BODIES['gate-answered']), run({ acceptedId: null }), 'no-chain'],
+    ['an end is seen on any run', entry('end-seen', BODIES['end-seen']), run({ acceptedId: null }), null],
+    ['of the run, not of a joint', entry('end-seen', BODIES['end-seen'], { jointId: j1 }), run(), 'other-target'],
+  ]; // biome-ignore format: a table
+  for (const [what, e, now, rule] of cases) it(what, () => assert.equal(refusalFor(e, now, [])?.rule ?? null, rule));
+
+  it('a correction names an entry of its kind on this run, once', () => {
+    const wrong = entry('noted', { text: 'wrong' }, { id: uuidv7() });
+    const right = (more: object = {}) => entry('noted', { text: 'right' }, { id: uuidv7(), correctsId: wrong.id, ...more });
+    assert.equal(refusalFor(right(), run(), [wrong]), null);
+    assert.equal(refusalFor(right(), run(), [])?.rule, 'unknown-entry');
+    assert.equal(refusalFor({ ...entry('end-seen', BODIES['end-seen']), correctsId: wrong.id } as Entry, run(), [wrong])?.rule, 'other-kind');
+    assert.equal(refusalFor(right(), run(), [wrong, right()])?.rule, 'corrected-already');
+  });
+  it('is asked of a kind by its name', () => assert.equal(kindOf('noted')?.name, 'noted'));
+});

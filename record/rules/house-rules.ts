@@ -1,0 +1,43 @@
+/** The house rules as they cross a border; older ones are brought up by the defaults. */
+import * as z from 'zod/mini';
+import { HOUSE_CHOICES, type HouseChoices } from '../../core/house/choices.table.ts';
+import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
+import type { Same } from '../same.ts';
+import { notNegative, positive, recheckHoursShape, turnsShape } from '../shapes.ts';
+
+/** One shape for each row of the table of choices. */
+const choices = Object.fromEntries(Object.entries(HOUSE_CHOICES).map(([key, options]) => [key, z.enum(options)])) as unknown as {
+  [K in keyof HouseChoices]: z.ZodMiniType<HouseChoices[K], HouseChoices[K]>;
+};
+
+export const houseRules = z.object({
+  ...choices,
+  turns: z.record(z.string().check(z.maxLength(60)), turnsShape),
+  targetMlPerDay: positive,
+  recheckHours: recheckHoursShape,
+  weights: z.object({
+    callbackDollars: notNegative,
+    minuteDollars: notNegative,
+    tripDollars: notNegative,
+    notPreferredDollars: notNegative,
+  }),
+});
+
+const agrees: Same<z.output<typeof houseRules>, HouseRules> = true;
+void agrees;
+
+/** Rules that were stored by an older program: what it did not know yet, or what is no choice any more, is as the house usually has it. */
+export function rulesBroughtUp(stored: Partial<HouseRules> | null | undefined): HouseRules {
+  const known = Object.entries(HOUSE_CHOICES).filter(([key, options]) =>
+    (options as readonly unknown[]).includes(stored?.[key as keyof HouseChoices]),
+  );
+  const { turns, targetMlPerDay, recheckHours, weights } = { ...defaultRules, ...stored };
+  return {
+    ...defaultRules,
+    ...Object.fromEntries(known.map(([key]) => [key, stored?.[key as keyof HouseChoices]])),
+    turns,
+    targetMlPerDay,
+    recheckHours,
+    weights: { ...defaultRules.weights, ...weights },
+  };
+}

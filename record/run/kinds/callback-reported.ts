@@ -1,0 +1,14 @@
+import * as z from 'zod/mini';
+import { always, kind } from '../../kind.ts';
+import { text } from '../../shapes.ts';
+
+/** A leak that showed after the run was signed off. */
+export const callbackReported = kind({
+  name: 'callback-reported',
+  shape: z.strictObject({ finding: z.enum(['damp', 'drip', 'running']), text }),
+  counts: 'all',
+  ofChain: false,
+  about: 'anything',
+  holds: always,
+  says: (b) => `callback: ${b.finding}${b.text ? `. ${b.text}` : ''}`,
+});

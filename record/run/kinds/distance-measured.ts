@@ -1,0 +1,14 @@
+import * as z from 'zod/mini';
+import { always, kind } from '../../kind.ts';
+import { lengthIn, shortText } from '../../shapes.ts';
+
+/** End to end, along the way the line will lie; as typed, and in inches. */
+export const distanceMeasured = kind({
+  name: 'distance-measured',
+  shape: z.strictObject({ text: shortText, inches: lengthIn }),
+  counts: 'last',
+  ofChain: false,
+  about: 'run',
+  holds: always,
+  says: (b) => `Distance: ${/[a-z"']/i.test(b.text) ? b.text : `${b.text} in`}`,
+});

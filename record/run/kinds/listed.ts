@@ -1,0 +1,14 @@
+import * as z from 'zod/mini';
+import { always, kind } from '../../kind.ts';
+import { givenReason } from '../../shapes.ts';
+
+/** Whether a run stands on its visit's list. What was recorded on it stays, also of a run that is taken off, or that cannot be read. */
+export const listed = kind({
+  name: 'listed',
+  shape: z.strictObject({ on: z.boolean(), reason: givenReason }),
+  counts: 'last',
+  ofChain: false,
+  about: 'run',
+  holds: always,
+  says: (b) => `${b.on ? 'put back on the list' : 'taken off the list'}: ${b.reason}`,
+});

@@ -1,0 +1,20 @@
+import * as z from 'zod/mini';
+import { METHODS, type Method, ROUNDS, type Round } from '../../../core/prove/method.ts';
+import { kind } from '../../kind.ts';
+import { wantsTarget } from '../rules.ts';
+
+export const roundName = (round: Round): string => ROUNDS.find((r) => r.id === round)?.name ?? round;
+
+/** A look at a joint or check point begins; it is ended by an entry of its own, so that a crash between them loses nothing. */
+export const lookBegun = kind({
+  name: 'look-begun',
+  shape: z.strictObject({
+    round: z.enum(ROUNDS.map((r) => r.id) as [Round, ...Round[]]),
+    method: z.enum(Object.keys(METHODS) as [Method, ...Method[]]),
+  }),
+  counts: 'all',
+  ofChain: true,
+  about: 'joint or check point',
+  holds: wantsTarget,
+  says: (b) => `${roundName(b.round)}: look begun, ${METHODS[b.method].name}`,
+});

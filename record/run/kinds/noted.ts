@@ -1,0 +1,14 @@
+import * as z from 'zod/mini';
+import { always, kind } from '../../kind.ts';
+import { text } from '../../shapes.ts';
+
+/** What nothing else has a place for. */
+export const noted = kind({
+  name: 'noted',
+  shape: z.strictObject({ text: text.check(z.minLength(1, 'wants a text')) }),
+  counts: 'all',
+  ofChain: false,
+  about: 'anything',
+  holds: always,
+  says: (b) => b.text,
+});

@@ -1,0 +1,95 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { happenedAt, standing } from '../entry.ts';
+import type { Entry } from '../kinds.ts';
+import { minutesWatched, proofOf } from './proof.ts';
+
+const T0 = Date.parse('2026-03-10T08:00:00Z');
+let made = 0;
+
+/** An entry `minutes` after the start, recorded at once by a device whose clock is right unless said otherwise. */
+function entry(minutes: number, kind: string, body: object, more: Partial<Entry> = {}): Entry {
+  const at = new Date(T0 + minutes * 60_000).toISOString();
+  const id = `e${String(++made).padStart(4, '0')}`;
+  const base = {
+    id,
+    visitId: 'v',
+    runId: 'r',
+    jointId: 'J',
+    checkPointId: null,
+    correctsId: null,
+    deviceId: 'phone',
+    seenAt: at,
+    sentAt: at,
+    recordedAt: at,
+  };
+  return { ...base, kind, body, ...more } as Entry;
+}
+
+function look(minutes: number, length: number, round: string, finding = 'dry', jointId = 'J'): Entry[] {
+  const begun = entry(minutes, 'look-begun', { round, method: 'tissue' }, { jointId });
+  return [begun, entry(minutes + length, 'look-ended', { begunId: begun.id, finding, drops: null, elapsedS: length * 60 }, { jointId })];
+}
+
+const proof = (log: Entry[], rounds = ['before', 'standing']) => proofOf('J', rounds as never, { log, rounds: rounds as never, targetMlPerDay: 10 });
+
+describe('proof of a joint', () => {
+  const joint = entry(0, 'joint-made', { turns24: 12 });
+
+  it('is proven when every round is dry and the bound is within the target', () => {
+    const p = proof([joint, ...look(1, 1, 'before'), ...look(3, 8, 'standing')]);
+    assert.equal(p.proven, true);
+    assert.ok(p.mlPerDay !== null && p.mlPerDay < 10);
+  });
+  it('is not proven by a short look: two minutes prove nothing yet', () => {
+    const p = proof([joint, ...look(1, 1, 'before'), ...look(3, 2, 'standing')]);
+    assert.deepEqual([p.proven, p.mlPerDay], [false, null]);
+  });
+  it('pools dry looks of one round', () => {
+    const p = proof([joint, ...look(1, 1, 'before'), ...look(3, 5, 'standing'), ...look(9, 5, 'standing')]);
+    assert.equal(p.proven, true);
+  });
+  it('gains nothing from a round without pressure', () => assert.equal(proof([joint, ...look(1, 60, 'before')]).mlPerDay, null));
+  it('loses all earlier looks to a finding, which stands until a remedy', () => {
+    const damp = [joint, ...look(1, 1, 'before'), ...look(3, 8, 'standing', 'damp')];
+    assert.deepEqual([proof(damp).finding, proof(damp).proven, proof(damp).byRound.before], ['damp', false, undefined]);
+    const nudged = [...damp, entry(20, 'remedied', { action: 'nudge', turns24: 3, movedJointIds: [] })];
+    assert.equal(proof(nudged).finding, null);
+    assert.equal(proof(nudged).proven, false);
+  });
+  it('goes back through the rounds when a remedy elsewhere moved it', () => {
+    const dry = [joint, ...look(1, 1, 'before'), ...look(3, 8, 'standing')];
+    const elsewhere = (movedJointIds: string[]) => entry(30, 'remedied', { action: 'nudge', turns24: 3, movedJointIds }, { jointId: 'K' });
+    assert.equal(proof([...dry, elsewhere([])]).proven, true);
+    assert.equal(proof([...dry, elsewhere(['J'])]).proven, false);
+  });
+  it('takes normal discharge for dry', () => assert.equal(proof([joint, ...look(1, 1, 'before'), ...look(3, 8, 'standing', 'normal')]).proven, true));
+});
+
+describe('time', () => {
+  it('takes the smaller of clock and stopwatch, and never less than none', () => {
+    const [begun, ended] = look(0, 10, 'standing') as [never, never];
+    assert.equal(minutesWatched(begun, ended), 10);
+    const set = (body: object, seenAt: number) => ({ ...(ended as object), body, seenAt: new Date(T0 + seenAt * 60_000).toISOString() }) as never;
+    assert.equal(minutesWatched(begun, set({ elapsedS: 120 }, 600)), 2);
+    assert.equal(minutesWatched(begun, set({ elapsedS: null }, -5)), 0);
+  });
+  it('puts right what a device with a wrong clock saw', () => {
+    const fast = entry(300, 'noted', { text: 'x' }, { recordedAt: new Date(T0).toISOString() });
+    assert.equal(happenedAt(fast), T0);
+  });
+  it("keeps one device's order though its clock jumped, merges devices by the time put right, leaves corrected ones out", () => {
+    const a = entry(0, 'noted', { text: 'a' });
+    const jumped = entry(
+      1,
+      'noted',
+      { text: 'b' },
+      { sentAt: new Date(T0 + 30 * 60_000).toISOString(), recordedAt: new Date(T0 + 60_000).toISOString() },
+    );
+    const other = entry(0.5, 'noted', { text: 'c' }, { deviceId: 'tablet' });
+    const fixed = entry(2, 'noted', { text: 'd' }, { correctsId: a.id });
+    const unsent = entry(-60, 'noted', { text: 'e' }, { sentAt: null, recordedAt: null });
+    const texts = standing([unsent, fixed, other, jumped, a]).map((e) => (e.body as { text: string }).text);
+    assert.deepEqual(texts, ['b', 'c', 'd', 'e']);
+  });
+});

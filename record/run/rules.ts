@@ -1,0 +1,20 @@
+/** Rules that many kinds share. */
+import { type EntryBase, targetOf } from '../entry.ts';
+import type { Refusal } from '../kind.ts';
+import type { RunNow } from './now.ts';
+
+export function wantsChain(_: EntryBase, run: RunNow): Refusal | null {
+  if (run.acceptedId !== null) return null;
+  return { rule: 'no-chain', why: 'No chain is accepted for this run yet: choose one in Match first.' };
+}
+
+/** It is about a joint of a chain that was accepted for this run, or about one of its check points. */
+export function wantsTarget(entry: EntryBase, run: RunNow): Refusal | null {
+  const lacks = wantsChain(entry, run);
+  if (lacks) return lacks;
+  const target = targetOf(entry);
+  if (target !== null && (run.jointIds.has(target) || run.checkPointIds.has(target))) return null;
+  return entry.checkPointId === null
+    ? { rule: 'unknown-joint', why: 'The joint belongs to a chain that was not kept.' }
+    : { rule: 'unknown-check-point', why: 'This run has no such check point.' };
+}

@@ -1,0 +1,216 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { defaultRules } from '../../core/house/rules.ts';
+import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
+import { matchChains } from '../../core/match/chains.ts';
+import type { Part } from '../../core/match/part.ts';
+import type { Bodies, Entry, EntryKind } from '../kinds.ts';
+import { type AcceptedChain, itemsOf } from './kinds/chain-accepted.ts';
+import { openLooks, type RunContext, runState } from './state.ts';
+
+const hose: Part = {
+  id: 'hose',
+  name: 'braided connector, 16 in',
+  kind: 'connector',
+  ends: [
+    { id: 'a', code: 'comp-3/8-f', port: 'either' },
+    { id: 'b', code: 'bc-7/8-f', port: 'either' },
+  ],
+  flexible: true,
+  cutToLength: false,
+  lengthIn: 16,
+  waters: ['cold'],
+  maxPsi: 125,
+  maxF: 140,
+  potable: true,
+  priceCents: 700,
+  minutes: 4,
+  tags: ['line:flexible'],
+};
+
+const step = (id: string, stage: StepTemplate['stage'], order: number, more: Partial<StepTemplate> = {}): StepTemplate => ({
+  id, stage, order, each: 'run', when: {}, title: id, detail: id, cautions: [], because: id, source: 'test', ...more,
+}); // biome-ignore format: one row
+
+const toilet = { id: 'toilet', name: 'toilet (tank)', water: ['cold'], moves: false, powered: false } as unknown as Appliance;
+
+const context: RunContext = {
+  runId: 'run',
+  water: 'cold',
+  appliance: toilet,
+  checkPoints: [{ id: 'stem', kind: 'stem', name: 'Stop stem' }],
+  stepData: [
+    step('shut-stop', 'shut', 10),
+    step('shut-dead', 'shut', 20, { gate: 'Is it dead?' }),
+    step('joint-screw', 'make', 10, { each: 'joint', title: '{joint}' }),
+    step('only-flexible', 'make', 20, { when: { partTag: ['line:flexible'] } }),
+  ],
+  parts: [hose],
+};
+
+/** A device that writes entries one after another, a minute apart. */
+class Device {
+  readonly entries: Entry[] = [];
+  private clock = Date.UTC(2026, 2, 10, 9);
+  constructor(private readonly id: string) {}
+  write<K extends EntryKind>(
+    kind: K,
+    body: Bodies[K],
+    target: { jointId?: string; checkPointId?: string; correctsId?: string } = {},
+    minutes = 1,
+  ): string {
+    this.clock += minutes * 60_000;
+    const at = new Date(this.clock).toISOString();
+    const id = `${this.id}-${String(this.entries.length).padStart(3, '0')}`;
+    const ids = { jointId: target.jointId ?? null, checkPointId: target.checkPointId ?? null, correctsId: target.correctsId ?? null };
+    this.entries.push({ id, visitId: 'visit', runId: 'run', ...ids, deviceId: this.id, seenAt: at, sentAt: at, recordedAt: at, kind, body } as Entry);
+    return id;
+  }
+  look(round: Bodies['look-begun']['round'], minutes: number, finding: 'dry' | 'damp' | 'normal' = 'dry', only?: string): void {
+    const targets = [{ jointId: 'j1' }, { jointId: 'j2' }, { checkPointId: 'stem' }].filter(
+      (t) => only === undefined || Object.values(t).includes(only),
+    );
+    const begun = targets.map((t) => this.write('look-begun', { round, method: 'tissue' }, t, 0));
+    targets.forEach((t, i) => {
+      this.write('look-ended', { begunId: begun[i]!, finding, drops: null, elapsedS: minutes * 60 }, t, i === 0 ? minutes : 0);
+    });
+  }
+}
+
+function accepted(replacesId: string | null = null): AcceptedChain {
+  const [chain] = matchChains({ from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [hose], need: { water: 'cold' } }).chains;
+  const items = itemsOf(['hose'], [hose], []);
+  return { from: 'comp-3/8-m', to: 'bc-7/8-m', rejoin: null, need: { water: 'cold' }, chain: chain!, jointIds: ['j1', 'j2'], rules: defaultRules, catalogueVersion: 'v', items, currency: 'USD', replacesId }; // biome-ignore format: one acceptance
+}
+
+function looked(): Device {
+  const d = new Device('phone');
+  d.write('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' });
+  d.write('end-seen', { side: 'to', end: 'bc-7/8-m', how: 'seen' });
+  d.write('stop-tried', { kind: 'quarter-turn', condition: 'works' });
+  return d;
+}
+
+function made(): Device {
+  const d = looked();
+  d.write('chain-accepted', accepted());
+  d.write('step-done', { stepId: 'shut-stop', done: true });
+  d.write('gate-answered', { stepId: 'shut-dead', answer: 'yes', note: '' });
+  d.write('joint-made', { turns24: 12 }, { jointId: 'j1' });
+  d.write('joint-made', { turns24: 0 }, { jointId: 'j2' });
+  d.write('step-done', { stepId: 'only-flexible', done: true });
+  return d;
+}
+
+const state = (d: Device, more: Partial<RunContext> = {}) => runState({ ...context, ...more }, d.entries);
+
+describe('the stage of a run', () => {
+  it('begins at look, and wants both ends and the stop', () => {
+    const d = new Device('phone');
+    assert.equal(state(d).stage, 'look');
+    d.write('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' });
+    d.write('end-seen', { side: 'to', end: 'bc-7/8-m', how: 'seen' });
+    assert.equal(state(d).stage, 'look');
+    d.write('stop-tried', { kind: 'none', condition: 'unknown' });
+    assert.equal(state(d).stage, 'match');
+  });
+  it('goes on to shut when a chain is accepted, to make when the gate is passed', () => {
+    const d = looked();
+    d.write('chain-accepted', accepted());
+    assert.equal(state(d).stage, 'shut');
+    d.write('step-done', { stepId: 'shut-stop', done: true });
+    d.write('gate-answered', { stepId: 'shut-dead', answer: 'no', note: '' });
+    assert.equal(state(d).stage, 'shut');
+    d.write('gate-answered', { stepId: 'shut-dead', answer: 'yes', note: '' });
+    assert.equal(state(d).stage, 'make');
+  });
+  it('goes on to prove when every joint is made, to log when all is proven, and ends signed off', () => {
+    const d = made();
+    assert.equal(state(d).stage, 'prove');
+    d.look('before', 1);
+    d.look('crack', 1);
+    d.look('standing', 9);
+    assert.equal(state(d).stage, 'prove');
+    d.look('working', 5);
+    assert.equal(state(d).stage, 'log');
+    d.write('signed-off', { targetMlPerDay: 10, recheckHours: 24, exceptions: [] });
+    assert.equal(state(d).stage, null);
+    assert.equal(state(d).recheck, 'due');
+    d.look('next-day', 20);
+    assert.equal(state(d).recheck, 'dry');
+  });
+  it('goes back when a chain is accepted in place of one that was made', () => {
+    const d = made();
+    const first = d.entries.find((e) => e.kind === 'chain-accepted')!;
+    d.write('chain-accepted', accepted(first.id));
+    assert.equal(state(d).stage, 'shut');
+    assert.ok(state(d).joints.every((j) => !j.made));
+  });
+});
+
+describe('what is known of a run', () => {
+  it('takes a correction in place of what it corrects', () => {
+    const d = looked();
+    const wrong = d.entries[0]!;
+    d.write('end-seen', { side: 'from', end: 'comp-1/4-m', how: 'measured' }, { correctsId: wrong.id });
+    assert.equal(state(d).from?.end, 'comp-1/4-m');
+    assert.equal(state(d).entryCount, d.entries.length - 1);
+  });
+  it('forgets an end that was taken back', () => {
+    const d = looked();
+    d.write('end-seen', { side: 'rejoin', end: 'comp-3/8-f', how: 'seen' });
+    assert.equal(state(d).rejoin?.end, 'comp-3/8-f');
+    d.write('end-seen', { side: 'rejoin', end: null, how: 'seen' });
+    assert.equal(state(d).rejoin, null);
+  });
+  it('counts turns and nudges of a joint, from when it was made last', () => {
+    const d = made();
+    d.look('standing', 4, 'damp', 'j1');
+    d.write('remedied', { action: 'nudge', turns24: 3, movedJointIds: [] }, { jointId: 'j1' });
+    assert.deepEqual([state(d).joints[0]?.turns24, state(d).joints[0]?.nudges], [15, 1]);
+    d.write('joint-made', { turns24: 10 }, { jointId: 'j1' });
+    assert.deepEqual([state(d).joints[0]?.turns24, state(d).joints[0]?.nudges], [10, 0]);
+  });
+  it('keeps the steps of a part as it was accepted, when the catalogue knows it no more', () => {
+    const d = looked();
+    d.write('chain-accepted', accepted());
+    assert.ok(state(d, { parts: [] }).card.some((s) => s.id === 'only-flexible'));
+  });
+  it('lists looks that are still running', () => {
+    const d = made();
+    d.write('look-begun', { round: 'before', method: 'eye' }, { jointId: 'j1' });
+    assert.deepEqual(openLooks(d.entries, 'run').map((l) => l.jointId), ['j1']); // biome-ignore format: one line
+  });
+});
+
+describe('proof of a run', () => {
+  it('a finding stands until a remedy, and voids what was dry before', () => {
+    const d = made();
+    d.look('standing', 9);
+    d.look('working', 4, 'damp', 'j2');
+    const j2 = () => state(d).joints[1]!;
+    assert.deepEqual([j2().finding, j2().mlPerDay], ['damp', null]);
+    assert.ok(state(d).joints[0]!.mlPerDay !== null);
+    d.write('remedied', { action: 'nudge', turns24: 3, movedJointIds: ['j1'] }, { jointId: 'j2' });
+    assert.equal(j2().finding, null);
+    assert.deepEqual(state(d).joints[0]!.byRound, {});
+  });
+  it('a normal discharge is no finding', () => {
+    const d = made();
+    d.look('standing', 9, 'normal');
+    assert.equal(state(d).joints[0]!.finding, null);
+  });
+  it('looks before pressure bound nothing', () => {
+    const d = made();
+    d.look('before', 60);
+    d.look('crack', 60);
+    assert.equal(state(d).joints[0]!.mlPerDay, null);
+  });
+  it('two minutes under pressure prove nothing yet, ten prove 5.4 mL a day with a tissue', () => {
+    const d = made();
+    d.look('standing', 2);
+    assert.equal(state(d).joints[0]!.mlPerDay, null);
+    d.look('standing', 10);
+    assert.ok(Math.abs(state(d).joints[0]!.mlPerDay! - (-Math.log(0.05) * 1440 * 0.01) / 8) < 1e-9);
+  });
+});

@@ -1,0 +1,96 @@
+/** What lists and the ledger show of a run: worked out from its state, on the server once an entry is kept, on a device when it is shown. */
+import type { SealId } from '../../core/ends/seals.ts';
+import { COIL_ALLOWANCE_IN } from '../../core/match/query.ts';
+import type { Finding } from '../../core/prove/method.ts';
+import { offListReason, type ReadRun } from '../visit/sheet.ts';
+import type { AcceptedChain } from './kinds/chain-accepted.ts';
+import type { Stage } from './stages.ts';
+import type { RunState } from './state.ts';
+
+/** Of pieces, or of what is cut from a coil whole inches. */
+export type Unit = 'piece' | 'inch';
+
+export interface Needed {
+  name: string;
+  quantity: number;
+  unit: Unit;
+}
+
+export interface RunSummary {
+  stage: Stage | null;
+  /** A finding that is not dealt with, or null. */
+  finding: Exclude<Finding, 'dry' | 'normal'> | null;
+  acceptedId: string | null;
+  joints: number;
+  joined: number;
+  seals: SealId[];
+  priceCents: number;
+  currency: string | null;
+  /** Parts and loose pieces that the accepted chain takes and that still lie on the van, or lack there; none once a joint is made. */
+  needs: Record<string, Needed>;
+  signedOffMs: number | null;
+  exceptions: number;
+  recheck: RunState['recheck'];
+  recheckDueMs: number | null;
+  offList: string | null;
+  unreadable: string | null;
+}
+
+/** Of a run on which nothing is recorded yet. */
+export const UNTOUCHED: RunSummary = {
+  stage: 'look',
+  finding: null,
+  acceptedId: null,
+  joints: 0,
+  joined: 0,
+  seals: [],
+  priceCents: 0,
+  currency: null,
+  needs: {},
+  signedOffMs: null,
+  exceptions: 0,
+  recheck: 'none',
+  recheckDueMs: null,
+  offList: null,
+  unreadable: null,
+};
+
+export function summaryOf(read: ReadRun): RunSummary {
+  const { state } = read;
+  if (!state) return { ...UNTOUCHED, unreadable: read.unreadable, offList: offListReason(read) };
+  const { accepted, signedOff, joints } = state;
+  const joined = joints.filter((j) => j.made).length;
+  return {
+    stage: state.stage,
+    finding: [...joints, ...state.checkPoints].find((t) => t.finding !== null)?.finding ?? null,
+    acceptedId: accepted?.entryId ?? null,
+    joints: joints.length,
+    joined,
+    seals: [...new Set(joints.map((j) => j.seal))],
+    priceCents: accepted?.chain.priceCents ?? 0,
+    currency: accepted?.currency ?? null,
+    needs: accepted && !signedOff && joined === 0 ? neededFor(accepted) : {},
+    signedOffMs: signedOff?.atMs ?? null,
+    exceptions: signedOff?.exceptions.length ?? 0,
+    recheck: state.recheck,
+    recheckDueMs: signedOff?.recheckDueMs ?? null,
+    offList: state.offList,
+    unreadable: null,
+  };
+}
+
+/** Parts and loose pieces of a chain: pieces by number, what is cut from a coil by the inches that the cut takes, at least its allowance. */
+export function neededFor({ chain, items }: Pick<AcceptedChain, 'chain' | 'items'>): Record<string, Needed> {
+  const out: Record<string, Needed> = {};
+  const add = (item: string, quantity: number, unit: Unit) => {
+    const row = out[item] ?? { name: items[item]?.name ?? item, quantity: 0, unit };
+    out[item] = { ...row, quantity: row.quantity + quantity };
+  };
+  for (const step of chain.path) {
+    const cut = step.cutLengthIn ?? (items[step.part]?.cutToLength ? COIL_ALLOWANCE_IN : undefined);
+    if (cut === undefined) add(step.part, 1, 'piece');
+    else add(step.part, Math.ceil(cut), 'inch');
+  }
+  for (const [code, count] of Object.entries(chain.loose)) add(code, count, 'piece');
+  return out;
+}

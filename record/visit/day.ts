@@ -1,0 +1,124 @@
+/** The day sheet: worked out on the server from its derived tables, on a device from what it keeps. */
+import { remember } from '../../core/units/remember.ts';
+import { neededTogether } from '../run/needs.ts';
+import type { Needed, RunSummary } from '../run/summary.ts';
+import type { RunRow, VisitHead } from './sheet.ts';
+
+export interface DayRun {
+  id: string;
+  name: string;
+  appliance: string;
+  place: string;
+  summary: RunSummary;
+}
+
+export interface DayVisit {
+  visit: VisitHead;
+  runs: DayRun[];
+}
+
+export interface Shortage extends Needed {
+  item: string;
+  onVan: number;
+  forRuns: string[];
+}
+
+export interface Recheck {
+  visitId: string;
+  runId: string;
+  place: string;
+  run: string;
+  premises: string;
+  /** Of the premises. */
+  timeZone: string;
+  dueMs: number;
+  overdue: boolean;
+  notDry: boolean;
+}
+
+export interface DaySheet {
+  day: string;
+  visits: (DayVisit & { places: string[] /** Runs that the van lacks something for. */; short: number /** Taken off the list. */; off: DayRun[] })[];
+  shortages: Shortage[];
+  rechecks: Recheck[];
+}
+
+/** How long a recheck that nobody did stays on the day sheet, days after its visit. */
+export const RECHECK_WINDOW_DAYS = 14;
+
+/** A local day at a place, 'YYYY-MM-DD'. */
+export function localDayOf(at: Date | number, timeZone: string): string {
+  const make = () => new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+  return remember(formats, MOST_FORMATS, timeZone, make).format(at);
+}
+
+/** Making one costs more than using it a hundred times. */
+const formats = new Map<string, Intl.DateTimeFormat>();
+const MOST_FORMATS = 40;
+
+/** A day some days later: '2026-02-28' + 1 -> '2026-03-01'. */
+export function addDays(day: string, days: number): string {
+  const [y, m, d] = day.split('-').map(Number);
+  return new Date(Date.UTC(y as number, (m as number) - 1, (d as number) + days)).toISOString().slice(0, 10);
+}
+
+export const dayRunOf = (run: RunRow, summary: RunSummary): DayRun => ({
+  id: run.id,
+  name: run.name,
+  appliance: run.applianceName,
+  place: run.place,
+  summary,
+});
+
+/**
+ * The visits of a day, what the van lacks for them, and which connections are to be looked at again.
+ *
+ * @param around the visits of the day, and of the days before it that a recheck may be due from
+ */
+export function daySheetOf(day: string, around: DayVisit[], stock: Record<string, number>, at: Date): DaySheet {
+  const today = around.filter((v) => v.visit.onDate === day);
+  const listedRuns = (v: DayVisit) => v.runs.filter((r) => r.summary.offList === null);
+  const shortages = shortagesOf(today.flatMap(listedRuns), stock);
+  const short = new Set(shortages.map((s) => s.item));
+  return {
+    day,
+    visits: today.map((v) => {
+      const runs = listedRuns(v);
+      return {
+        visit: v.visit,
+        runs,
+        off: v.runs.filter((r) => r.summary.offList !== null),
+        places: [...new Set(runs.map((r) => r.place))],
+        short: runs.filter((r) => Object.keys(r.summary.needs).some((item) => short.has(item))).length,
+      };
+    }),
+    shortages,
+    rechecks: around.flatMap((v) => listedRuns(v).flatMap((run) => recheckOf(v.visit, run, day, at))),
+  };
+}
+
+function shortagesOf(runs: DayRun[], stock: Record<string, number>): Shortage[] {
+  return neededTogether(runs)
+    .map((needed) => ({ ...needed, onVan: stock[needed.item] ?? 0 }))
+    .filter((s) => s.quantity > s.onVan)
+    .sort((a, b) => (a.name < b.name ? -1 : 1));
+}
+
+function recheckOf(visit: VisitHead, run: DayRun, day: string, at: Date): Recheck[] {
+  const { recheck, recheckDueMs } = run.summary;
+  if (recheckDueMs === null || recheck === 'dry' || recheck === 'none') return [];
+  if (localDayOf(recheckDueMs, visit.premises.timeZone) > day || visit.onDate < addDays(day, -RECHECK_WINDOW_DAYS)) return [];
+  return [
+    {
+      visitId: visit.id,
+      runId: run.id,
+      place: run.place,
+      run: run.name,
+      premises: visit.premises.name,
+      timeZone: visit.premises.timeZone,
+      dueMs: recheckDueMs,
+      overdue: recheckDueMs < at.getTime(),
+      notDry: recheck === 'not dry',
+    },
+  ];
+}

@@ -1,0 +1,79 @@
+/** A visit as the server gives it and a device keeps it: everything its state is derived from. */
+import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
+import type { Part } from '../../core/match/part.ts';
+import type { Entry } from '../kinds.ts';
+import { historyOf, lastOf } from '../run/history.ts';
+import { listed } from '../run/kinds/listed.ts';
+import { type RunContext, type RunState, runState } from '../run/state.ts';
+
+export interface VisitHead {
+  id: string;
+  title: string;
+  onDate: string;
+  startsAt: string;
+  premises: { id: string; name: string; timeZone: string };
+}
+
+export interface RunRow {
+  id: string;
+  name: string;
+  water: 'cold' | 'hot';
+  applianceKind: string;
+  applianceName: string;
+  place: string;
+  checkPoints: RunContext['checkPoints'];
+}
+
+export interface VisitSheet {
+  visit: VisitHead;
+  runs: RunRow[];
+  entries: Entry[];
+}
+
+/** What of a catalogue the state of a run follows from. */
+export interface RunCatalogue {
+  appliances: Appliance[];
+  steps: StepTemplate[];
+  parts: Part[];
+}
+
+/** A run that is on record and cannot be made sense of; the rest of its visit can. */
+export class UnreadableRunError extends Error {
+  override readonly name = 'UnreadableRunError';
+}
+
+/** @throws UnreadableRunError for an appliance that the catalogue does not know */
+export function contextOf(run: RunRow, catalogue: RunCatalogue): RunContext {
+  const appliance = catalogue.appliances.find((a) => a.id === run.applianceKind);
+  if (!appliance) throw new UnreadableRunError(`The catalogue has no appliance of the kind "${run.applianceKind}".`);
+  return { runId: run.id, water: run.water, appliance, checkPoints: run.checkPoints, stepData: catalogue.steps, parts: catalogue.parts };
+}
+
+/** A run with its state; or why it cannot be read, and whether it was taken off its visit's list. */
+export type ReadRun = { run: RunRow; state: RunState; unreadable: null } | { run: RunRow; state: null; unreadable: string; offList: string | null };
+
+/** Never throws: what one entry spoils stays with its run. */
+export function readRun(run: RunRow, entries: readonly Entry[], catalogue: RunCatalogue): ReadRun {
+  try {
+    return { run, state: runState(contextOf(run, catalogue), entries), unreadable: null };
+  } catch (error) {
+    const unreadable = error instanceof UnreadableRunError ? error.message : `What is recorded on it does not read (${(error as Error).message}).`;
+    return { run, state: null, unreadable, offList: offListOf(run, entries) };
+  }
+}
+
+function offListOf(run: RunRow, entries: readonly Entry[]): string | null {
+  const off = lastOf(
+    historyOf(
+      entries.filter((e) => e.kind === listed.name),
+      run.id,
+    ),
+    listed,
+  )?.body;
+  return off && !off.on ? off.reason : null;
+}
+
+export const readRuns = (sheet: VisitSheet, catalogue: RunCatalogue): ReadRun[] => sheet.runs.map((run) => readRun(run, sheet.entries, catalogue));
+
+/** Why a run was taken off its visit's list; null while it stands there. */
+export const offListReason = (read: ReadRun): string | null => (read.state ? read.state.offList : read.offList);

@@ -1,0 +1,128 @@
+/** A shop's own parts: a CSV file in, all of it or nothing, and the same file out. */
+import Papa from 'papaparse';
+import { v7 as uuidv7 } from 'uuid';
+import { type Catalogue, catalogue } from '../../catalog/index.ts';
+import { cellsBroughtUp, PART_COLUMNS, partRow, shippedPartCells } from '../../catalog/parts.ts';
+import type { Part } from '../../core/index.ts';
+import { byShop } from '../by-shop.ts';
+import type { Sql, Tx } from '../connection.ts';
+import { coilIn, quantityOf, type Tally, tallyOfVan } from '../queries/stock.ts';
+import { type Cells, type Progress, pause, type ReadRow, readRows } from './read.ts';
+
+export { CalledOffError, MAX_OWN_PARTS, PartsFileError, type Progress, type RowFault } from './read.ts';
+
+const SLICE = 500;
+
+/**
+ * Takes in a file of own parts in place of those the shop had.
+ *
+ * @param report    told how far it is, now and then
+ * @param calledOff asked between slices
+ * @throws PartsFileError with every fault found (at most 50), CalledOffError
+ */
+export async function importParts(
+  sql: Sql,
+  shopId: string,
+  file: Uint8Array,
+  at: Date,
+  report: (p: Progress) => void = () => {},
+  calledOff: () => boolean = () => false,
+): Promise<{ parts: number; revision: number }> {
+  const rows = await readRows(file, report, calledOff);
+  return sql.begin(async (tx) => {
+    const [row] = await tx<{ revision: number }[]>`
+      insert into own_catalogue (shop_id, revision, imported_at) values (${shopId}, 1, ${at})
+      on conflict (shop_id) do update set revision = own_catalogue.revision + 1, imported_at = excluded.imported_at returning revision`;
+    const before = await ownRows(tx, shopId);
+    await tx`delete from own_part where shop_id = ${shopId}`;
+    for (let i = 0; i < rows.length; i += SLICE) {
+      await pause(calledOff);
+      const slice = rows.slice(i, i + SLICE);
+      const values = slice.map((r, n) => ({ shop_id: shopId, part_id: r.part.id, place_in_order: i + n, cells: tx.json(r.cells) }));
+      await tx`insert into own_part ${tx(values as never)}`;
+      report({ step: 'keeping', done: i + slice.length, of: rows.length });
+    }
+    await countVan(tx, shopId, rows, before, at);
+    return { parts: rows.length, revision: row!.revision };
+  });
+}
+
+/**
+ * A number in the column `van` is a count, made when it is first told or when it changes: a file taken in once more, as it came out or as it went
+ * in, counts nothing anew.
+ */
+async function countVan(tx: Tx, shopId: string, rows: ReadRow[], before: Cells[], at: Date): Promise<void> {
+  const tally = await tallyOfVan(tx, shopId);
+  const toldBefore = new Map(before.map((cells) => [cells.id, cells.van]));
+  const moves = rows.flatMap(({ part, van, cells }) => {
+    const told = toldBefore.get(part.id);
+    if (told === cells.van || (told === undefined && Number(vanCell(tally, part)) === van)) return [];
+    const coil = coilIn(part);
+    const quantity = van * (coil ?? 1) - quantityOf(tally[part.id] ?? { pieces: 0, inches: 0 }, part);
+    if (quantity === 0) return [];
+    const unit = coil === null ? 'piece' : 'inch';
+    return [
+      {
+        shop_id: shopId,
+        move_id: uuidv7(),
+        item: part.id,
+        quantity: Math.round(quantity),
+        unit,
+        reason: 'counted in a file of parts',
+        recorded_at: at,
+      },
+    ];
+  });
+  for (let i = 0; i < moves.length; i += SLICE) await tx`insert into stock_move ${tx(moves.slice(i, i + SLICE))}`;
+}
+
+/** What the column `van` says of a part: pieces, of coils those that are not used up. */
+function vanCell(tally: Tally, part: Part): string {
+  const quantity = Math.max(0, quantityOf(tally[part.id] ?? { pieces: 0, inches: 0 }, part));
+  return String(Math.ceil(quantity / (coilIn(part) ?? 1)));
+}
+
+/** The shop's own parts as they came in. */
+export async function exportParts(sql: Sql, shopId: string): Promise<string> {
+  return fileOf(await ownRows(sql, shopId));
+}
+
+/** Every part the shop matches with, as a file to begin from: its own, then the shipped ones, the van as it is counted now. */
+export async function exportAllParts(sql: Sql, shopId: string): Promise<string> {
+  const [own, tally, { parts }] = await Promise.all([ownRows(sql, shopId), tallyOfVan(sql, shopId), shopCatalogue(sql, shopId)]);
+  const ids = new Set(own.map((cells) => cells.id));
+  const byId = new Map(parts.map((p) => [p.id, p]));
+  const all = [...own, ...shippedPartCells().filter((cells) => !ids.has(cells.id))];
+  return fileOf(all.map((cells) => ({ ...cells, van: byId.has(cells.id!) ? vanCell(tally, byId.get(cells.id!)!) : (cells.van ?? '0') })));
+}
+
+async function ownRows(sql: Sql | Tx, shopId: string): Promise<Cells[]> {
+  const rows = await sql<{ cells: Cells }[]>`select cells from own_part where shop_id = ${shopId} order by place_in_order`;
+  return rows.map((r) => cellsBroughtUp(r.cells));
+}
+
+function fileOf(rows: Cells[]): string {
+  const cells = rows.map((row) => PART_COLUMNS.map((c) => row[c] ?? ''));
+  return `${Papa.unparse({ fields: [...PART_COLUMNS], data: cells }, { escapeFormulae: true })}\r\n`;
+}
+
+const remembered = byShop<{ revision: number; catalogue: Catalogue }>();
+
+/**
+ * The shipped catalogue with the shop's own parts in it, an own part standing in place of a shipped one of its id. Kept by revision.
+ *
+ * An own part that an older program took in and this one cannot read is left out.
+ */
+export async function shopCatalogue(sql: Sql, shopId: string): Promise<Catalogue> {
+  const [row] = await sql<{ revision: number }[]>`select revision from own_catalogue where shop_id = ${shopId}`;
+  if (!row) return catalogue();
+  const shops = remembered(sql);
+  const known = shops.get(shopId);
+  if (known?.revision === row.revision) return known.catalogue;
+  const parts = (await ownRows(sql, shopId)).flatMap((cells) => partRow.safeParse(cells).data?.part ?? []);
+  const ids = new Set(parts.map((p) => p.id));
+  const shipped = catalogue();
+  const merged = { ...shipped, version: `${shipped.version}+${row.revision}`, parts: [...parts, ...shipped.parts.filter((p) => !ids.has(p.id))] };
+  shops.set(shopId, { revision: row.revision, catalogue: merged });
+  return merged;
+}

@@ -1,0 +1,129 @@
+/**
+ * Derived tables: caches of what the record says of runs, joints and days. Each row names the entry it is up to; they are brought up with every
+ * entry kept, and rebuilt by `npm run rebuild`.
+ */
+import { catalogue } from '../../catalog/index.ts';
+import type { Entry } from '../../record/index.ts';
+import { summaryOf } from '../../record/run/summary.ts';
+import { type ReadRun, readRun } from '../../record/visit/sheet.ts';
+import type { Sql, Tx } from '../connection.ts';
+import { lockCursor } from '../cursor.ts';
+import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
+import { groupBy } from '../group-by.ts';
+import { visitRuns } from '../queries/visits.ts';
+import { deriveDays } from './days.ts';
+import { joinedRows } from './joints.ts';
+
+/** Rises when what is derived changes its meaning; a new catalogue derives anew by itself. */
+const DERIVATION = 1;
+
+export const derivationVersion = (): string => `${DERIVATION} ${catalogue().version}`;
+
+/** A run in one visit. */
+export interface RunInVisit {
+  visitId: string;
+  runId: string;
+}
+
+type PlacedRow = EntryRow & { position: string };
+
+/** Brings the derived rows of some runs up to what is recorded. */
+export async function derive(tx: Tx, shopId: string, which: RunInVisit[]): Promise<void> {
+  if (which.length === 0) return;
+  const visitIds = [...new Set(which.map((w) => w.visitId))];
+  const runIds = [...new Set(which.map((w) => w.runId))];
+  const [runs, rows] = await Promise.all([
+    visitRuns(tx, shopId, visitIds),
+    tx<PlacedRow[]>`
+      select ${tx([...entryColumns, 'position'])} from entry
+      where shop_id = ${shopId} and visit_id = any(${visitIds}::uuid[]) and run_id = any(${runIds}::uuid[]) order by position`,
+  ]);
+  const wanted = new Set(which.map((w) => `${w.visitId} ${w.runId}`));
+  const recorded = groupBy(rows, (r) => `${r.visit_id} ${r.run_id}`);
+  const derived = runs
+    .filter((r) => wanted.has(`${r.visitId} ${r.id}`))
+    .map(({ visitId, ...run }) => {
+      const own = recorded.get(`${visitId} ${run.id}`) ?? [];
+      const entries = own.map(entryOf);
+      return { visitId, read: readRun(run, entries, catalogue()), entries, upTo: Number(own.at(-1)?.position ?? 0) };
+    });
+  await keepRuns(tx, shopId, derived);
+  await deriveDays(tx, shopId, visitIds);
+}
+
+interface DerivedRun {
+  visitId: string;
+  read: ReadRun;
+  entries: Entry[];
+  upTo: number;
+}
+
+async function keepRuns(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<void> {
+  if (derived.length === 0) return;
+  const rows = derived.map((d) => runRow(tx, shopId, d));
+  const joints = derived.flatMap((d) => joinedRows(tx, shopId, d.visitId, d.read, d.upTo));
+  for (const { visitId, read } of derived) {
+    await tx`delete from derived_joint where shop_id = ${shopId} and visit_id = ${visitId} and run_id = ${read.run.id}`;
+  }
+  await tx`
+    insert into derived_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set
+      up_to = excluded.up_to, summary = excluded.summary, accepted_id = excluded.accepted_id, signed_off_at = excluded.signed_off_at,
+      recheck_due_at = excluded.recheck_due_at, recheck = excluded.recheck, callbacks = excluded.callbacks`;
+  if (joints.length > 0) await tx`insert into derived_joint ${tx(joints as never)}`;
+}
+
+function runRow(tx: Tx, shopId: string, { visitId, read, entries, upTo }: DerivedRun) {
+  const summary = summaryOf(read);
+  const corrected = new Set(entries.map((e) => e.correctsId));
+  return {
+    shop_id: shopId,
+    visit_id: visitId,
+    run_id: read.run.id,
+    up_to: upTo,
+    summary: tx.json(summary as never),
+    accepted_id: summary.acceptedId,
+    signed_off_at: summary.signedOffMs === null ? null : new Date(summary.signedOffMs),
+    recheck_due_at: summary.recheckDueMs === null ? null : new Date(summary.recheckDueMs),
+    recheck: summary.recheck,
+    callbacks: entries.filter((e) => e.kind === 'callback-reported' && !corrected.has(e.id)).length,
+  };
+}
+
+/** How many visits are derived in one go. */
+const SLICE = 200;
+
+/** Derives what has no derived row yet; how many runs that were. */
+export async function deriveMissing(tx: Tx, shopId: string): Promise<number> {
+  const runs = await tx<RunInVisit[]>`
+    select vr.visit_id as "visitId", vr.run_id as "runId" from visit_run vr
+    where vr.shop_id = ${shopId}
+      and not exists (select from derived_run d where d.shop_id = vr.shop_id and d.visit_id = vr.visit_id and d.run_id = vr.run_id)
+    order by vr.visit_id, vr.run_id`;
+  const visits = [...groupBy(runs, (r) => r.visitId).values()];
+  for (let i = 0; i < visits.length; i += SLICE) await derive(tx, shopId, visits.slice(i, i + SLICE).flat());
+  return runs.length;
+}
+
+/**
+ * Makes the derived tables of a shop anew from what is recorded, in one transaction.
+ *
+ * @returns how many runs were derived
+ */
+export async function rebuild(sql: Sql, shopId: string): Promise<number> {
+  return sql.begin(async (tx) => {
+    await lockCursor(tx, shopId);
+    for (const table of ['derived_joint', 'derived_run', 'derived_day']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
+    const runs = await deriveMissing(tx, shopId);
+    await tx`insert into derivation (shop_id, version) values (${shopId}, ${derivationVersion()})
+      on conflict (shop_id) do update set version = excluded.version`;
+    return runs;
+  });
+}
+
+/** Rebuilds what another program, or another catalogue, derived. */
+export async function ensureDerived(sql: Sql, shopId: string): Promise<boolean> {
+  const [row] = await sql<{ version: string }[]>`select version from derivation where shop_id = ${shopId}`;
+  if (row?.version === derivationVersion()) return false;
+  await rebuild(sql, shopId);
+  return true;
+}

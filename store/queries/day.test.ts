@@ -1,0 +1,93 @@
+import assert from 'node:assert/strict';
+import { after, before, describe, it } from 'node:test';
+import { v7 as uuidv7 } from 'uuid';
+import { THE_SHOP } from '../connection.ts';
+import { ensureDemo } from '../seed/demo.ts';
+import { type TestDatabase, testDatabase } from '../testing.ts';
+import { record } from '../write.ts';
+import { daySheet } from './day.ts';
+import { shopRuns } from './open-runs.ts';
+import { statesOf, visitSheet } from './visits.ts';
+
+const AT = new Date('2026-05-20T12:00:00Z');
+const TODAY = '2026-05-20';
+let db: TestDatabase;
+
+before(async () => {
+  db = await testDatabase();
+  await ensureDemo(db.sql, AT);
+  await db.owner`analyze`;
+});
+after(() => db.end());
+
+describe('the day sheet', () => {
+  it('stands in the order of the hours, with the runs of each visit', async () => {
+    const { visits } = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    const hours = visits.map((v) => v.visit.startsAt);
+    assert.deepEqual([...hours].sort(), hours); // biome-ignore format: one line
+    assert.ok(visits.every((v) => v.runs.length > 0 && v.places.length > 0));
+  });
+
+  it('names a finding that is not dealt with', async () => {
+    const { visits } = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    assert.ok(visits.flatMap((v) => v.runs).some((r) => r.summary.finding === 'damp'));
+  });
+
+  it('counts what accepted chains need against what is on the van, and only what is missing', async () => {
+    const { shortages } = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    for (const s of shortages) assert.ok(s.quantity > s.onVan && s.forRuns.length > 0, s.item);
+    await db.owner`insert into stock_move (shop_id, move_id, item, quantity, reason, recorded_at)
+      values (${THE_SHOP}, ${uuidv7()}, ${shortages[0]!.item}, 9, 'bought', ${AT})`;
+    const later = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    assert.ok(!later.shortages.some((s) => s.item === shortages[0]!.item));
+  });
+
+  it('is empty on a day without visits, and says so by having none', async () => {
+    const sheet = await daySheet(db.sql, THE_SHOP, '2031-01-01', AT);
+    assert.deepEqual([sheet.visits, sheet.shortages, sheet.rechecks], [[], [], []]);
+  });
+
+  it('lists a recheck until it was looked at dry', async () => {
+    const before = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    const due = before.rechecks[0]!;
+    const sheet = (await visitSheet(db.sql, THE_SHOP, due.visitId))!;
+    const state = statesOf(sheet).find((s) => s.run.id === due.runId)!.state!;
+    const device = uuidv7();
+    const base = { visitId: due.visitId, runId: due.runId, correctsId: null, deviceId: device, recordedAt: null };
+    const looks = [
+      ...state.joints.map((j) => ({ jointId: j.id, checkPointId: null })),
+      ...state.checkPoints.map((c) => ({ jointId: null, checkPointId: c.id })),
+    ].flatMap((target) => {
+      const begunId = uuidv7();
+      const [seenAt, endAt] = [AT.toISOString(), new Date(AT.getTime() + 20 * 60_000).toISOString()];
+      return [
+        { ...base, ...target, id: begunId, seenAt, sentAt: endAt, kind: 'look-begun', body: { round: 'next-day', method: 'tissue' } },
+        {
+          ...base,
+          ...target,
+          id: uuidv7(),
+          seenAt: endAt,
+          sentAt: endAt,
+          kind: 'look-ended',
+          body: { begunId, finding: 'dry', drops: null, elapsedS: 1200 },
+        },
+      ];
+    });
+    const kept = await record(db.sql, THE_SHOP, looks as never, new Date(AT.getTime() + 20 * 60_000));
+    assert.ok(kept.every((k) => k.status === 'kept'));
+    const later = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    assert.equal(later.rechecks.length, before.rechecks.length - 1);
+  });
+});
+
+describe('runs a chain may be taken to', () => {
+  it('are those of today and tomorrow of which no joint is made', async () => {
+    const runs = await shopRuns(db.sql, THE_SHOP, AT);
+    assert.ok(runs.some((r) => r.name.endsWith(', today')) && runs.some((r) => r.name.endsWith(', tomorrow')));
+    for (const r of runs) {
+      const state = statesOf((await visitSheet(db.sql, THE_SHOP, r.visitId))!).find((s) => s.run.id === r.runId)!.state!;
+      assert.ok(!state.signedOff && !state.joints.some((j) => j.made), r.name);
+      assert.equal(r.acceptedId, state.accepted?.entryId ?? null);
+    }
+  });
+});

@@ -1,0 +1,49 @@
+import { type RunSummary, UNTOUCHED } from '../../record/run/summary.ts';
+import { addDays, type DaySheet, type DayVisit, dayRunOf, daySheetOf, RECHECK_WINDOW_DAYS } from '../../record/visit/day.ts';
+import type { VisitHead } from '../../record/visit/sheet.ts';
+import type { Sql } from '../connection.ts';
+import { groupBy } from '../group-by.ts';
+import { stockOnVan } from './stock.ts';
+import { visitHeads, visitRuns, visitsBetween } from './visits.ts';
+
+/** The day's visits, what the van lacks for them, and which connections are to be looked at again: from the derived tables. */
+export async function daySheet(sql: Sql, shopId: string, day: string, at: Date): Promise<DaySheet> {
+  const [today, dueIds, stock] = await Promise.all([
+    visitsBetween(sql, shopId, day, day),
+    visitsWithRechecks(sql, shopId, day),
+    stockOnVan(sql, shopId),
+  ]);
+  const known = new Set(today.map((v) => v.id));
+  const before = await visitHeads(
+    sql,
+    shopId,
+    dueIds.filter((id) => !known.has(id)),
+  );
+  return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock, at);
+}
+
+/** Visits of the last days with a run that is to be looked at again. */
+async function visitsWithRechecks(sql: Sql, shopId: string, day: string): Promise<string[]> {
+  const rows = await sql<{ visit_id: string }[]>`
+    select distinct d.visit_id from derived_run d join visit v using (shop_id, visit_id)
+    where d.shop_id = ${shopId} and d.recheck in ('due', 'not dry')
+      and v.on_date between ${addDays(day, -RECHECK_WINDOW_DAYS)} and ${day} and d.recheck_due_at < ${`${addDays(day, 2)}T00:00:00Z`}`;
+  return rows.map((r) => r.visit_id);
+}
+
+/** Visits with the summaries of their runs. */
+export async function withRuns(sql: Sql, shopId: string, heads: VisitHead[]): Promise<DayVisit[]> {
+  if (heads.length === 0) return [];
+  const ids = heads.map((h) => h.id);
+  const [runs, rows] = await Promise.all([
+    visitRuns(sql, shopId, ids),
+    sql<{ visit_id: string; run_id: string; summary: RunSummary }[]>`
+      select visit_id, run_id, summary from derived_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[])`,
+  ]);
+  const summaries = new Map(rows.map((r) => [`${r.visit_id} ${r.run_id}`, r.summary]));
+  const runsOf = groupBy(runs, (r) => r.visitId);
+  return heads.map((visit) => ({
+    visit,
+    runs: (runsOf.get(visit.id) ?? []).map((run) => dayRunOf(run, summaries.get(`${visit.id} ${run.id}`) ?? UNTOUCHED)),
+  }));
+}

@@ -1,0 +1,136 @@
+import type { AcceptedChain } from '../../record/index.ts';
+import type { RunSummary } from '../../record/run/summary.ts';
+import type { Sql } from '../connection.ts';
+
+export interface LedgerRow {
+  visitId: string;
+  runId: string;
+  onDate: string;
+  premises: string;
+  place: string;
+  applianceKind: string;
+  run: string;
+  water: 'cold' | 'hot';
+  from: string;
+  to: string;
+  parts: string;
+  joints: number;
+  seals: string[];
+  priceCents: number;
+  currency: string;
+  callbacks: number;
+  exceptions: number;
+}
+
+export interface LedgerQuery {
+  /** Words that must all be found in the place, the run, the parts, the ends or the premises. */
+  q?: string;
+  appliance?: string;
+  seal?: string;
+  callbacks?: 'any' | 'only' | 'none';
+  limit?: number;
+  offset?: number;
+}
+
+export interface LedgerPage {
+  rows: LedgerRow[];
+  /** Connections that fit, also those on other pages, and their joints and callbacks. */
+  total: number;
+  joints: number;
+  callbacks: number;
+}
+
+interface Row {
+  visit_id: string;
+  run_id: string;
+  on_date: string;
+  premises: string;
+  place: string;
+  kind: string;
+  run: string;
+  water: 'cold' | 'hot';
+  accepted: AcceptedChain;
+  summary: RunSummary;
+  callbacks: number;
+}
+
+const PAGE = 40;
+
+/** Connections that were signed off, newest first. */
+export async function ledger(sql: Sql, shopId: string, query: LedgerQuery): Promise<LedgerPage> {
+  const [rows, sums] = await Promise.all([
+    ledgerRows(sql, shopId, query, query.limit ?? PAGE, query.offset ?? 0),
+    sql<{ total: number; joints: number; callbacks: number }[]>`
+      select count(*)::int as total, coalesce(sum((summary ->> 'joints')::int), 0)::int as joints, coalesce(sum(callbacks), 0)::int as callbacks
+      from (${connections(sql, shopId, query)}) connection`,
+  ]);
+  return { rows, ...sums[0]! };
+}
+
+/** How many connections are read at once when all of them are wanted. */
+const SLICE = 2000;
+
+/** Every connection that fits, a slice at a time: as many as there are. */
+export async function* allOfLedger(sql: Sql, shopId: string, query: LedgerQuery): AsyncGenerator<LedgerRow[]> {
+  for (let offset = 0; ; offset += SLICE) {
+    const rows = await ledgerRows(sql, shopId, query, SLICE, offset);
+    if (rows.length > 0) yield rows;
+    if (rows.length < SLICE) return;
+  }
+}
+
+async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: number, offset: number): Promise<LedgerRow[]> {
+  const rows = await sql<Row[]>`
+    select * from (${connections(sql, shopId, query)}) connection
+    order by on_date desc, starts_at desc, visit_id, run_id limit ${limit} offset ${offset}`;
+  return rows.map(rowOf);
+}
+
+/** Words are searched for in what the connection was made of as it was accepted. */
+function connections(sql: Sql, shopId: string, query: LedgerQuery) {
+  const words = (query.q ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 12);
+  const like = (word: string) => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  return sql`
+    select v.visit_id, r.run_id, v.on_date, v.starts_at, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, c.body as accepted,
+      d.summary, d.callbacks
+    from derived_run d
+    join visit v on v.shop_id = d.shop_id and v.visit_id = d.visit_id
+    join run r on r.shop_id = d.shop_id and r.run_id = d.run_id
+    join premises p on p.shop_id = d.shop_id and p.premises_id = v.premises_id
+    join appliance a on a.shop_id = d.shop_id and a.appliance_id = r.appliance_id
+    join place pl on pl.shop_id = d.shop_id and pl.place_id = a.place_id
+    join entry c on c.shop_id = d.shop_id and c.entry_id = d.accepted_id
+    where d.shop_id = ${shopId} and d.signed_off_at is not null
+      ${words
+        .map(
+          (word) => sql`and concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name, c.body ->> 'from', c.body ->> 'to',
+            (select string_agg(i.value ->> 'name', ' ') from jsonb_each(c.body -> 'items') i)) ilike ${like(word)}`,
+        )
+        .reduce((all, one) => sql`${all} ${one}`, sql``)}
+      ${query.appliance ? sql`and a.kind = ${query.appliance}` : sql``}
+      ${query.seal ? sql`and d.summary -> 'seals' ? ${query.seal}` : sql``}
+      ${query.callbacks === 'only' ? sql`and d.callbacks > 0` : query.callbacks === 'none' ? sql`and d.callbacks = 0` : sql``}`;
+}
+
+function rowOf(r: Row): LedgerRow {
+  const { chain, items, from, to, currency } = r.accepted;
+  return {
+    visitId: r.visit_id,
+    runId: r.run_id,
+    onDate: r.on_date,
+    premises: r.premises,
+    place: r.place,
+    applianceKind: r.kind,
+    run: r.run,
+    water: r.water,
+    from,
+    to,
+    parts: chain.parts.map((id) => items[id]?.name ?? id).join('; '),
+    joints: r.summary.joints,
+    seals: r.summary.seals,
+    priceCents: chain.priceCents,
+    currency,
+    callbacks: r.callbacks,
+    exceptions: r.summary.exceptions,
+  };
+}

@@ -1,0 +1,90 @@
+/// <reference lib="webworker" />
+/**
+ * Opens every screen without a connection: files of the program from what was kept when it was installed, pages from the server while it
+ * answers, and the kept page of the screen when it does not. What was entered lives in the device's store, which no worker touches.
+ */
+import { clientsClaim } from 'workbox-core';
+import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
+import { NavigationRoute, registerRoute } from 'workbox-routing';
+
+declare const self: ServiceWorkerGlobalScope;
+/** Files of the program with what tells one version from the next; put in when it is built. */
+declare const __FILES__: { url: string; revision: string | null }[];
+/** Of this build. */
+declare const __VERSION__: string;
+/** The page of every screen by its path, and which of them opens any address that begins so. */
+declare const __PAGES__: { path: string; opens?: string }[];
+
+const PAGES = `pages ${__VERSION__}`;
+/** A server that says nothing for so long is taken for one that is away, ms. */
+const PATIENCE_MS = 2500;
+
+precacheAndRoute(__FILES__);
+cleanupOutdatedCaches();
+clientsClaim();
+
+self.addEventListener('install', (event) => {
+  // A new version takes over at once: what is unsent is not in the page but in the device's store.
+  self.skipWaiting();
+  event.waitUntil(keepPages());
+});
+
+self.addEventListener('activate', (event) => {
+  const old = async () => {
+    const names = await caches.keys();
+    await Promise.all(names.filter((name) => name.startsWith('pages ') && name !== PAGES).map((name) => caches.delete(name)));
+  };
+  event.waitUntil(old());
+});
+
+/** The page of every screen, so that each opens though it was never visited. One that fails now is kept when it is next opened. */
+async function keepPages(): Promise<void> {
+  await Promise.allSettled(__PAGES__.map(({ path }) => keepPage(path)));
+}
+
+async function keepPage(path: string): Promise<void> {
+  const response = await fetch(path, { headers: { accept: 'text/html' } });
+  if (response.ok) await (await caches.open(PAGES)).put(path, response);
+}
+
+registerRoute(
+  new NavigationRoute(
+    async ({ request, url }) => {
+      const fresh = await answer(request);
+      if (fresh && fresh.status < 500) {
+        const page = __PAGES__.find((p) => p.path === url.pathname);
+        if (page && fresh.ok && url.search === '') await (await caches.open(PAGES)).put(page.path, fresh.clone());
+        return fresh;
+      }
+      return (await kept(url)) ?? fresh ?? away();
+    },
+    { denylist: [/^\/api\//] },
+  ),
+);
+
+/** The server's answer; null when it does not come in time. */
+async function answer(request: Request): Promise<Response | null> {
+  const patience = new AbortController();
+  const timer = setTimeout(() => patience.abort(), PATIENCE_MS);
+  try {
+    return await fetch(request, { signal: patience.signal });
+  } catch {
+    return null;
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** The kept page of the screen at an address. */
+async function kept(url: URL): Promise<Response | undefined> {
+  const path = __PAGES__.find((p) => p.opens !== undefined && url.pathname.startsWith(p.opens))?.path ?? url.pathname;
+  return caches.match(path, { cacheName: PAGES });
+}
+
+const away = (): Response =>
+  new Response(
+    `<!doctype html><html lang="en"><meta charset="utf-8"><title>No connection</title><meta name="viewport" content="width=device-width">
+<h1>This wants the connection</h1><p>It is not kept on this device: the ledger of past years and what was never carried along are with the server. What you entered is kept here and is sent when it is back.</p>
+<p><a href="">Try again</a> or go <a href="/">to the day sheet</a>.</p></html>`,
+    { status: 503, headers: { 'content-type': 'text/html; charset=utf-8', 'content-security-policy': "default-src 'none'" } },
+  );
