@@ -1,4 +1,6 @@
 /** Nothing entered is lost: killed tabs, hung and refusing servers, no connection at all, two devices. KILLS=40 for the long run. */
+import { createServer, request as ask, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { SCREENS } from '../app/screens.ts';
 import { address } from './house.ts';
@@ -215,4 +217,57 @@ test('what is not sent is told on every screen, and all of them pass their size'
   await page.unroute('**/api/v1/entries');
   await page.goto(address());
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+});
+
+/** The house behind another address, whose worker is of another version once `next` is set. */
+async function houseOfTwoVersions(state: { next: boolean }): Promise<{ server: Server; at: string }> {
+  const house = new URL(address());
+  const server = createServer((request, response) => {
+    const worker = request.url === '/sw.js' && state.next;
+    const headers = worker ? { host: request.headers.host } : request.headers;
+    const onward = ask({ host: house.hostname, port: house.port, path: request.url, method: request.method, headers }, (answer) => {
+      response.writeHead(answer.statusCode!, worker ? { 'content-type': 'text/javascript' } : answer.headers);
+      if (!worker) return void answer.pipe(response);
+      let text = '';
+      answer.setEncoding('utf8').on('data', (part) => { text += part; }).on('end', () => response.end(text.replace(/pages [0-9a-f]{12}/, 'pages of the next version'))); // biome-ignore format: one chain
+    });
+    onward.on('error', () => response.destroy());
+    response.on('close', () => onward.destroy());
+    request.pipe(onward);
+  });
+  await new Promise<void>((up) => server.listen(0, '127.0.0.1', up));
+  return { server, at: `http://127.0.0.1:${(server.address() as AddressInfo).port}` };
+}
+
+test('a new version takes over, and what is unsent is sent by it', async ({ browser }) => {
+  const state = { next: false };
+  const { server, at } = await houseOfTwoVersions(state);
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  const names = () => page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('pages ')));
+  await page.goto(at);
+  await readyForNoConnection(page);
+  const visit = await page.getByRole('link', { name: /^Glass rinser/ }).first().getAttribute('href'); // biome-ignore format: one line
+  await context.route('**/api/v1/entries', (route) => route.abort());
+  await page.goto(`${at}${visit}`);
+  await page.getByRole('tab', { name: /Look/ }).click();
+  await page.getByRole('radio', { name: 'multi-turn' }).check();
+  await expect(page.getByText(/1 not sent yet/)).toBeVisible();
+  expect(await names()).toHaveLength(1);
+
+  state.next = true;
+  await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
+  await expect.poll(names).toEqual(['pages of the next version']);
+  await expect(page.getByRole('radio', { name: 'multi-turn' })).toBeChecked();
+  await page.reload();
+  await expect(page.getByText(/1 not sent yet/)).toBeVisible();
+  await context.unroute('**/api/v1/entries');
+  await page.goto(at);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
+  const id = /visits\/([0-9a-f-]{36})/.exec(visit!)![1];
+  const { entries } = await (await page.request.get(`${at}/api/v1/visits/${id}`)).json();
+  expect((entries as { body: { kind?: string } }[]).filter((e) => e.body.kind === 'multi-turn').length).toBeGreaterThan(0);
+  await context.close();
+  server.closeAllConnections();
+  server.close();
 });

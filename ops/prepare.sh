@@ -1,5 +1,14 @@
 # Installs what is missing. Sourced by ./start and ./test; every step says what it does and how to help it along.
 
+# Runs it while no other start or test of this folder does: two must not install or build over each other.
+alone() {
+  command -v flock >/dev/null || { "$@"; return; }
+  (
+    flock -n 9 || { echo "Another start or test of this folder is installing or building: waiting for it ..."; flock 9; }
+    "$@"
+  ) 9<ops/prepare.sh
+}
+
 die() { printf '%s\n' "$*" >&2; exit 1; }
 
 need_node() {
@@ -39,7 +48,8 @@ need_chromium() {
   [ -x /usr/bin/chromium ] || install_debian chromium
 }
 
-need_packages() {
+need_packages() { alone install_packages; }
+install_packages() {
   local want
   want=$(sha256sum package-lock.json | cut -d' ' -f1)
   [ "$(cat node_modules/.brass-nut-lock 2>/dev/null)" = "$want" ] && return
@@ -49,7 +59,8 @@ need_packages() {
   echo "$want" > node_modules/.brass-nut-lock
 }
 
-need_build() {
+need_build() { alone build; }
+build() {
   local newer
   if [ -e dist/.built ]; then
     newer=$(find app core record sync catalog store astro.config.mjs package-lock.json tsconfig.json -newer dist/.built -type f -print -quit)
