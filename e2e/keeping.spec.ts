@@ -1,5 +1,5 @@
 /** Nothing entered is lost: killed tabs, hung and refusing servers, no connection at all, two devices. KILLS=40 for the long run. */
-import { createServer, request as ask, type Server } from 'node:http';
+import { request as ask, createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { SCREENS } from '../app/screens.ts';
