@@ -37,8 +37,11 @@ export const SCREENS: readonly Screen[] = [
     inMenu: false,
     keys: [
       { keys: ['Alt', '1–6'], what: 'Look, Match, Shut, Make, Prove, Log' },
-      { keys: ['1–4'], what: 'In Prove: dry, damp, drip, running (also d w p r)' },
+      { keys: ['z'], what: 'Take back what was just pressed' },
+      { keys: ['h'], what: 'What happened here' },
       { keys: ['b'], what: 'In Prove: begin the look' },
+      { keys: ['1–4'], what: 'While looking: dry, damp, drip, running (also d w p r)' },
+      { keys: ['←', '→'], what: 'On the stages: the one before, the one after' },
     ],
   },
   { id: 'unsent', path: '/unsent', name: 'Unsent', what: 'What is kept here and not sent', inMenu: false, key: 'u', keys: [] },

@@ -23,6 +23,7 @@ export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
     powered: z.boolean().optional(),
     rule: z.record(z.string(), z.string()).optional(),
   }),
+  opens: z.boolean().optional(),
   title: z.string().min(1),
   detail: z.string().min(1),
   tool: z.string().optional(),

@@ -38,36 +38,3 @@ export function clockOffMs(entry: EntryBase): number {
   if (entry.recordedAt === null || entry.sentAt === null) return 0;
   return Date.parse(entry.recordedAt) - Date.parse(entry.sentAt);
 }
-
-/**
- * Entries in the order they happened, those not yet sent last; corrected ones left out, their corrections standing in their place.
- *
- * One device's entries keep the order in which it made them, whatever its clock did in between; those of several are merged by the time
- * put right.
- */
-export function standing<E extends EntryBase>(entries: readonly E[]): E[] {
-  const corrected = new Set(entries.map((e) => e.correctsId));
-  const devices = new Map<string, E[]>();
-  for (const entry of entries) {
-    const own = devices.get(entry.deviceId);
-    if (own) own.push(entry);
-    else devices.set(entry.deviceId, [entry]);
-  }
-  const timed: { entry: E; at: number }[] = [];
-  for (const device of [...devices.keys()].sort()) {
-    let latest = Number.NEGATIVE_INFINITY;
-    for (const entry of devices.get(device)!.sort(asMade)) {
-      latest = entry.recordedAt === null ? Number.POSITIVE_INFINITY : Math.max(latest, happenedAt(entry));
-      if (!corrected.has(entry.id)) timed.push({ entry, at: latest });
-    }
-  }
-  return timed.sort((a, b) => (a.at === b.at ? 0 : a.at - b.at)).map(({ entry }) => entry);
-}
-
-/** The order in which a device made its entries: by its count; without one, as they were recorded, for it sends them in order, then by id. */
-function asMade(a: EntryBase, b: EntryBase): number {
-  if (a.seq !== undefined && b.seq !== undefined) return a.seq - b.seq;
-  const [left, right] = [a.recordedAt ?? '9', b.recordedAt ?? '9'];
-  if (left !== right) return left < right ? -1 : 1;
-  return a.id < b.id ? -1 : 1;
-}

@@ -1,14 +1,20 @@
 /** The public face of the record: what pages, the server, the browser's own store and other programs may import. */
-export { clockOffMs, type EntryBase, happenedAt, standing, targetOf } from './entry.ts';
+export { clockOffMs, type EntryBase, happenedAt, targetOf } from './entry.ts';
 export type { Refusal } from './kind.ts';
 export { type Bodies, broughtUp, type Entry, type EntryKind, type EntryOf, followsId, jointsBrought, kindOf, kinds } from './kinds.ts';
 export { type FreeOutlet, outletsFor, sameOutlet } from './run/free-outlets.ts';
-export { historyOf, lastOf } from './run/history.ts';
+export { acceptancesOf, historyOf, lastOf } from './run/history.ts';
+export { minutesWatched } from './run/joint-life.ts';
+export { jointIdsFor } from './run/joint-place.ts';
 export { type AcceptedChain, type DrawnPart, itemsOf, partsAsAccepted } from './run/kinds/chain-accepted.ts';
 export type { OutletRef } from './run/kinds/end-seen.ts';
 export { STOP_CONDITIONS } from './run/kinds/stop-tried.ts';
-export type { Words } from './run/now.ts';
-export { minutesWatched, type Proof } from './run/proof.ts';
-export { STAGE_NAMES, STAGES, type Stage } from './run/stages.ts';
+export type { OpenItem, Words } from './run/now.ts';
+export type { Proof } from './run/proof.ts';
+export { isRealReason } from './run/rules.ts';
+export { runNow } from './run/run-now.ts';
+export { type Sentence, sentenceOf } from './run/sentence.ts';
+export { STAGE_NAMES, STAGES, type Stage, type StageState } from './run/stages.ts';
 export * from './run/state.ts';
-export { type Telling, tell, wordsFor } from './words.ts';
+export { type Fate, fates, ordered, standing } from './standing.ts';
+export { carriedBy, type Happening, happenings, type Telling, tell, wordsFor } from './words.ts';

@@ -24,10 +24,10 @@ export interface Kind<Name extends string, B> {
   bringUp?: (body: unknown) => unknown;
   /** Which of them count: the last, the last of each `of`, or all in their order. */
   counts: 'last' | 'all' | { lastOf: (body: B) => string };
-  /** Of the chain in force: when another is accepted it counts no more. */
-  ofChain: boolean;
   /** What it is about: the run, or one of its joints or check points. */
   about: 'run' | 'joint' | 'joint or check point' | 'anything';
+  /** Whether it is taken though the run is signed off; left out: it is not, the run is reopened first. */
+  onSigned?: (entry: Told<B>, run: RunNow) => boolean;
   /** The entry this one follows from: the look it ends, the acceptance it takes the place of. */
   follows?: (body: B) => string | null;
   /** Joints that come into being with it. */

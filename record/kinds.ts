@@ -14,10 +14,14 @@ import { lookEnded } from './run/kinds/look-ended.ts';
 import { noted } from './run/kinds/noted.ts';
 import { oldLineJudged } from './run/kinds/old-line-judged.ts';
 import { placeSeen } from './run/kinds/place-seen.ts';
+import { recheckClosed } from './run/kinds/recheck-closed.ts';
 import { remedied } from './run/kinds/remedied.ts';
+import { reopened } from './run/kinds/reopened.ts';
 import { signedOff } from './run/kinds/signed-off.ts';
+import { stageSkipped } from './run/kinds/stage-skipped.ts';
 import { stepDone } from './run/kinds/step-done.ts';
 import { stopTried } from './run/kinds/stop-tried.ts';
+import { withdrawn } from './run/kinds/withdrawn.ts';
 
 const declared = [
   endSeen,
@@ -36,6 +40,10 @@ const declared = [
   callbackReported,
   noted,
   listed,
+  stageSkipped,
+  reopened,
+  recheckClosed,
+  withdrawn,
 ] as const;
 
 type Declared = (typeof declared)[number];

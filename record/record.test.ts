@@ -4,11 +4,12 @@ import fc from 'fast-check';
 import { v7 as uuidv7 } from 'uuid';
 import { defaultRules } from '../core/house/rules.ts';
 import { refusalFor } from './check.ts';
-import { standing } from './entry.ts';
+
 import { broughtUp, type Entry, kindOf, kinds } from './kinds.ts';
 import { rulesBroughtUp } from './rules/house-rules.ts';
-import type { RunNow } from './run/now.ts';
+import type { OpenItem, RunNow } from './run/now.ts';
 import { readSent } from './shape.ts';
+import { standing } from './standing.ts';
 import { unstorable } from './storable.ts';
 import { tell, wordsFor } from './words.ts';
 
@@ -34,6 +35,10 @@ const BODIES: Record<string, unknown> = {
   'callback-reported': { finding: 'damp', text: 'under the sink' },
   noted: { text: 'key at the gate' },
   listed: { on: false, reason: 'entered twice' },
+  'stage-skipped': { stage: 'shut', reason: 'main shut by the house' },
+  reopened: { reason: 'the owner wants another hose' },
+  'recheck-closed': { reason: 'the room is locked' },
+  withdrawn: { reason: 'pressed at the wrong joint' },
 };
 
 describe('every kind of entry', () => {
@@ -42,7 +47,7 @@ describe('every kind of entry', () => {
       const body = BODIES[kind.name];
       const read = readSent(raw(kind.name, body));
       assert.ok(read.ok, JSON.stringify(read));
-      const { what } = tell(read.entry, wordsFor(null, []));
+      const { what } = tell(read.entry, wordsFor(null, { all: [], log: [] }));
       assert.match(what, /\w{2}/);
       assert.doesNotMatch(what, /undefined|null|\[object|[0-9a-f]{8}-/);
       assert.deepEqual(broughtUp(read.entry), read.entry);
@@ -51,7 +56,7 @@ describe('every kind of entry', () => {
   it('one that this program does not know is refused by its name, and told as such', () => {
     const read = readSent(raw('sung', { text: 'la' }));
     assert.ok(!read.ok && read.at === 'kind');
-    assert.match(tell(entry('sung', {}), wordsFor(null, [])).what, /does not know \(sung\)/);
+    assert.match(tell(entry('sung', {}), wordsFor(null, { all: [], log: [] })).what, /does not know \(sung\)/);
   });
 });
 
@@ -137,24 +142,49 @@ describe('the order of a device', () => {
 
 describe('what must hold before an entry is taken', () => {
   const [j1, j2, stem, look] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()];
-  const target = (id: string, more: object = {}) => ({ id, label: id === j1 ? 'J1' : 'J2', made: true, finding: null, proven: true, ...more });
+  const device = ids.deviceId;
+  const unproven: OpenItem[] = [{ targetId: j2, label: 'J2' }];
   const run = (more: Partial<RunNow> = {}): RunNow => ({
-    acceptedId: 'chain',
+    accepted: { id: 'chain', deviceId: device },
+    hasAcceptance: () => true,
     jointIds: new Set([j1, j2]),
     checkPointIds: new Set([stem]),
-    signedOff: false,
-    targets: () => [target(j1), target(j2)],
-    look: (id) => (id === look ? { targetId: j1, ended: false } : null),
+    signedOff: null,
+    isAfterSignOff: () => false,
+    open: () => [],
+    running: () => [],
+    unsettled: () => false,
+    look: (id) => (id === look ? { targetId: j1, round: 'standing', endedBy: null } : null),
     ...more,
   });
+  const sign = (...exceptions: object[]) => entry('signed-off', { ...(BODIES['signed-off'] as object), exceptions });
+  const signed = { signedOff: { id: 'signed', deviceId: device } };
   const cases: [string, Entry, RunNow, string | null][] = [
-    ['an empty run is not signed off', entry('signed-off', BODIES['signed-off']), run({ acceptedId: null, targets: () => [] }), 'no-chain'],
-    ['nor one with a joint not made', entry('signed-off', BODIES['signed-off']), run({ targets: () => [target(j1, { made: false })] }), 'not-made'],
-    ['nor one that runs', entry('signed-off', BODIES['signed-off']), run({ targets: () => [target(j1, { finding: 'running' })] }), 'still-running'],
-    ['nor one that is not proven, without a reason', entry('signed-off', BODIES['signed-off']), run({ targets: () => [target(j2, { proven: false })] }), 'still-open'],
-    ['with a reason it is', entry('signed-off', { ...(BODIES['signed-off'] as object), exceptions: [{ targetId: j2, reason: 'behind the wall' }] }), run({ targets: () => [target(j2, { proven: false })] }), null],
-    ['a proven one is', entry('signed-off', BODIES['signed-off']), run(), null],
-    ['but once', entry('signed-off', BODIES['signed-off']), run({ signedOff: true }), 'already-signed-off'],
+    ['an empty run is not signed off', sign(), run({ accepted: null }), 'no-chain'],
+    ['nor one with a joint not made', sign(), run({ open: () => [{ stage: 'make', label: 'Make' }] }), 'not-made'],
+    ['nor one that runs', sign({ stage: 'prove', reason: 'behind the wall' }), run({ running: () => ['J1'] }), 'still-running'],
+    ['nor one that is not proven, without a reason', sign(), run({ open: () => unproven }), 'still-open'],
+    ['nor with another’s reason', sign({ targetId: j1, reason: 'behind the wall' }), run({ open: () => unproven }), 'still-open'],
+    ['with a reason it is', sign({ targetId: j2, reason: 'behind the wall' }), run({ open: () => unproven }), null],
+    ['or with one for the stage', sign({ stage: 'prove', reason: 'behind the wall' }), run({ open: () => unproven }), null],
+    ['but not with one that says nothing', sign({ targetId: j2, reason: 'x' }), run({ open: () => unproven }), 'no-reason'],
+    ['nor while it is not settled what stands', sign(), run({ unsettled: () => true }), 'unsettled'],
+    ['a proven one is', sign(), run(), null],
+    ['but once', sign(), run(signed), 'already-signed-off'],
+    ['twice by devices that knew nothing of each other', sign(), run({ signedOff: { id: 'signed', deviceId: stem } }), null],
+    ['a signed-off run is only read', entry('end-seen', BODIES['end-seen']), run(signed), 'signed-off'],
+    ['until it is reopened', entry('reopened', BODIES.reopened), run(signed), null],
+    ['with a reason', entry('reopened', { reason: 'ok' }), run(signed), 'no-reason'],
+    ['one that is open is not reopened', entry('reopened', BODIES.reopened), run(), 'not-signed-off'],
+    ['a leak that comes after is reported all the same', entry('callback-reported', BODIES['callback-reported']), run(signed), null],
+    ['and looked for again', entry('look-begun', { round: 'next-day', method: 'eye' }, { jointId: j1 }), run(signed), null],
+    ['by no other round', entry('look-begun', { round: 'standing', method: 'eye' }, { jointId: j1 }), run(signed), 'signed-off'],
+    ['a recheck is closed with a reason', entry('recheck-closed', BODIES['recheck-closed']), run(signed), null],
+    ['where there is one', entry('recheck-closed', BODIES['recheck-closed']), run(), 'not-signed-off'],
+    ['a stage is skipped with a reason', entry('stage-skipped', BODIES['stage-skipped']), run(), null],
+    ['that says something', entry('stage-skipped', { stage: 'shut', reason: 'aaaaaaa' }), run(), 'no-reason'],
+    ['a chain is never skipped', entry('stage-skipped', { stage: 'match', reason: 'no time today' }), run(), 'no-such-skip'],
+    ['a withdrawal names what it takes back', entry('withdrawn', BODIES.withdrawn), run(), 'takes-back-nothing'],
     ['a joint is one of the run’s', entry('joint-made', { turns24: 3 }, { jointId: uuidv7() }), run(), 'unknown-joint'],
     ['a joint is made, not a run', entry('joint-made', { turns24: 3 }), run(), 'no-joint'],
     ['a joint of the run is made', entry('joint-made', { turns24: 3 }, { jointId: j1 }), run(), null],
@@ -163,10 +193,11 @@ describe('what must hold before an entry is taken', () => {
     ['no joint and check point at once', entry('look-begun', BODIES['look-begun'], { jointId: j1, checkPointId: stem }), run(), 'two-targets'],
     ['a look that was begun is ended', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j1 }), run(), null],
     ['where it was begun', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j2 }), run(), 'other-target'],
-    ['once', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j1 }), run({ look: () => ({ targetId: j1, ended: true }) }), 'look-ended'],
+    ['once', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j1 }), run({ look: () => ({ targetId: j1, round: 'standing', endedBy: device }) }), 'look-ended'],
+    ['twice by devices that knew nothing of each other', entry('look-ended', { ...(BODIES['look-ended'] as object), begunId: look }, { jointId: j1 }), run({ look: () => ({ targetId: j1, round: 'standing', endedBy: stem }) }), null],
     ['a look that was never begun is not', entry('look-ended', BODIES['look-ended'], { jointId: j1 }), run(), 'unknown-entry'],
-    ['a gate wants a chain', entry('gate-answered', BODIES['gate-answered']), run({ acceptedId: null }), 'no-chain'],
-    ['an end is seen on any run', entry('end-seen', BODIES['end-seen']), run({ acceptedId: null }), null],
+    ['a gate wants a chain', entry('gate-answered', BODIES['gate-answered']), run({ accepted: null }), 'no-chain'],
+    ['an end is seen on any run', entry('end-seen', BODIES['end-seen']), run({ accepted: null }), null],
     ['of the run, not of a joint', entry('end-seen', BODIES['end-seen'], { jointId: j1 }), run(), 'other-target'],
   ]; // biome-ignore format: a table
   for (const [what, e, now, rule] of cases) it(what, () => assert.equal(refusalFor(e, now, [])?.rule ?? null, rule));
@@ -178,6 +209,14 @@ describe('what must hold before an entry is taken', () => {
     assert.equal(refusalFor(right(), run(), [])?.rule, 'unknown-entry');
     assert.equal(refusalFor({ ...entry('end-seen', BODIES['end-seen']), correctsId: wrong.id } as Entry, run(), [wrong])?.rule, 'other-kind');
     assert.equal(refusalFor(right(), run(), [wrong, right()])?.rule, 'corrected-already');
+  });
+  it('what any kind said is taken back, once; on a signed-off run only what came after', () => {
+    const wrong = entry('joint-made', { turns24: 3 }, { id: uuidv7(), jointId: j1 });
+    const back = entry('withdrawn', BODIES.withdrawn, { id: uuidv7(), correctsId: wrong.id });
+    assert.equal(refusalFor(back, run(), [wrong]), null);
+    assert.equal(refusalFor(back, run(), [wrong, { ...back, id: uuidv7() } as Entry])?.rule, 'corrected-already');
+    assert.equal(refusalFor(back, run(signed), [wrong])?.rule, 'signed-off');
+    assert.equal(refusalFor(back, run({ ...signed, isAfterSignOff: () => true }), [wrong]), null);
   });
   it('is asked of a kind by its name', () => assert.equal(kindOf('noted')?.name, 'noted'));
 });

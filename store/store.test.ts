@@ -145,7 +145,9 @@ describe('keeping entries', () => {
     const van = await sharedVan(db.sql, THE_SHOP);
     assert.equal((await sharedVan(db.sql, THE_SHOP)).stock, van.stock, 'the same object while nothing moves');
     const body = { targetMlPerDay: 10, recheckHours: 24, exceptions: [] };
-    const results = await record(db.sql, THE_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
+    const device = { deviceId: uuidv7() };
+    const signs = [entry(sheet, 0, 'signed-off', body, device), entry(sheet, 0, 'signed-off', body, device)];
+    const results = await record(db.sql, THE_SHOP, signs, AT);
     assert.deepEqual(
       results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
       ['kept', 'already-signed-off'],
@@ -155,17 +157,34 @@ describe('keeping entries', () => {
     assert.equal(after.stock[used], (van.stock[used] ?? 0) - 1);
     assert.ok(after.moves > van.moves);
     assert.deepEqual(await stockOnVan(db.sql, THE_SHOP), after.stock);
+    // Reopened, the parts are back; signed again, they are gone again, once.
+    const onVan = async () => (await stockOnVan(db.sql, THE_SHOP))[used];
+    await record(db.sql, THE_SHOP, [entry(sheet, 0, 'reopened', { reason: 'the owner wants another hose' })], AT);
+    assert.equal(await onVan(), van.stock[used] ?? 0);
+    await record(db.sql, THE_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
+    assert.equal(await onVan(), (van.stock[used] ?? 0) - 1);
+    // Two devices signed: both stand, until one is taken back.
+    const conflicts = async () => statesOf((await visitSheet(db.sql, THE_SHOP, sheet.visit.id))!)[0]!.state!.conflicts;
+    const [both] = await conflicts();
+    assert.equal(both?.what, 'sign-off');
+    const settle = entry(sheet, 0, 'withdrawn', { reason: 'the other one stands' }, { correctsId: both!.entries[1] });
+    assert.equal((await record(db.sql, THE_SHOP, [settle], AT))[0]!.status, 'kept');
+    assert.deepEqual([await conflicts(), await onVan()], [[], (van.stock[used] ?? 0) - 1]); // biome-ignore format: one line
   });
 
-  it('lets one of two windows accept a chain, and tells the other', async () => {
+  it('keeps what two devices chose that knew nothing of each other, and asks which stands; tells a device that knows', async () => {
     const sheet = await sheetOf('Canteen kitchen');
     const accepted = sheet.entries.find((e) => e.kind === 'chain-accepted' && e.runId === sheet.runs[3]!.id)!;
     const another = () => ({ ...(accepted.body as object), jointIds: [uuidv7(), uuidv7(), uuidv7()], replacesId: accepted.id });
-    const results = await record(db.sql, THE_SHOP, [entry(sheet, 3, 'chain-accepted', another()), entry(sheet, 3, 'chain-accepted', another())], AT);
+    const device = { deviceId: uuidv7() };
+    const chosen = [entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another())]; // biome-ignore format: one row
+    const results = await record(db.sql, THE_SHOP, chosen, AT);
     assert.deepEqual(
       results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
-      ['kept', 'changed-meanwhile'],
+      ['kept', 'changed-meanwhile', 'kept'],
     );
+    const { conflicts } = statesOf((await visitSheet(db.sql, THE_SHOP, sheet.visit.id))!)[3]!.state!;
+    assert.deepEqual(conflicts, [{ what: 'chain', targetId: null, entries: [chosen[0]!.id, chosen[2]!.id] }]);
   });
 
   it('refuses what belongs to no run of the visit, and keeps the rest of the batch', async () => {

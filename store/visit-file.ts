@@ -6,10 +6,12 @@ import type { Entry } from '../record/index.ts';
 import { type FiledEntry, filedEntry, raised } from '../record/shape.ts';
 import { localDay, localTime, name, uuid } from '../record/shapes.ts';
 import { pathText, unstorable } from '../record/storable.ts';
+import { recordRows } from '../record/visit/record-rows.ts';
 import type { Sql, Tx } from './connection.ts';
 import { lockCursor, moveCursor, visitsChanged } from './cursor.ts';
 import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from './entry-row.ts';
 import { derive } from './projections/index.ts';
+import { visitHeads, visitSheets } from './queries/visits.ts';
 import { insertJoints, sameContent } from './write.ts';
 
 const zone = z.string('wants a time zone').check(
@@ -35,6 +37,8 @@ export const visitFile = z.strictObject({
   checkPoints: list(z.strictObject({ id: uuid, runId: uuid, kind: z.enum(['stem', 'drain']), name }), 2000),
   visit: z.strictObject({ id: uuid, onDate: localDay, startsAt: localTime, title: name, runs: list(uuid, 500) }),
   entries: list(filedEntry, 50_000),
+  /** The entries in plain words, for whoever reads the file; made anew when it is written, and not taken in. */
+  told: z.optional(z.array(z.record(z.string(), z.string()))),
 });
 export type VisitFile = z.infer<typeof visitFile>;
 
@@ -86,6 +90,7 @@ export async function exportVisit(sql: Sql, shopId: string, visitId: string): Pr
         runs: [...runs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)).map((r) => r.id),
       },
       entries: entries.map(entryOf) as FiledEntry[],
+      told: recordRows((await visitSheets(tx, shopId, await visitHeads(tx, shopId, [visitId])))[0]!, catalogue()).map((row) => ({ ...row })),
     };
     return `${JSON.stringify(file, null, 1)}\n`;
   });

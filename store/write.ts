@@ -11,7 +11,6 @@ import { lockCursor, moveCursor } from './cursor.ts';
 import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries, type PlacedEntry } from './entry-row.ts';
 import { groupBy } from './group-by.ts';
 import { derive } from './projections/index.ts';
-import { takeFromVan } from './projections/van.ts';
 import { visitRuns } from './queries/visits.ts';
 
 export type Answer =
@@ -66,7 +65,7 @@ async function take(tx: Tx, shopId: string, entries: SentEntry[], at: Date, inse
   const answers: Answer[] = [];
   for (const entry of entries) {
     const before = known.get(entry.id);
-    const refusal = before ? sameOrRefused(before, entry) : judge(entry, runs, used);
+    const refusal = before ? sameOrRefused(before, entry) : judge(entry, runs, used, at);
     if (refusal) answers.push({ id: entry.id, status: 'refused', ...refusal });
     else if (before) answers.push({ id: entry.id, status: 'known', recordedAt: before.recordedAt as string });
     else {
@@ -83,11 +82,11 @@ async function take(tx: Tx, shopId: string, entries: SentEntry[], at: Date, inse
   const bad = await insert(tx, shopId, good);
   const kept = good.filter((e) => !bad.has(e.id));
   await moveCursor(tx, shopId, position);
-  for (const signed of kept.filter((e) => e.kind === 'signed-off' && e.correctsId === null)) await takeFromVan(tx, shopId, signed, at);
   await derive(
     tx,
     shopId,
     [...new Map(kept.map((e) => [runKey(e), e])).values()].map((e) => ({ visitId: e.visitId, runId: e.runId })),
+    at,
   );
   return answers.map((a) => (bad.has(a.id) ? { id: a.id, status: 'refused', ...NOT_TAKEN } : a));
 }
@@ -130,13 +129,14 @@ interface RunAtHand {
   entries: Entry[];
 }
 
-function judge(entry: SentEntry, runs: Map<string, RunAtHand>, used: Map<string, string>): Refusal | null {
+function judge(entry: SentEntry, runs: Map<string, RunAtHand>, used: Map<string, string>, at: Date): Refusal | null {
   const atHand = runs.get(runKey(entry));
   if (!atHand) return UNKNOWN_RUN;
   if (used.has(numberOf(entry))) return SEQ_USED;
   const { run, entries } = atHand;
   return refusalFor(
-    entry,
+    // Its place among the others follows from when it is recorded.
+    { ...entry, recordedAt: at.toISOString() },
     runNow(run, entries, () => contextOf(run, catalogue())),
     entries,
   );

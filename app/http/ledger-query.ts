@@ -6,6 +6,7 @@ const shape = z.object({
   appliance: z.string().max(60).optional(),
   seal: z.string().max(60).optional(),
   callbacks: z.enum(['any', 'only', 'none']).optional(),
+  recheck: z.enum(['any', 'due']).optional(),
   offset: z.coerce.number().int().min(0).max(1_000_000).optional(),
 });
 

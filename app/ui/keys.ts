@@ -1,8 +1,6 @@
 /** Keys that work on every sheet. */
 import { SCREENS } from '../screens.ts';
-
-const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+import { lettersWork, ownDoor, ownKeys, switchLetters } from './keyboard.ts';
 
 const sheet = document.querySelector<HTMLDialogElement>('#keys');
 document.querySelector('#keys-button')?.addEventListener('click', () => sheet?.showModal());
@@ -18,22 +16,15 @@ function turnSheet(): void {
 }
 document.querySelector('#dark-button')?.addEventListener('click', turnSheet);
 
-let wentToAt = 0;
-const DOORS = new Map(SCREENS.flatMap((s) => (s.key ? [[s.key, s.path] as const] : [])));
+const letters = document.querySelector<HTMLInputElement>('#letters');
+if (letters) {
+  letters.checked = lettersWork();
+  letters.addEventListener('change', () => switchLetters(letters.checked));
+}
 
-document.addEventListener('keydown', (event) => {
-  if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) return;
-  if (event.key === '/') {
-    event.preventDefault();
-    document.querySelector<HTMLInputElement>('#quick')?.focus();
-  } else if (event.key === '?') {
-    sheet?.showModal();
-  } else if (event.key === 'n') {
-    turnSheet();
-  } else if (event.key === 'g') {
-    wentToAt = event.timeStamp;
-  } else if (event.timeStamp - wentToAt < 1500 && DOORS.has(event.key)) {
-    wentToAt = 0;
-    location.assign(DOORS.get(event.key) as string);
-  }
-});
+ownKeys([
+  { keys: ['/'], run: () => document.querySelector<HTMLInputElement>('#quick')?.focus() },
+  { keys: ['?'], run: () => sheet?.showModal() },
+  { keys: ['n'], run: turnSheet },
+]);
+for (const screen of SCREENS) if (screen.key) ownDoor(screen.key, () => location.assign(screen.path));

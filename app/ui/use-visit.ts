@@ -8,15 +8,20 @@ import { sync } from '../../sync/run.ts';
 /** Place in the device's count of what has none yet: after everything. */
 const NEWEST = Number.MAX_SAFE_INTEGER;
 
-/** Notes what happened; the id of the entry. It is on its way to the disk when this returns. */
+/** Notes what happened; the id of the entry. It is on its way to the disk when this returns, or said to be refused. */
 export type Write = <K extends EntryKind>(kind: K, runId: string, body: Bodies[K], target?: Target) => string;
+
+/** An entry made on this page is put on its way to the disk. */
+export type Keep = (entry: Entry) => void;
 
 export interface VisitRecord {
   /** null while the store is read, and when this device does not hold the visit. */
   sheet: VisitSheet | null;
   /** The store was read. */
   isRead: boolean;
-  write: Write;
+  /** An entry of this visit, of now and of this device; kept only by `keep`. */
+  make: <K extends EntryKind>(kind: K, runId: string, body: Bodies[K], target?: Target) => Entry;
+  keep: Keep;
 }
 
 /** @param initial the server's own sheet; null on a page that was kept for use without a connection */
@@ -55,19 +60,23 @@ export function useVisit(id: string | null, initial: VisitSheet | null): VisitRe
       .then(reload);
     return sync.subscribe(reload);
   }, [initial, reload]);
-  const write: Write = useCallback(
+  const make: VisitRecord['make'] = useCallback(
     (kind, runId, body, target) => {
       if (id === null) throw new Error('There is no visit to note it on.');
-      const entry = newEntry({ deviceId: sync.deviceId, visitId: id, runId }, kind, body, target);
+      return newEntry({ deviceId: sync.deviceId, visitId: id, runId }, kind, body, target);
+    },
+    [id],
+  );
+  const keep: Keep = useCallback(
+    (entry) => {
       setPressed((list) => [...list, { ...entry, seq: NEWEST }]);
       // Kept, it is shown from the store once that is read; what is not kept is taken back, and said on the strip of every screen.
       sync.keep((deviceId) => [{ ...entry, deviceId }]).then(reload, () => setPressed((list) => list.filter((e) => e.id !== entry.id)));
-      return entry.id;
     },
-    [id, reload],
+    [reload],
   );
   const sheet = useMemo(() => joined(initial, held, pressed), [initial, held, pressed]);
-  return { sheet, isRead, write };
+  return { sheet, isRead, make, keep };
 }
 
 /** What the server gave and what the store holds, each entry once: the one that is recorded where there is a choice. */

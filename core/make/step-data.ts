@@ -26,6 +26,8 @@ export interface StepTemplate {
   /** Once a run, or for each joint, part or capped end it fits. */
   each: 'run' | 'joint' | 'part' | 'cap';
   when: StepWhen;
+  /** It opens the line: the water is proved dead before it. So does every step that makes a joint. */
+  opens?: boolean;
   title: string;
   detail: string;
   tool?: string;

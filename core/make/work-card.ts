@@ -22,6 +22,8 @@ export interface WorkStep {
   timerS?: number;
   /** A question to be answered yes before the work goes on. */
   gate?: string;
+  /** It opens the line: the water is proved dead before it. */
+  opens?: boolean;
   cautions: string[];
   because: Reason[];
 }
@@ -126,6 +128,7 @@ function fill(t: StepTemplate, run: RunFacts, subject: Subject): WorkStep {
     title: say(t.title),
     detail: say(t.detail),
     ...(subject.joint && t.id.startsWith('joint-') ? { joint: subject.joint.n, ...(turns ? { turns: turns.default } : {}) } : {}),
+    ...(t.opens || subject.joint ? { opens: true } : {}),
     ...(t.tool ? { tool: say(t.tool) } : {}),
     ...(t.timerS ? { timerS: t.timerS } : {}),
     ...(t.gate ? { gate: say(t.gate) } : {}),

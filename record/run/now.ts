@@ -1,15 +1,30 @@
 /** A run as it stands, as far as the rules of its entries ask. */
+import type { Round } from '../../core/prove/method.ts';
+import type { Stage } from './stages.ts';
+
+/** What a sign-off must name with a reason: a stage that is not done, or a joint or check point that is not proven. */
+export type OpenItem = { stage: Stage; label: string } | { targetId: string; label: string };
+
 export interface RunNow {
   /** The acceptance in force; null while there is none. */
-  acceptedId: string | null;
+  accepted: { id: string; deviceId: string } | null;
+  /** Whether an acceptance of that id was kept, in force or not. */
+  hasAcceptance: (id: string) => boolean;
   /** Joints of every chain that was accepted for it. */
   jointIds: ReadonlySet<string>;
-  /** Joints of the chain in force, made or not, and what is not dry or not proven. */
-  targets: () => { id: string; label: string; made: boolean; finding: string | null; proven: boolean }[];
   checkPointIds: ReadonlySet<string>;
-  signedOff: boolean;
-  /** The standing look that has this id; what it was begun on, and whether it is ended. */
-  look: (id: string) => { targetId: string | null; ended: boolean } | null;
+  /** The sign-off in force; null where there is none. */
+  signedOff: { id: string; deviceId: string } | null;
+  /** Whether an entry is the sign-off in force, or happened after it. */
+  isAfterSignOff: (entryId: string | null) => boolean;
+  /** What a sign-off would have to name. */
+  open: () => OpenItem[];
+  /** Names of what is running. */
+  running: () => string[];
+  /** Two devices decided the same thing, and it is not settled which of the two stands. */
+  unsettled: () => boolean;
+  /** The standing look that has this id: what it was begun on and in which round, and by which device it was ended. */
+  look: (id: string) => { targetId: string | null; round: Round; endedBy: string | null } | null;
 }
 
 /** Words for what an entry names by id or code. */

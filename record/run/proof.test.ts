@@ -1,8 +1,11 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { happenedAt, standing } from '../entry.ts';
+import { happenedAt } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
-import { minutesWatched, proofOf } from './proof.ts';
+import { fates, standing } from '../standing.ts';
+import { livesOf, minutesWatched } from './joint-life.ts';
+import type { JointPlace } from './joint-place.ts';
+import { proofOf } from './proof.ts';
 
 const T0 = Date.parse('2026-03-10T08:00:00Z');
 let made = 0;
@@ -31,7 +34,10 @@ function look(minutes: number, length: number, round: string, finding = 'dry', j
   return [begun, entry(minutes + length, 'look-ended', { begunId: begun.id, finding, drops: null, elapsedS: length * 60 }, { jointId })];
 }
 
-const proof = (log: Entry[], rounds = ['before', 'standing']) => proofOf('J', rounds as never, { log, rounds: rounds as never, targetMlPerDay: 10 });
+const at = (...ends: [string, string]): JointPlace => ({ ends, parts: [null, null], signature: ends.join() });
+const PLACES = new Map([['J', at('from', 'hose a')], ['K', at('hose b', 'to')]]); // biome-ignore format: one row
+const lifeOf = (log: Entry[]) => livesOf(fates(log), PLACES, [], 0).get('J')!;
+const proof = (log: Entry[], rounds = ['before', 'standing']) => proofOf(lifeOf(log), rounds as never, 10);
 
 describe('proof of a joint', () => {
   const joint = entry(0, 'joint-made', { turns24: 12 });
@@ -78,7 +84,7 @@ describe('time', () => {
     const fast = entry(300, 'noted', { text: 'x' }, { recordedAt: new Date(T0).toISOString() });
     assert.equal(happenedAt(fast), T0);
   });
-  it("keeps one device's order though its clock jumped, merges devices by the time put right, leaves corrected ones out", () => {
+  it("keeps one device's order though its clock jumped, merges devices by the time put right, puts a correction where what it corrects stood", () => {
     const a = entry(0, 'noted', { text: 'a' });
     const jumped = entry(
       1,
@@ -90,6 +96,6 @@ describe('time', () => {
     const fixed = entry(2, 'noted', { text: 'd' }, { correctsId: a.id });
     const unsent = entry(-60, 'noted', { text: 'e' }, { sentAt: null, recordedAt: null });
     const texts = standing([unsent, fixed, other, jumped, a]).map((e) => (e.body as { text: string }).text);
-    assert.deepEqual(texts, ['b', 'c', 'd', 'e']);
+    assert.deepEqual(texts, ['d', 'b', 'c', 'e']);
   });
 });

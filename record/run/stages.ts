@@ -1,7 +1,16 @@
-/** The six stages in the order of the work: a row each. A stage is open while its question is. */
+/** The six stages in the order of the work: a row each. What a stage is follows from what was recorded for it, never from a sign-off. */
 import type { WorkStep } from '../../core/make/work-card.ts';
 
 export type Stage = 'look' | 'match' | 'shut' | 'make' | 'prove' | 'log';
+
+/** Open, done, or gone past with a reason. */
+export interface StageState {
+  state: 'open' | 'done' | 'skipped';
+  reason?: string;
+  /** Which device skipped it, and when. */
+  deviceId?: string;
+  atMs?: number;
+}
 
 /** What a stage asks of a run's state. */
 export interface StageFacts {
@@ -11,28 +20,29 @@ export interface StageFacts {
   done: Record<string, boolean>;
   joints: { made: boolean; proven: boolean }[];
   checkPoints: { proven: boolean }[];
+  signedOff: boolean;
+  /** The water was proved dead, or that was skipped. */
+  waterSafe: boolean;
 }
 
 export interface StageRow {
   id: Stage;
   name: string;
-  /** Still to be done; the first that is open is where the work stands. */
-  open: (s: StageFacts) => boolean;
+  done: (s: StageFacts) => boolean;
 }
 
-const stepOpen = (s: StageFacts, stage: WorkStep['stage']) => s.card.some((step) => step.stage === stage && !s.done[step.id]);
+const stepsDone = (s: StageFacts, stage: WorkStep['stage']) => s.card.every((step) => step.stage !== stage || s.done[step.id]);
 
 export const STAGE_ROWS: readonly StageRow[] = [
-  { id: 'look', name: 'Look', open: (s) => !s.accepted && !s.looked },
-  { id: 'match', name: 'Match', open: (s) => !s.accepted },
-  { id: 'shut', name: 'Shut', open: (s) => stepOpen(s, 'shut') },
-  { id: 'make', name: 'Make', open: (s) => stepOpen(s, 'make') || s.joints.some((j) => !j.made) },
-  { id: 'prove', name: 'Prove', open: (s) => ![...s.joints, ...s.checkPoints].every((t) => t.proven) },
-  { id: 'log', name: 'Log', open: () => true },
+  { id: 'look', name: 'Look', done: (s) => s.looked },
+  { id: 'match', name: 'Match', done: (s) => s.accepted },
+  { id: 'shut', name: 'Shut', done: (s) => s.accepted && stepsDone(s, 'shut') },
+  { id: 'make', name: 'Make', done: (s) => s.accepted && s.waterSafe && stepsDone(s, 'make') && s.joints.every((j) => j.made) },
+  { id: 'prove', name: 'Prove', done: (s) => s.accepted && [...s.joints, ...s.checkPoints].every((t) => t.proven) },
+  { id: 'log', name: 'Log', done: (s) => s.signedOff },
 ];
 
 export const STAGES: readonly Stage[] = STAGE_ROWS.map((row) => row.id);
 export const STAGE_NAMES = Object.fromEntries(STAGE_ROWS.map((row) => [row.id, row.name])) as Record<Stage, string>;
 
-/** Where the work stands: the first stage that is open. */
-export const stageOf = (s: StageFacts): Stage => STAGE_ROWS.find((row) => row.open(s))!.id;
+export const isStageDone = (stage: Stage, facts: StageFacts): boolean => STAGE_ROWS.find((row) => row.id === stage)!.done(facts);

@@ -5,8 +5,10 @@ import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { matchChains } from '../../core/match/chains.ts';
 import type { Part } from '../../core/match/part.ts';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
+import { acceptances, historyOf } from './history.ts';
+import { jointIdsFor } from './joint-place.ts';
 import { type AcceptedChain, itemsOf } from './kinds/chain-accepted.ts';
-import { openLooks, type RunContext, runState } from './state.ts';
+import { type RunContext, runState } from './state.ts';
 
 const hose: Part = {
   id: 'hose',
@@ -83,6 +85,13 @@ function accepted(replacesId: string | null = null): AcceptedChain {
   return { from: 'comp-3/8-m', to: 'bc-7/8-m', rejoin: null, need: { water: 'cold' }, chain: chain!, jointIds: ['j1', 'j2'], rules: defaultRules, catalogueVersion: 'v', items, currency: 'USD', replacesId }; // biome-ignore format: one acceptance
 }
 
+/** The same ends by a longer hose. */
+function acceptedOther(): AcceptedChain {
+  const long: Part = { ...hose, id: 'long hose', name: 'braided connector, 20 in', lengthIn: 20 };
+  const [chain] = matchChains({ from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [long], need: { water: 'cold' } }).chains;
+  return { ...accepted(), chain: chain!, items: itemsOf(['long hose'], [long], []) };
+}
+
 function looked(): Device {
   const d = new Device('phone');
   d.write('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' });
@@ -139,12 +148,45 @@ describe('the stage of a run', () => {
     d.look('next-day', 20);
     assert.equal(state(d).recheck, 'dry');
   });
-  it('goes back when a chain is accepted in place of one that was made', () => {
+});
+
+describe('a chain that is changed', () => {
+  const other = (d: Device, replacesId: string | null, like: AcceptedChain) =>
+    d.write('chain-accepted', { ...like, replacesId, jointIds: jointIdsFor(like.chain, acceptances(historyOf(d.entries, 'run')).map((e) => e.body), () => `k${d.entries.length}-${Math.random()}`) }); // biome-ignore format: one line
+  it('keeps the joints that stay, with their turns and looks', () => {
     const d = made();
-    const first = d.entries.find((e) => e.kind === 'chain-accepted')!;
-    d.write('chain-accepted', accepted(first.id));
-    assert.equal(state(d).stage, 'shut');
-    assert.ok(state(d).joints.every((j) => !j.made));
+    d.look('standing', 9);
+    other(d, d.entries.find((e) => e.kind === 'chain-accepted')!.id, accepted());
+    assert.deepEqual(state(d).joints.map((j) => [j.id, j.made, j.turns24]), [['j1', true, 12], ['j2', true, 0]]); // biome-ignore format: one line
+    assert.ok(state(d).joints.every((j) => j.byRound.standing?.state === 'dry'));
+  });
+  it('opens the joints whose ends go to others, and has them back when nothing was made meanwhile', () => {
+    const d = made();
+    const first = d.entries.find((e) => e.kind === 'chain-accepted')!.id;
+    const second = other(d, first, acceptedOther());
+    assert.ok(state(d).joints.every((j) => !j.made && j.id !== 'j1'));
+    // The water is still proved dead; the rest of the card is another's.
+    assert.deepEqual([state(d).stages.shut.state, state(d).stages.make.state], ['done', 'open']);
+    const third = other(d, second, accepted());
+    assert.deepEqual([state(d).joints.map((j) => j.id), state(d).stages.make.state], [['j1', 'j2'], 'done']); // biome-ignore format: one line
+    const fourth = other(d, third, acceptedOther());
+    d.write('joint-made', { turns24: 10 }, { jointId: state(d).joints[0]!.id });
+    other(d, fourth, accepted());
+    // The stop's outlet had another joint meanwhile: J1 was taken apart for it; J2 was not.
+    assert.deepEqual(state(d).joints.map((j) => j.made), [false, true]); // biome-ignore format: one line
+  });
+  it('wants the water proved dead anew once it stood under pressure', () => {
+    const d = made();
+    d.look('standing', 9);
+    other(d, d.entries.find((e) => e.kind === 'chain-accepted')!.id, acceptedOther());
+    assert.equal(state(d).stages.shut.state, 'open');
+  });
+  it('taken back, it leaves the one before it, and what was done for it counts no more', () => {
+    const d = made();
+    const second = other(d, d.entries.find((e) => e.kind === 'chain-accepted')!.id, acceptedOther());
+    d.write('withdrawn', { reason: 'the wrong hose' }, { correctsId: second });
+    assert.deepEqual(state(d).joints.map((j) => [j.id, j.made]), [['j1', true], ['j2', true]]); // biome-ignore format: one line
+    assert.deepEqual(state(d).conflicts, []);
   });
 });
 
@@ -179,7 +221,7 @@ describe('what is known of a run', () => {
   it('lists looks that are still running', () => {
     const d = made();
     d.write('look-begun', { round: 'before', method: 'eye' }, { jointId: 'j1' });
-    assert.deepEqual(openLooks(d.entries, 'run').map((l) => l.jointId), ['j1']); // biome-ignore format: one line
+    assert.deepEqual(state(d).openLooks.map((l) => l.jointId), ['j1']); // biome-ignore format: one line
   });
 });
 

@@ -4,28 +4,28 @@ import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { type CardPart, type WorkStep, workCard } from '../../core/make/work-card.ts';
 import type { Part } from '../../core/match/part.ts';
 import { jointSides } from '../../core/match/sides.ts';
-import type { Round } from '../../core/prove/method.ts';
-import { happenedAt } from '../entry.ts';
+import type { Finding, Round } from '../../core/prove/method.ts';
+import { happenedAt, targetOf } from '../entry.ts';
 import type { Bodies, Entry, EntryOf } from '../kinds.ts';
-import { eachOf, type History, historyOf, lastOf, ofKind } from './history.ts';
+import { type Conflict, conflictsOf } from './conflicts.ts';
+import { acceptances, eachOf, type History, historyOf, lastOf } from './history.ts';
+import { type Life, livesOf } from './joint-life.ts';
+import { type JointPlace, placesOf } from './joint-place.ts';
+import { callbackReported } from './kinds/callback-reported.ts';
 import { type AcceptedChain, chainAccepted } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
 import { endSeen } from './kinds/end-seen.ts';
-import { gateAnswered } from './kinds/gate-answered.ts';
-import { jointMade } from './kinds/joint-made.ts';
 import { listed } from './kinds/listed.ts';
-import { lookBegun } from './kinds/look-begun.ts';
-import { lookEnded } from './kinds/look-ended.ts';
 import { noted } from './kinds/noted.ts';
 import { oldLineJudged } from './kinds/old-line-judged.ts';
 import { placeSeen } from './kinds/place-seen.ts';
-import { remedied } from './kinds/remedied.ts';
-import { signedOff } from './kinds/signed-off.ts';
-import { stepDone } from './kinds/step-done.ts';
+import { stageSkipped } from './kinds/stage-skipped.ts';
 import { stopTried } from './kinds/stop-tried.ts';
-import type { RunNow } from './now.ts';
-import { type Proof, type ProofFacts, proofOf } from './proof.ts';
-import { type Stage, stageOf } from './stages.ts';
+import type { OpenItem } from './now.ts';
+import { type Proof, proofOf } from './proof.ts';
+import { type SignOff, type SignOffs, signOffsOf } from './sign-off.ts';
+import { isStageDone, STAGE_NAMES, STAGES, type Stage, type StageFacts, type StageState } from './stages.ts';
+import { stepsDone, ticksOf } from './steps.ts';
 
 /** What does not change while a run is worked on. */
 export interface RunContext {
@@ -57,9 +57,19 @@ export interface CheckPointState extends Proof {
   label: string;
 }
 
+/** A leak that showed after the run was signed off. */
+export interface Callback {
+  entryId: string;
+  targetId: string | null;
+  finding: Exclude<Finding, 'dry' | 'normal'>;
+  text: string;
+  atMs: number;
+}
+
 export interface RunState {
-  /** The first stage that is not finished; null once signed off. */
+  /** The first stage that is neither done nor skipped; null once signed off. */
   stage: Stage | null;
+  stages: Record<Stage, StageState>;
   from: Bodies['end-seen'] | null;
   to: Bodies['end-seen'] | null;
   rejoin: Bodies['end-seen'] | null;
@@ -74,12 +84,20 @@ export interface RunState {
   gates: Record<string, Bodies['gate-answered']>;
   joints: JointState[];
   checkPoints: CheckPointState[];
+  /** Looks begun and not ended, at what is there to be looked at. */
+  openLooks: EntryOf<'look-begun'>[];
   /** Rounds this run has to go through before sign-off. */
   rounds: Round[];
   targetMlPerDay: number;
-  signedOff: (Bodies['signed-off'] & { entryId: string; atMs: number; recheckDueMs: number }) | null;
-  /** The day-after look, by target: all dry, not yet, or not dry. */
-  recheck: 'none' | 'due' | 'dry' | 'not dry';
+  /** What a sign-off has to name. */
+  open: OpenItem[];
+  signedOff: SignOff | null;
+  /** The last sign-off, where it is in force no more, and why. */
+  signOffUndone: SignOffs['undone'];
+  /** The look again: none wanted, due, every joint dry with a bound, not dry, or closed with a reason. */
+  recheck: 'none' | 'due' | 'dry' | 'not dry' | 'closed';
+  callbacks: Callback[];
+  conflicts: Conflict[];
   notes: string[];
   /** Taken off its visit's list, and why; null while it stands there. */
   offList: string | null;
@@ -88,7 +106,6 @@ export interface RunState {
 }
 
 const NO_PLACE: Bodies['place-seen'] = { hidden: false, ownStop: false, arrestor: false };
-const HOUR_MS = 3_600_000;
 
 /**
  * What is known of a run and where its work stands, derived from what happened in one visit.
@@ -101,6 +118,30 @@ export function runState(context: RunContext, entries: readonly Entry[]): RunSta
 
 /** The same of a history that is folded already. */
 export function stateFrom(context: RunContext, history: History): RunState {
+  const work = workOf(context, history);
+  const { inForce: signedOff, undone } = signOffsOf(history, (before) => openOf(workOf(context, before)));
+  const stages = stagesOf(history, work, signedOff);
+  const { looked: _l, skipped: _s, targets, lives, ...rest } = work;
+  const off = lastOf(history, listed)?.body;
+  return {
+    ...rest,
+    stage: signedOff ? null : (STAGES.find((s) => stages[s].state === 'open') ?? 'log'),
+    stages,
+    openLooks: targets.flatMap((t) => lives.get(t.id)?.open ?? []),
+    open: openOf(work),
+    signedOff,
+    signOffUndone: undone,
+    recheck: signedOff ? recheckOf(signedOff, targets) : 'none',
+    callbacks: eachOf(history, callbackReported).map((e) => ({ entryId: e.id, targetId: targetOf(e), ...e.body, atMs: happenedAt(e) })),
+    conflicts: conflictsOf(history, lives),
+    notes: eachOf(history, noted).map((e) => e.body.text),
+    offList: off && !off.on ? off.reason : null,
+    entryCount: history.log.length,
+  };
+}
+
+/** The work on a run, whatever was signed. */
+function workOf(context: RunContext, history: History) {
   const side = (name: string) => {
     const body = lastOf(history, endSeen, name)?.body;
     return body?.end ? body : null;
@@ -112,16 +153,23 @@ export function stateFrom(context: RunContext, history: History): RunState {
   const card = accepted ? cardOf(context, accepted, stop, place.hidden) : [];
   const rounds = roundsOf(context.appliance);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
-  const facts = { log: history.ofChain, rounds, targetMlPerDay };
-  const joints = accepted ? jointStates(context, accepted, facts) : [];
-  const checkPoints = accepted ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(p.id, checkRounds(rounds), facts) })) : [];
-  const gates = Object.fromEntries(eachOf(history, gateAnswered).map((e) => [e.body.stepId, e.body]));
-  const done = stepsDone(card, history, joints);
-  const signed = signedOffState(history);
-  const off = lastOf(history, listed)?.body;
+  const lives = livesIn(context, history);
+  const joints = accepted ? jointStates(context, accepted, lives, rounds, targetMlPerDay) : [];
+  const checkPoints = accepted
+    ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay) }))
+    : [];
+  const ticks = ticksOf(history, card);
+  const done = stepsDone(
+    card,
+    ticks,
+    (n) => joints.find((j) => j.n === n)?.made ?? false,
+    (stage) => lastOf(history, stageSkipped, stage) !== null,
+  );
   const [from, to] = [side('from'), side('to')];
+  const skipped = Object.fromEntries(STAGES.map((s) => [s, lastOf(history, stageSkipped, s)]));
   return {
-    stage: signed ? null : stageOf({ looked: Boolean(from && to && stop), accepted: accepted !== null, card, done, joints, checkPoints }),
+    looked: Boolean(from && to && stop),
+    skipped,
     from,
     to,
     rejoin: side('rejoin'),
@@ -132,56 +180,68 @@ export function stateFrom(context: RunContext, history: History): RunState {
     accepted,
     card,
     done,
-    gates,
+    gates: ticks.gates,
     joints,
     checkPoints,
+    targets: [...joints, ...checkPoints],
+    lives,
     rounds,
     targetMlPerDay,
-    signedOff: signed,
-    recheck: signed ? recheckState([...joints, ...checkPoints]) : 'none',
-    notes: eachOf(history, noted).map((e) => e.body.text),
-    offList: off && !off.on ? off.reason : null,
-    entryCount: history.log.length,
   };
 }
 
-function signedOffState(history: History): RunState['signedOff'] {
-  const signed = lastOf(history, signedOff);
-  if (!signed) return null;
-  const atMs = happenedAt(signed);
-  return { ...signed.body, entryId: signed.id, atMs, recheckDueMs: atMs + signed.body.recheckHours * HOUR_MS };
+type Work = ReturnType<typeof workOf>;
+
+function factsOf(work: Work, signedOff: boolean): StageFacts {
+  const { looked, accepted, card, done, joints, checkPoints } = work;
+  const facts = { looked, accepted: accepted !== null, card, done, joints, checkPoints, signedOff, waterSafe: true };
+  return { ...facts, waterSafe: work.skipped.shut !== null || isStageDone('shut', facts) };
 }
 
-/** The run as the rules of its entries ask of it. Each answer is worked out when it is first asked for: most entries ask for little. */
-export function runNow(run: Pick<RunContext, 'checkPoints'> & { id: string }, entries: readonly Entry[], context: () => RunContext): RunNow {
-  let folded: History | null = null;
-  const history = () => {
-    folded ??= historyOf(entries, run.id);
-    return folded;
+/** Done where it was done; else gone past, with the reason given when it was skipped or when the run was signed off; else open. */
+function stagesOf(history: History, work: Work, signedOff: SignOff | null): RunState['stages'] {
+  const facts = factsOf(work, signedOff !== null);
+  const stateOf = (stage: Stage): StageState => {
+    if (isStageDone(stage, facts)) return { state: 'done' };
+    const skip = lastOf(history, stageSkipped, stage);
+    if (skip) return { state: 'skipped', reason: skip.body.reason, deviceId: skip.deviceId, atMs: happenedAt(skip) };
+    const named = signedOff?.exceptions.filter((e) => ('stage' in e ? e.stage === stage : stage === 'prove')) ?? [];
+    if (!signedOff || named.length === 0) return { state: 'open' };
+    const reason = [...new Set(named.map((e) => e.reason))].join('; ');
+    return { state: 'skipped', reason, deviceId: signedOff.deviceId, atMs: signedOff.atMs };
   };
-  return {
-    get acceptedId() {
-      return lastOf(history(), chainAccepted)?.id ?? null;
-    },
-    get jointIds() {
-      return new Set(ofKind(entries, chainAccepted).flatMap((e) => (e.runId === run.id ? e.body.jointIds : [])));
-    },
-    get checkPointIds() {
-      return new Set(run.checkPoints.map((p) => p.id));
-    },
-    get signedOff() {
-      return lastOf(history(), signedOff) !== null;
-    },
-    targets: () => {
-      const state = stateFrom(context(), history());
-      return [...state.joints, ...state.checkPoints.map((c) => ({ ...c, made: true }))];
-    },
-    look: (id) => {
-      const begun = history().log.find((e) => e.id === id && e.kind === lookBegun.name);
-      if (!begun) return null;
-      return { targetId: begun.jointId ?? begun.checkPointId, ended: ofKind(history().log, lookEnded).some((e) => e.body.begunId === id) };
-    },
-  };
+  return Object.fromEntries(STAGES.map((s) => [s, stateOf(s)])) as RunState['stages'];
+}
+
+/** What a sign-off has to name: stages that are neither done nor skipped, and what is not proven. */
+function openOf(work: Work): OpenItem[] {
+  const facts = factsOf(work, false);
+  const stages = (['look', 'shut', 'make'] as const).filter((s) => work.skipped[s] === null && !isStageDone(s, facts));
+  const targets = work.skipped.prove === null ? work.targets.filter((t) => !t.proven) : [];
+  return [...stages.map((stage) => ({ stage, label: STAGE_NAMES[stage] })), ...targets.map((t) => ({ targetId: t.id, label: t.label }))];
+}
+
+/** Dry only by a real look at each, with its bound: a glance proves nothing. */
+function recheckOf(signedOff: SignOff, targets: Proof[]): RunState['recheck'] {
+  if (targets.some((t) => t.finding !== null)) return 'not dry';
+  const marks = targets.map((t) => t.byRound['next-day']);
+  if (marks.every((m) => m?.state === 'dry' && m.mlPerDay !== null)) return 'dry';
+  return signedOff.recheckClosed === null ? 'due' : 'closed';
+}
+
+/** Every joint that any chain of the run brought, and its check points. */
+function livesIn(context: RunContext, history: History): Map<string, Life> {
+  const places = new Map<string, JointPlace>();
+  for (const { body } of acceptances(history)) {
+    for (const [i, place] of placesOf(body).entries()) places.set(body.jointIds[i] as string, place);
+  }
+  const points = context.checkPoints.map((p) => p.id);
+  return livesOf(
+    history.all,
+    places,
+    points,
+    history.all.findLastIndex(({ stands }) => stands?.kind === 'chain-accepted'),
+  );
 }
 
 /** The fit of a fixed connector is not moved afterwards, so it has no put-back round. */
@@ -217,16 +277,19 @@ function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string
   return context.parts.filter((p) => p.id === id);
 }
 
-function jointStates(context: RunContext, accepted: AcceptedChain, facts: ProofFacts): JointState[] {
+function jointStates(
+  context: RunContext,
+  accepted: AcceptedChain,
+  lives: ReadonlyMap<string, Life>,
+  rounds: Round[],
+  targetMlPerDay: number,
+): JointState[] {
   const names = Object.fromEntries(Object.entries(accepted.items).map(([id, item]) => [id, item.name]));
   const inlet = `${context.appliance.name.replace(/ \(.*/, '')} inlet`;
   const sides = jointSides(accepted.chain, names, 'stop outlet', inlet);
   return accepted.chain.joints.map((joint, i) => {
     const id = accepted.jointIds[i] as string;
-    const own = facts.log.filter((e) => e.jointId === id);
-    const made = ofKind(own, jointMade).at(-1);
-    const since = made ? own.slice(own.findIndex((e) => e.id === made.id)) : [];
-    const nudges = ofKind(since, remedied).filter((e) => e.body.action === 'nudge');
+    const life = lives.get(id)!;
     const { turns, seal } = joint.mating;
     return {
       id,
@@ -235,33 +298,11 @@ function jointStates(context: RunContext, accepted: AcceptedChain, facts: ProofF
       a: sides[i]!.a,
       b: sides[i]!.b,
       seal: seal as SealId,
-      made: made !== undefined,
-      turns24: (made?.body.turns24 ?? 0) + nudges.reduce((sum, e) => sum + e.body.turns24, 0),
-      nudges: nudges.length,
+      made: life.made,
+      turns24: life.made ? life.turns24 : 0,
+      nudges: life.nudges,
       budget: turns && { default24: Math.round(turns.default * 24), most24: Math.round(turns.most * 24), nudge24: Math.round(turns.nudge * 24) },
-      ...proofOf(id, facts.rounds, facts),
+      ...proofOf(life, rounds, targetMlPerDay),
     };
   });
-}
-
-function stepsDone(card: WorkStep[], history: History, joints: JointState[]): Record<string, boolean> {
-  const isDone = (step: WorkStep): boolean => {
-    if (step.joint !== undefined) return joints.find((j) => j.n === step.joint)?.made ?? false;
-    if (step.gate) return lastOf(history, gateAnswered, step.id)?.body.answer === 'yes';
-    return lastOf(history, stepDone, step.id)?.body.done ?? false;
-  };
-  return Object.fromEntries(card.map((step) => [step.id, isDone(step)]));
-}
-
-function recheckState(targets: Proof[]): RunState['recheck'] {
-  const marks = targets.map((t) => t.byRound['next-day']);
-  if (targets.some((t) => t.finding !== null)) return 'not dry';
-  return marks.every((m) => m?.state === 'dry') ? 'dry' : 'due';
-}
-
-/** The entries' looks that a running clock still counts: begun and not ended. */
-export function openLooks(entries: readonly Entry[], runId: string): EntryOf<'look-begun'>[] {
-  const history = historyOf(entries, runId);
-  const ended = new Set(eachOf(history, lookEnded).map((e) => e.body.begunId));
-  return (eachOf(history, lookBegun) as EntryOf<'look-begun'>[]).filter((e) => !ended.has(e.id));
 }

@@ -4,7 +4,7 @@ import { COIL_ALLOWANCE_IN } from '../../core/match/query.ts';
 import type { Finding } from '../../core/prove/method.ts';
 import { offListReason, type ReadRun } from '../visit/sheet.ts';
 import type { AcceptedChain } from './kinds/chain-accepted.ts';
-import type { Stage } from './stages.ts';
+import { STAGES, type Stage } from './stages.ts';
 import type { RunState } from './state.ts';
 
 /** Of pieces, or of what is cut from a coil whole inches. */
@@ -28,8 +28,13 @@ export interface RunSummary {
   currency: string | null;
   /** Parts and loose pieces that the accepted chain takes and that still lie on the van, or lack there; none once a joint is made. */
   needs: Record<string, Needed>;
+  /** Each stage: o open, d done, s skipped. */
+  stages: string;
   signedOffMs: number | null;
+  /** When it was signed last, though that is in force no more. */
+  wasSignedMs: number | null;
   exceptions: number;
+  conflicts: number;
   recheck: RunState['recheck'];
   recheckDueMs: number | null;
   offList: string | null;
@@ -47,8 +52,11 @@ export const UNTOUCHED: RunSummary = {
   priceCents: 0,
   currency: null,
   needs: {},
+  stages: 'oooooo',
   signedOffMs: null,
+  wasSignedMs: null,
   exceptions: 0,
+  conflicts: 0,
   recheck: 'none',
   recheckDueMs: null,
   offList: null,
@@ -70,8 +78,11 @@ export function summaryOf(read: ReadRun): RunSummary {
     priceCents: accepted?.chain.priceCents ?? 0,
     currency: accepted?.currency ?? null,
     needs: accepted && !signedOff && joined === 0 ? neededFor(accepted) : {},
+    stages: STAGES.map((stage) => state.stages[stage].state[0]).join(''),
     signedOffMs: signedOff?.atMs ?? null,
+    wasSignedMs: signedOff?.atMs ?? state.signOffUndone?.atMs ?? null,
     exceptions: signedOff?.exceptions.length ?? 0,
+    conflicts: state.conflicts.length,
     recheck: state.recheck,
     recheckDueMs: signedOff?.recheckDueMs ?? null,
     offList: state.offList,

@@ -43,9 +43,6 @@ export interface DaySheet {
   rechecks: Recheck[];
 }
 
-/** How long a recheck that nobody did stays on the day sheet, days after its visit. */
-export const RECHECK_WINDOW_DAYS = 14;
-
 /** A local day at a place, 'YYYY-MM-DD'. */
 export function localDayOf(at: Date | number, timeZone: string): string {
   const make = () => new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
@@ -93,7 +90,7 @@ export function daySheetOf(day: string, around: DayVisit[], stock: Record<string
       };
     }),
     shortages,
-    rechecks: around.flatMap((v) => listedRuns(v).flatMap((run) => recheckOf(v.visit, run, day, at))),
+    rechecks: around.flatMap((v) => listedRuns(v).flatMap((run) => recheckOf(v.visit, run, day, at))).sort((a, b) => b.dueMs - a.dueMs),
   };
 }
 
@@ -106,8 +103,8 @@ function shortagesOf(runs: DayRun[], stock: Record<string, number>): Shortage[] 
 
 function recheckOf(visit: VisitHead, run: DayRun, day: string, at: Date): Recheck[] {
   const { recheck, recheckDueMs } = run.summary;
-  if (recheckDueMs === null || recheck === 'dry' || recheck === 'none') return [];
-  if (localDayOf(recheckDueMs, visit.premises.timeZone) > day || visit.onDate < addDays(day, -RECHECK_WINDOW_DAYS)) return [];
+  if (recheckDueMs === null || (recheck !== 'due' && recheck !== 'not dry')) return [];
+  if (localDayOf(recheckDueMs, visit.premises.timeZone) > day) return [];
   return [
     {
       visitId: visit.id,

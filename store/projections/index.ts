@@ -13,9 +13,10 @@ import { groupBy } from '../group-by.ts';
 import { visitRuns } from '../queries/visits.ts';
 import { deriveDays } from './days.ts';
 import { joinedRows } from './joints.ts';
+import { settleVan } from './van.ts';
 
 /** Rises when what is derived changes its meaning; a new catalogue derives anew by itself. */
-const DERIVATION = 1;
+const DERIVATION = 2;
 
 export const derivationVersion = (): string => `${DERIVATION} ${catalogue().version}`;
 
@@ -27,8 +28,12 @@ export interface RunInVisit {
 
 type PlacedRow = EntryRow & { position: string };
 
-/** Brings the derived rows of some runs up to what is recorded. */
-export async function derive(tx: Tx, shopId: string, which: RunInVisit[]): Promise<void> {
+/**
+ * Brings the derived rows of some runs up to what is recorded.
+ *
+ * @param settleAt when entries were just taken: what they used leaves the van then; left out where rows are only made anew
+ */
+export async function derive(tx: Tx, shopId: string, which: RunInVisit[], settleAt?: Date): Promise<void> {
   if (which.length === 0) return;
   const visitIds = [...new Set(which.map((w) => w.visitId))];
   const runIds = [...new Set(which.map((w) => w.runId))];
@@ -48,6 +53,7 @@ export async function derive(tx: Tx, shopId: string, which: RunInVisit[]): Promi
       return { visitId, read: readRun(run, entries, catalogue()), entries, upTo: Number(own.at(-1)?.position ?? 0) };
     });
   await keepRuns(tx, shopId, derived);
+  if (settleAt) for (const { read, entries } of derived) await settleVan(tx, shopId, read, entries, settleAt);
   await deriveDays(tx, shopId, visitIds);
 }
 
@@ -72,9 +78,8 @@ async function keepRuns(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<
   if (joints.length > 0) await tx`insert into derived_joint ${tx(joints as never)}`;
 }
 
-function runRow(tx: Tx, shopId: string, { visitId, read, entries, upTo }: DerivedRun) {
+function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
   const summary = summaryOf(read);
-  const corrected = new Set(entries.map((e) => e.correctsId));
   return {
     shop_id: shopId,
     visit_id: visitId,
@@ -82,10 +87,11 @@ function runRow(tx: Tx, shopId: string, { visitId, read, entries, upTo }: Derive
     up_to: upTo,
     summary: tx.json(summary as never),
     accepted_id: summary.acceptedId,
-    signed_off_at: summary.signedOffMs === null ? null : new Date(summary.signedOffMs),
+    // Also one that is in force no more: the connection stays in the ledger, marked so.
+    signed_off_at: summary.wasSignedMs === null ? null : new Date(summary.wasSignedMs),
     recheck_due_at: summary.recheckDueMs === null ? null : new Date(summary.recheckDueMs),
     recheck: summary.recheck,
-    callbacks: entries.filter((e) => e.kind === 'callback-reported' && !corrected.has(e.id)).length,
+    callbacks: read.state?.callbacks.length ?? 0,
   };
 }
 

@@ -1,11 +1,12 @@
-import { addDays, RECHECK_WINDOW_DAYS } from '../../record/visit/day.ts';
+import { addDays } from '../../record/visit/day.ts';
 import { type Changes, KIT_DAYS, type Kit, type Placed } from '../../sync/protocol.ts';
 import { shopDay } from '../clock.ts';
 import type { Sql } from '../connection.ts';
 import { shopCursor } from '../cursor.ts';
 import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
+import { visitsWithRechecks } from './day.ts';
 import { shopSince } from './shop.ts';
-import { visitSheets, visitsBetween } from './visits.ts';
+import { visitHeads, visitSheets, visitsBetween } from './visits.ts';
 
 const MOST = 500;
 
@@ -25,15 +26,14 @@ export async function kit(sql: Sql, shopId: string, at: Date): Promise<Kit> {
   const [{ position, visits }, shop] = await Promise.all([shopCursor(sql, shopId), shopSince(sql, shopId)]);
   const today = shopDay(at);
   const [from, to] = [addDays(today, -1), addDays(today, KIT_DAYS)];
-  const due = await sql<{ visit_id: string }[]>`
-    select distinct visit_id from derived_run d join visit v using (shop_id, visit_id)
-    where d.shop_id = ${shopId} and d.recheck in ('due', 'not dry') and v.on_date >= ${addDays(today, -RECHECK_WINDOW_DAYS)}`;
-  const wanted = new Set(due.map((d) => d.visit_id));
-  const heads = await visitsBetween(sql, shopId, addDays(today, -RECHECK_WINDOW_DAYS), to);
-  const sheets = await visitSheets(
+  const due = await visitsWithRechecks(sql, shopId, to);
+  const days = await visitsBetween(sql, shopId, from, to);
+  const known = new Set(days.map((h) => h.id));
+  const before = await visitHeads(
     sql,
     shopId,
-    heads.filter((h) => h.onDate >= from || wanted.has(h.id)),
+    due.filter((id) => !known.has(id)),
   );
+  const sheets = await visitSheets(sql, shopId, [...before, ...days]);
   return { shop, position, visits, from, to, sheets };
 }

@@ -42,9 +42,12 @@ describe('the day sheet', () => {
     assert.ok(!later.shortages.some((s) => s.item === shortages[0]!.item));
   });
 
-  it('is empty on a day without visits, and says so by having none', async () => {
-    const sheet = await daySheet(db.sql, THE_SHOP, '2031-01-01', AT);
-    assert.deepEqual([sheet.visits, sheet.shortages, sheet.rechecks], [[], [], []]);
+  it('is empty on a day without visits, and says so by having none; but for what is due since, however long ago', async () => {
+    const before = await daySheet(db.sql, THE_SHOP, '2019-01-01', AT);
+    assert.deepEqual([before.visits, before.shortages, before.rechecks], [[], [], []]);
+    const after = await daySheet(db.sql, THE_SHOP, '2031-01-01', AT);
+    assert.deepEqual([after.visits, after.shortages], [[], []]);
+    assert.ok(after.rechecks.length > 0);
   });
 
   it('lists a recheck until it was looked at dry', async () => {

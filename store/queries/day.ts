@@ -1,5 +1,5 @@
 import { type RunSummary, UNTOUCHED } from '../../record/run/summary.ts';
-import { addDays, type DaySheet, type DayVisit, dayRunOf, daySheetOf, RECHECK_WINDOW_DAYS } from '../../record/visit/day.ts';
+import { addDays, type DaySheet, type DayVisit, dayRunOf, daySheetOf } from '../../record/visit/day.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
 import type { Sql } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
@@ -22,12 +22,15 @@ export async function daySheet(sql: Sql, shopId: string, day: string, at: Date):
   return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock, at);
 }
 
-/** Visits of the last days with a run that is to be looked at again. */
-async function visitsWithRechecks(sql: Sql, shopId: string, day: string): Promise<string[]> {
+/** As many visits as a day sheet takes in for their rechecks. */
+const MOST_RECHECKS = 60;
+
+/** Visits with a run that is to be looked at again by the end of a day, however old: those due last come first. */
+export async function visitsWithRechecks(sql: Sql, shopId: string, day: string): Promise<string[]> {
   const rows = await sql<{ visit_id: string }[]>`
-    select distinct d.visit_id from derived_run d join visit v using (shop_id, visit_id)
-    where d.shop_id = ${shopId} and d.recheck in ('due', 'not dry')
-      and v.on_date between ${addDays(day, -RECHECK_WINDOW_DAYS)} and ${day} and d.recheck_due_at < ${`${addDays(day, 2)}T00:00:00Z`}`;
+    select visit_id from derived_run
+    where shop_id = ${shopId} and recheck in ('due', 'not dry') and recheck_due_at < ${`${addDays(day, 2)}T00:00:00Z`}
+    group by visit_id order by max(recheck_due_at) desc limit ${MOST_RECHECKS}`;
   return rows.map((r) => r.visit_id);
 }
 

@@ -5,7 +5,11 @@ import type { Sql } from '../connection.ts';
 export interface LedgerRow {
   visitId: string;
   runId: string;
+  /** The day it was signed off, by the clock of the premises. */
   onDate: string;
+  /** Still signed off: not reopened, nor undone by what came in later. */
+  signedOff: boolean;
+  recheck: RunSummary['recheck'];
   premises: string;
   place: string;
   applianceKind: string;
@@ -28,6 +32,7 @@ export interface LedgerQuery {
   appliance?: string;
   seal?: string;
   callbacks?: 'any' | 'only' | 'none';
+  recheck?: 'any' | 'due';
   limit?: number;
   offset?: number;
 }
@@ -82,7 +87,7 @@ export async function* allOfLedger(sql: Sql, shopId: string, query: LedgerQuery)
 async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: number, offset: number): Promise<LedgerRow[]> {
   const rows = await sql<Row[]>`
     select * from (${connections(sql, shopId, query)}) connection
-    order by on_date desc, starts_at desc, visit_id, run_id limit ${limit} offset ${offset}`;
+    order by signed_off_at desc, visit_id, run_id limit ${limit} offset ${offset}`;
   return rows.map(rowOf);
 }
 
@@ -91,7 +96,7 @@ function connections(sql: Sql, shopId: string, query: LedgerQuery) {
   const words = (query.q ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 12);
   const like = (word: string) => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
   return sql`
-    select v.visit_id, r.run_id, v.on_date, v.starts_at, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, c.body as accepted,
+    select v.visit_id, r.run_id, to_char(d.signed_off_at at time zone p.time_zone, 'YYYY-MM-DD') as on_date, d.signed_off_at, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, c.body as accepted,
       d.summary, d.callbacks
     from derived_run d
     join visit v on v.shop_id = d.shop_id and v.visit_id = d.visit_id
@@ -109,6 +114,7 @@ function connections(sql: Sql, shopId: string, query: LedgerQuery) {
         .reduce((all, one) => sql`${all} ${one}`, sql``)}
       ${query.appliance ? sql`and a.kind = ${query.appliance}` : sql``}
       ${query.seal ? sql`and d.summary -> 'seals' ? ${query.seal}` : sql``}
+      ${query.recheck === 'due' ? sql`and d.recheck in ('due', 'not dry')` : sql``}
       ${query.callbacks === 'only' ? sql`and d.callbacks > 0` : query.callbacks === 'none' ? sql`and d.callbacks = 0` : sql``}`;
 }
 
@@ -118,6 +124,8 @@ function rowOf(r: Row): LedgerRow {
     visitId: r.visit_id,
     runId: r.run_id,
     onDate: r.on_date,
+    signedOff: r.summary.signedOffMs !== null,
+    recheck: r.summary.recheck,
     premises: r.premises,
     place: r.place,
     applianceKind: r.kind,

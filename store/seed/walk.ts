@@ -128,6 +128,7 @@ export function walkEntries(w: Walk): Entry[] {
     add('callback-reported', { finding: 'damp', text: 'Found damp by the house staff' }, 0, {
       jointId: accepted.jointIds[w.callback % accepted.jointIds.length],
     });
+    add('recheck-closed', { reason: 'The leak was reported before it; put right on a later visit' }, 5);
   } else if (w.recheck) {
     clock += 23 * 3_600_000;
     look('next-day', 20);

@@ -4,10 +4,12 @@ import { addDays, type DayRun, type DaySheet, daySheetOf } from '../../../record
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
+import { pipOf } from '../../ui/pips.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { useHeldVisits } from '../../ui/use-day.ts';
 import { localTime } from '../../ui/words.ts';
 import { Import } from './Import.tsx';
+import { LeakReported } from './LeakReported.tsx';
 
 interface Props {
   initial: DaySheet;
@@ -16,6 +18,9 @@ interface Props {
   address: Record<string, string>;
 }
 
+/** As many as a day sheet shows; the rest stand in the ledger. */
+const MOST_RECHECKS = 12;
+
 const DAY = /^\d{4}-\d\d-\d\d$/;
 
 const longDay = new Intl.DateTimeFormat('en', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
@@ -23,6 +28,7 @@ const long = (d: string) => longDay.format(new Date(`${d}T00:00:00Z`));
 
 const word = ({ summary }: DayRun) => {
   if (summary.unreadable) return 'cannot be read';
+  if (summary.conflicts > 0) return 'to be settled';
   if (summary.finding) return `${summary.finding}: see to it`;
   return summary.stage === null ? 'signed off' : `to ${STAGE_NAMES[summary.stage].toLowerCase()}`;
 };
@@ -68,6 +74,7 @@ export default function Day({ initial, today: made, address }: Props) {
           <aside className="grid content-start gap-6">
             <Shortages sheet={sheet} />
             <Rechecks sheet={sheet} />
+            <LeakReported />
             <Import />
           </aside>
         </div>
@@ -125,7 +132,7 @@ function Visits({ sheet }: { sheet: DaySheet }) {
 
 function RunLink({ visitId, run }: { visitId: string; run: DayRun }) {
   const { summary } = run;
-  const loud = summary.finding !== null || summary.unreadable !== null;
+  const loud = summary.finding !== null || summary.unreadable !== null || summary.conflicts > 0;
   return (
     <>
       <a
@@ -155,10 +162,11 @@ function RunLink({ visitId, run }: { visitId: string; run: DayRun }) {
   );
 }
 
-function pip({ summary: { stage, unreadable } }: DayRun, of: (typeof STAGES)[number]): string {
+const LETTERS = { o: 'open', d: 'done', s: 'skipped' } as const;
+
+function pip({ summary: { stage, stages, unreadable } }: DayRun, of: (typeof STAGES)[number]): string {
   if (unreadable) return 'bg-faint';
-  if (stage === null || STAGES.indexOf(of) < STAGES.indexOf(stage)) return 'bg-ink';
-  return of === stage ? 'bg-brass' : 'bg-faint';
+  return pipOf(LETTERS[stages[STAGES.indexOf(of)] as keyof typeof LETTERS], of === stage);
 }
 
 /** What is recorded on it stays; the visit's page puts it back. */
@@ -196,7 +204,7 @@ function Rechecks({ sheet }: { sheet: DaySheet }) {
       <h2 className="border-b border-ink pb-1">Rechecks due</h2>
       {sheet.rechecks.length === 0 && <p className="py-2">None.</p>}
       <ul>
-        {sheet.rechecks.map((r) => (
+        {sheet.rechecks.slice(0, MOST_RECHECKS).map((r) => (
           <li key={r.visitId + r.runId}>
             <a
               className="grid min-h-12 border-b border-faint py-2 no-underline hover:bg-brass-light"
@@ -210,6 +218,11 @@ function Rechecks({ sheet }: { sheet: DaySheet }) {
           </li>
         ))}
       </ul>
+      {sheet.rechecks.length > MOST_RECHECKS && (
+        <p className="py-2">
+          <a href="/ledger?recheck=due">All that are due, in the ledger</a>
+        </p>
+      )}
     </section>
   );
 }

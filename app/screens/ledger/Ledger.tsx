@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
-import { callbackRate } from '../../../core/index.ts';
+import { callbackRate, endLabel } from '../../../core/index.ts';
 import type { LedgerPage, LedgerQuery } from '../../../store/queries/ledger.ts';
+import { ReportHere } from '../../ui/ReportHere.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { money } from '../../ui/words.ts';
 
@@ -51,7 +52,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
   const offset = query.offset ?? 0;
   return (
     <div>
-      <div className="grid items-end gap-3 md:grid-cols-[2fr_1fr_1fr_1fr_auto]">
+      <div className="grid items-end gap-3 md:grid-cols-[2fr_1fr_1fr_1fr_1fr_auto]">
         <label className="grid gap-1">
           <span className="label">Search place, run, part or end</span>
           <input className="field" value={query.q ?? ''} maxLength={200} onChange={(e) => set({ q: e.target.value })} />
@@ -73,6 +74,15 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
             ['none', 'without'],
           ]}
         />
+        <Select
+          label="Recheck"
+          value={query.recheck ?? 'any'}
+          onChange={(recheck) => set({ recheck: recheck as LedgerQuery['recheck'] })}
+          options={[
+            ['any', 'any'],
+            ['due', 'due'],
+          ]}
+        />
         <a className="key" href={`/api/v1/ledger.csv?${address}`}>
           CSV
         </a>
@@ -87,7 +97,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
         <table className="w-full">
           <thead>
             <tr>
-              <th>Day</th>
+              <th>Done on</th>
               <th>Run</th>
               <th>Ends</th>
               <th>Parts</th>
@@ -106,9 +116,9 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
                   </a>
                   <div className="text-sm text-soft">{r.place}</div>
                 </td>
-                <td className="code pr-3 whitespace-nowrap">
-                  {r.from}
-                  <br />→ {r.to}
+                <td className="pr-3 text-sm">
+                  {endLabel(r.from)}
+                  <br />→ {endLabel(r.to)}
                 </td>
                 <td className="pr-3 text-sm">{r.parts}</td>
                 <td className="pr-3 text-right">{r.joints}</td>
@@ -116,6 +126,9 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
                 <td>
                   {r.callbacks > 0 ? <b>▲ {r.callbacks}</b> : 'none'}
                   {r.exceptions > 0 && <div className="text-sm">{r.exceptions} with a reason</div>}
+                  {!r.signedOff && <div className="text-sm font-bold">reopened</div>}
+                  {(r.recheck === 'due' || r.recheck === 'not dry') && <div className="text-sm">recheck {r.recheck}</div>}
+                  <ReportHere visitId={r.visitId} runId={r.runId} label="It leaks" />
                 </td>
               </tr>
             ))}

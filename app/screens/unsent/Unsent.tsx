@@ -93,7 +93,7 @@ function runOf(entry: Entry, visits: RowsProps['visits']): string {
 
 function inWords(entry: Entry): string {
   try {
-    return tell(entry, wordsFor(null, [])).what;
+    return tell(entry, wordsFor(null, { all: [], log: [] })).what;
   } catch {
     return `${entry.kind}: ${JSON.stringify(entry.body).slice(0, 200)}`;
   }

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { turns24, type WorkStep, writeTurns } from '../../../core/index.ts';
 import { Reasons } from '../../ui/Reasons.tsx';
 import { clock } from '../../ui/words.ts';
+import { SkipStage } from './SkipStage.tsx';
 import type { StageProps } from './stage-props.ts';
 
 /** The work card of one stage: steps in order, gates that are not skipped, turns noted per joint. */
@@ -21,6 +22,8 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
   const behind = present === -1 ? steps : steps.slice(0, present);
   const ahead = present === -1 ? [] : steps.slice(present);
   const next = part === 'shut' ? 'make' : 'prove';
+  const isWaterSafe = state.stages.shut.state !== 'open';
+  const waits = part === 'make' && !isWaterSafe && steps[present]?.opens === true;
   return (
     <div className="max-w-220">
       <h2>{part === 'shut' ? 'Shut the water, and prove it' : 'Work card'}</h2>
@@ -29,6 +32,11 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
           {note}
         </p>
       ))}
+      {state.stages[part].state === 'skipped' && <p className="caution mt-1">Skipped, with the reason: {state.stages[part].reason}</p>}
+      {part === 'make' && state.stages.shut.state === 'skipped' && (
+        <p className="caution mt-1">The water was not proved dead. Skipped with the reason: {state.stages.shut.reason}</p>
+      )}
+      {waits && <WaterFirst run={run} write={write} go={go} />}
       {behind.length > 0 && (
         <details className="why mt-1">
           <summary>Steps done ({behind.length})</summary>
@@ -47,10 +55,17 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
             n={steps.indexOf(step) + 1}
             done={state.done[step.id] ?? false}
             present={steps.indexOf(step) === present}
+            waits={waits}
             {...{ run, state, write }}
           />
         ))}
       </ol>
+      {part === 'shut' && state.stages.shut.state === 'open' && !state.signedOff && (
+        <details className="why mt-3">
+          <summary>Go past this stage, with a reason</summary>
+          <SkipStage stage="shut" run={run} write={write} />
+        </details>
+      )}
       {present === -1 && (
         <button type="button" className="key key-main mt-4" onClick={() => go(next)}>
           On to {next === 'make' ? 'Make' : 'Prove'}
@@ -60,15 +75,33 @@ export function MakeStage({ run, state, write, go, part }: StageProps & { part: 
   );
 }
 
+/** The first step that opens the line waits for the water. */
+function WaterFirst({ run, write, go }: Pick<StageProps, 'run' | 'write' | 'go'>) {
+  return (
+    <section role="alert" className="my-3 border-2 border-ink bg-sheet p-4">
+      <h3 className="text-2xl">▲ The water is not proved dead</h3>
+      <p className="mt-1 text-lg">The next step opens the line. Shut the water and prove it first.</p>
+      <button type="button" className="key key-main mt-2" onClick={() => go('shut')}>
+        Go to Shut
+      </button>
+      <details className="why mt-3">
+        <summary>Go on without it, with a reason that is kept and shown for ever</summary>
+        <SkipStage stage="shut" run={run} write={write} />
+      </details>
+    </section>
+  );
+}
+
 function Step({
   step,
   n,
   done,
   present,
+  waits = false,
   run,
   state,
   write,
-}: { step: WorkStep; n: number; done: boolean; present: boolean } & Pick<StageProps, 'run' | 'state' | 'write'>) {
+}: { step: WorkStep; n: number; done: boolean; present: boolean; waits?: boolean } & Pick<StageProps, 'run' | 'state' | 'write'>) {
   const answered = state.gates[step.id];
   return (
     <li
@@ -93,8 +126,8 @@ function Step({
         </>
       )}
       {present && answered?.answer === 'no' && <p className="caution mt-2">Answered no. Do not go on: put it right, then answer again.</p>}
-      {present && <Action {...{ step, run, state, write }} />}
-      {present && <Wrong step={step} run={run} write={write} />}
+      {present && !waits && !state.signedOff && <Action {...{ step, run, state, write }} />}
+      {present && !state.signedOff && <Wrong step={step} run={run} write={write} />}
     </li>
   );
 }

@@ -1,7 +1,7 @@
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { type Chain, matchChains, type Need, stockForCut } from '../../../core/index.ts';
-import { type AcceptedChain, itemsOf, type RunState } from '../../../record/index.ts';
+import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, type RunState } from '../../../record/index.ts';
 import { Chains, chainKey } from '../../ui/Chains.tsx';
 import type { StageProps } from './stage-props.ts';
 
@@ -17,7 +17,8 @@ export function needOf(state: RunState, water: 'cold' | 'hot'): Need {
 }
 
 /** What joins the two ends, ranked; one is accepted with its grounds. */
-export function MatchStage({ run, state, catalogue, names, write, go }: StageProps) {
+export function MatchStage({ run, state, catalogue, names, write, go, entries }: StageProps) {
+  const [asked, setAsked] = useState<Chain | null>(null);
   const { from, to, rejoin } = state;
   const need = useMemo(() => needOf(state, run.water), [state, run.water]);
   const result = useMemo(() => {
@@ -36,7 +37,15 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
       </p>
     );
   }
+  const before = acceptancesOf(entries, run.id);
+  /** Made joints that another chain would take apart. */
+  const undone = (chain: Chain) => {
+    const stays = new Set(jointIdsFor(chain, before, () => ''));
+    return state.joints.filter((j) => j.made && !stays.has(j.id));
+  };
+  const ask = (chain: Chain) => (undone(chain).length > 0 || state.signedOff ? setAsked(chain) : use(chain));
   const use = (chain: Chain) => {
+    setAsked(null);
     const ids = [...chain.parts, ...Object.keys(chain.loose)];
     const body: AcceptedChain = {
       from: from.end!,
@@ -44,7 +53,7 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
       rejoin: rejoin?.end ?? null,
       need,
       chain,
-      jointIds: chain.joints.map(() => uuidv7()),
+      jointIds: jointIdsFor(chain, before, () => uuidv7()),
       rules: catalogue.rules,
       catalogueVersion: catalogue.version,
       items: itemsOf(ids, catalogue.parts, catalogue.loose),
@@ -58,7 +67,30 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
   return (
     <div>
       <h2>{result.chains.length > 0 ? 'Chains, best first' : 'No chain'}</h2>
-      {made && <p className="caution my-2">Joints of the accepted chain are made already: another chain means taking them apart.</p>}
+      {made && !asked && <p className="caution my-2">Joints of the accepted chain are made already: another chain may mean taking some apart.</p>}
+      {asked && (
+        <section role="alertdialog" aria-label="Another chain" className="my-3 border-2 border-ink bg-sheet p-4">
+          <h3 className="text-xl">Another chain in place of the one accepted?</h3>
+          {state.signedOff && <p className="mt-1">This run is signed off: with another chain it no longer is.</p>}
+          {undone(asked).length > 0 && (
+            <p className="mt-1 text-lg">
+              It undoes{' '}
+              {undone(asked)
+                .map((j) => `${j.label} (${j.a} · ${j.b})`)
+                .join(', ')}
+              . Joints that stay keep their turns and looks; going back to the old chain brings its work back.
+            </p>
+          )}
+          <div className="mt-2 flex flex-wrap gap-3">
+            <button type="button" className="key key-main" onClick={() => use(asked)}>
+              Accept the other chain
+            </button>
+            <button type="button" className="key" onClick={() => setAsked(null)}>
+              Keep the one there is
+            </button>
+          </div>
+        </section>
+      )}
       <Chains
         result={result}
         from={from.end}
@@ -66,7 +98,7 @@ export function MatchStage({ run, state, catalogue, names, write, go }: StagePro
         water={run.water}
         parts={catalogue.parts}
         names={names}
-        onUse={use}
+        onUse={ask}
         used={state.accepted ? chainKey(state.accepted.chain) : null}
       />
     </div>

@@ -11,8 +11,9 @@ import {
   type Round,
   waitFor,
 } from '../../../core/index.ts';
-import { type EntryOf, openLooks } from '../../../record/index.ts';
+import type { EntryOf } from '../../../record/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
+import { useKeys } from '../../ui/use-keys.ts';
 import { clock, mlPerDay } from '../../ui/words.ts';
 import { RemedyBox } from './RemedyBox.tsx';
 import type { StageProps } from './stage-props.ts';
@@ -29,14 +30,16 @@ const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
 const begunAt = new Map<string, number>();
 
 export function ProveStage(props: StageProps) {
-  const { run, state, write, entries, go } = props;
+  const { run, state, write, go } = props;
   const targets: Target[] = [
     ...state.joints.map((j) => ({ ...j, what: `${j.a} · ${j.b}`, target: { jointId: j.id } })),
     ...state.checkPoints.map((c) => ({ ...c, what: 'of the stop', seal: null, target: { checkPointId: c.id } })),
   ];
   const rounds: Round[] = state.signedOff ? [...state.rounds, 'next-day'] : state.rounds;
-  const due = rounds.find((r) => targetsOf(targets, r).some((t) => t.byRound[r]?.state !== 'dry')) ?? rounds.at(-1)!;
-  const open = openLooks(entries, run.id);
+  /** Signed off, only the look again is still taken. */
+  const choices: Round[] = state.signedOff ? ['next-day'] : rounds;
+  const due = choices.find((r) => targetsOf(targets, r).some((t) => t.byRound[r]?.state !== 'dry')) ?? choices.at(-1)!;
+  const open = state.openLooks;
   const [chosenRound, setRound] = useState<Round | null>(null);
   const [method, setMethod] = useState<Method>('tissue');
   const round = open[0]?.body.round ?? chosenRound ?? due;
@@ -48,16 +51,9 @@ export function ProveStage(props: StageProps) {
       begunAt.set(id, performance.now());
     }
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key !== 'b' || event.ctrlKey || event.metaKey || event.altKey || open.length > 0) return;
-      if (event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName)) return;
-      begin();
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  });
-  if (!state.accepted || unmade.length > 0) {
+  const isReady = state.accepted !== null && unmade.length === 0;
+  useKeys({ b: isReady && open.length === 0 ? begin : null });
+  if (!isReady) {
     return (
       <p>
         {state.accepted ? `${unmade.map((j) => j.label).join(', ')} not made yet.` : 'There is nothing to prove yet.'}{' '}
@@ -70,9 +66,18 @@ export function ProveStage(props: StageProps) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-[minmax(0,1fr)_20rem]">
       <section>
-        {trouble.map((t) => (
-          <RemedyBox key={t.id} trouble={t} {...props} />
-        ))}
+        {trouble.map((t) =>
+          state.signedOff ? (
+            <p key={t.id} className="caution mb-4">
+              {t.label} is {t.finding}. This run is signed off: reopen it in Log, then put it right.{' '}
+              <button type="button" className="cursor-pointer underline" onClick={() => go('log')}>
+                Go to Log
+              </button>
+            </p>
+          ) : (
+            <RemedyBox key={t.id} trouble={t} {...props} />
+          ),
+        )}
         <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} />
         {state.stage === 'log' && (
           <p className="mt-4 text-lg">
@@ -91,7 +96,7 @@ export function ProveStage(props: StageProps) {
             <label className="grid gap-1">
               <span className="label">Round</span>
               <select className="field" value={round} onChange={(e) => setRound(e.target.value as Round)}>
-                {rounds.map((r) => (
+                {choices.map((r) => (
                   <option key={r} value={r}>
                     {ROUNDS.find((x) => x.id === r)?.name}
                   </option>
@@ -209,17 +214,9 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
     setPicked('all');
     setDrops('');
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.ctrlKey || event.metaKey || event.altKey) return;
-      if (event.target instanceof HTMLElement && /^(TEXTAREA|SELECT)$/.test(event.target.tagName)) return;
-      if (event.target instanceof HTMLInputElement && event.target.type !== 'radio') return;
-      const found = FINDINGS.find((f) => f.keys.includes(event.key));
-      if (found) end(found.finding);
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  });
+  /** With all of them picked only dry can be said: what is not dry is at one of them. */
+  const isShut = (finding: Finding) => picked === 'all' && finding !== 'dry' && finding !== 'normal' && open.length > 1;
+  useKeys(Object.fromEntries(FINDINGS.flatMap((f) => f.keys.map((key) => [key, isShut(f.finding) ? null : () => end(f.finding)] as const))));
   const rate = /^\d+$/.test(drops) && elapsedS > 0 ? dripRate({ drops: Number(drops), minutes: elapsedS / 60 }) : null;
   return (
     <div className="grid gap-3 border-2 border-ink bg-sheet p-4">
@@ -262,7 +259,7 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
             key={f.finding}
             type="button"
             className={`key ${f.finding === 'dry' ? 'key-main' : f.finding === 'running' ? 'key-alarm' : ''}`}
-            disabled={picked === 'all' && f.finding !== 'dry' && open.length > 1}
+            disabled={isShut(f.finding)}
             onClick={() => end(f.finding)}
           >
             {f.label} <kbd>{f.keys[0]}</kbd>

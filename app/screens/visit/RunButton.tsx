@@ -1,9 +1,6 @@
-import { type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
+import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
 import type { ReadRun } from '../../../record/visit/sheet.ts';
-
-export function isDone(stage: Stage, state: RunState): boolean {
-  return state.stage === null || STAGES.indexOf(stage) < STAGES.indexOf(state.stage);
-}
+import { pipOf } from '../../ui/pips.ts';
 
 /** A run in the visit's list: its name, where it stands, a pip for each stage. */
 export function RunButton({ name, read, current, onChoose }: { name: string; read: ReadRun | undefined; current: boolean; onChoose: () => void }) {
@@ -21,7 +18,7 @@ export function RunButton({ name, read, current, onChoose }: { name: string; rea
       <span className={`block ${finding ? 'font-bold' : 'text-soft'}`}>{read ? wordOf(read) : ''}</span>
       <span className="mt-1 grid grid-cols-6 gap-1" aria-hidden="true">
         {STAGES.map((s) => (
-          <span key={s} className={`h-1.5 ${state && isDone(s, state) ? 'bg-ink' : state?.stage === s ? 'bg-brass' : 'bg-faint'}`} />
+          <span key={s} className={`h-1.5 ${pipOf(state?.stages[s].state ?? 'open', state?.stage === s)}`} />
         ))}
       </span>
     </button>
@@ -31,6 +28,7 @@ export function RunButton({ name, read, current, onChoose }: { name: string; rea
 function wordOf({ state }: ReadRun): string {
   if (!state) return '▲ cannot be read';
   const finding = [...state.joints, ...state.checkPoints].find((t) => t.finding);
+  if (state.conflicts.length > 0) return '▲ to be settled';
   if (finding) return `▲ ${finding.label} ${finding.finding}`;
   if (state.offList !== null) return 'off the list';
   return state.stage === null ? 'signed off' : `to ${STAGE_NAMES[state.stage].toLowerCase()}`;

@@ -1,15 +1,25 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { type FreeOutlet, outletsFor, type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
 import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
 import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { endBrought } from '../../ui/end-wanted.ts';
+import { useKeys } from '../../ui/use-keys.ts';
 import { useVisit, type VisitRecord, type Write } from '../../ui/use-visit.ts';
+import { Conflicts } from './Conflicts.tsx';
+import { News } from './News.tsx';
 import { OffList } from './OffList.tsx';
+import { PressBar } from './PressBar.tsx';
 import { PANELS } from './panels.tsx';
-import { isDone, RunButton } from './RunButton.tsx';
+import { RunButton } from './RunButton.tsx';
 import { RunningLeak } from './RunningLeak.tsx';
+import { Standing } from './Standing.tsx';
 import { TheLine } from './TheLine.tsx';
+import { useNews } from './use-news.ts';
 import { useReads } from './use-reads.ts';
+import { useWrite } from './use-write.ts';
+
+/** Fetched when it is first asked for; kept for use without a connection like every file of the program. */
+const WhatHappened = lazy(() => import('./WhatHappened.tsx'));
 
 interface Props {
   /** null on a page that was kept for use without a connection: the visit is the address's. */
@@ -52,7 +62,8 @@ function askedHere(): Asked {
   return { id, run: params.get('run'), stage: params.get('stage'), brought: isOurs ? endBrought(params) : null };
 }
 
-function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSheet; asked: Asked; record: VisitRecord }) {
+function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; record: VisitRecord }) {
+  const { isRead } = record;
   const catalogue = useCatalogue();
   const [runId, setRunId] = useState(asked.run && sheet.runs.some((r) => r.id === asked.run) ? asked.run : (sheet.runs[0]?.id ?? null));
   const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(asked.stage as Stage) ? (asked.stage as Stage) : null);
@@ -60,7 +71,10 @@ function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSh
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
   // Until the store is read nobody presses on what the server alone knows.
   const reads = useReads(sheet, isRead ? catalogue : null);
+  const { write, ...pressed } = useWrite(record, sheet, isRead ? catalogue : null, reads);
+  const [showsHistory, setShowsHistory] = useState(false);
   const run = sheet.runs.find((r) => r.id === runId) ?? sheet.runs[0];
+  const { news, markSeen } = useNews(sheet.entries, run?.id ?? '', isRead);
   const read = run && reads?.get(run.id);
   const state = read?.state;
   const stage = chosen ?? state?.stage ?? 'log';
@@ -70,7 +84,10 @@ function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSh
   useEffect(() => {
     if (chosen === null && opensAt !== null) setChosen(opensAt);
   }, [chosen, opensAt]);
-  useStageKeys(setChosen);
+  useKeys({
+    ...Object.fromEntries(STAGES.map((s, i) => [`Alt+${i + 1}`, () => setChosen(s)])),
+    h: state ? () => setShowsHistory(true) : null,
+  });
   useBrought(asked, runId, write);
 
   if (!run) return <p className="p-5">This visit has no runs.</p>;
@@ -116,6 +133,20 @@ function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSh
           <Unreadable read={read} write={write} />
         ) : (
           <>
+            <Standing
+              {...{ run, state, stage, reads }}
+              onDate={visit.onDate}
+              go={setChosen}
+              chooseRun={choose}
+              onHistory={() => setShowsHistory(true)}
+            />
+            <News {...{ run, state, sheet, news }} onSeen={markSeen} />
+            <Conflicts {...{ run, state, sheet, write }} />
+            {showsHistory && (
+              <Suspense fallback={null}>
+                <WhatHappened {...{ run, state, sheet, write }} onClose={() => setShowsHistory(false)} />
+              </Suspense>
+            )}
             <RunningLeak run={run} state={state} write={write} open={alarm} onClose={() => setAlarm(false)} />
             <div className="grid grid-cols-[6.25rem_minmax(0,1fr)] lg:block">
               <TheLine run={run} state={state} catalogue={catalogue} ringed={jointUnderWork(state, stage)} />
@@ -125,6 +156,9 @@ function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSh
                 aria-labelledby={`tab-${stage}`}
                 className="border-ink p-3 max-lg:border-l max-lg:border-rule md:px-6 lg:py-4"
               >
+                {state.signedOff && (stage === 'look' || stage === 'match') && (
+                  <p className="caution mb-3">Signed off: only read here until it is reopened in Log.</p>
+                )}
                 {state.offList !== null && <OffList run={run} off={state.offList} write={write} />}
                 <Panel
                   key={`${run.id} ${stage}`}
@@ -145,6 +179,7 @@ function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSh
           </>
         )}
       </div>
+      <PressBar {...pressed} />
       <div className="sticky bottom-0 z-10 grid border-t border-ink bg-paper p-2 lg:hidden">
         <button type="button" className="key key-alarm justify-center" onClick={raise}>
           Running? Water off now
@@ -160,28 +195,46 @@ function OpenVisit({ sheet, asked, record: { write, isRead } }: { sheet: VisitSh
 }
 
 function StageTabs({ stage, state, onChoose }: { stage: Stage; state: RunState | null; onChoose: (s: Stage) => void }) {
+  const tabs = useRef<HTMLDivElement>(null);
+  const move = (event: React.KeyboardEvent) => {
+    const step = { ArrowRight: 1, ArrowLeft: -1, Home: -STAGES.length, End: STAGES.length }[event.key];
+    if (step === undefined) return;
+    event.preventDefault();
+    const to = STAGES[Math.min(STAGES.length - 1, Math.max(0, STAGES.indexOf(stage) + step))] as Stage;
+    onChoose(to);
+    tabs.current?.querySelector<HTMLElement>(`#tab-${to}`)?.focus();
+  };
   return (
-    <div role="tablist" aria-label="Stages" className="grid grid-cols-6 border-b border-ink">
-      {STAGES.map((s, i) => (
-        <button
-          key={s}
-          type="button"
-          role="tab"
-          id={`tab-${s}`}
-          aria-selected={s === stage}
-          aria-controls="panel"
-          className="leaf"
-          data-done={state ? isDone(s, state) : false}
-          onClick={() => onChoose(s)}
-        >
-          {STAGE_NAMES[s]} <span className="text-base text-soft max-md:hidden">{i + 1}</span>
-          {state && isDone(s, state) && (
-            <span className="text-base">
-              ✓ <span className="max-xl:sr-only">done</span>
-            </span>
-          )}
-        </button>
-      ))}
+    <div ref={tabs} role="tablist" aria-label="Stages" className="grid grid-cols-6 border-b border-ink" onKeyDown={move}>
+      {STAGES.map((s, i) => {
+        const is = state?.stages[s].state ?? 'open';
+        return (
+          <button
+            key={s}
+            type="button"
+            role="tab"
+            id={`tab-${s}`}
+            tabIndex={s === stage ? 0 : -1}
+            aria-selected={s === stage}
+            aria-controls="panel"
+            className="leaf"
+            data-done={is !== 'open'}
+            onClick={() => onChoose(s)}
+          >
+            {STAGE_NAMES[s]} <span className="text-base text-soft max-md:hidden">{i + 1}</span>
+            {is === 'done' && (
+              <span className="text-base">
+                ✓ <span className="max-xl:sr-only">done</span>
+              </span>
+            )}
+            {is === 'skipped' && (
+              <span className="text-base">
+                ↷ <span className="max-xl:sr-only">skipped</span>
+              </span>
+            )}
+          </button>
+        );
+      })}
     </div>
   );
 }
@@ -196,20 +249,6 @@ function Unreadable({ read, write }: { read: ReadRun; write: Write }) {
       <OffList run={read.run} off={offListReason(read)} write={write} />
     </div>
   );
-}
-
-/** Alt and a digit go to a stage. */
-function useStageKeys(onChoose: (s: Stage) => void): void {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const n = Number(event.code.replace('Digit', ''));
-      if (!event.altKey || !(n >= 1 && n <= STAGES.length)) return;
-      event.preventDefault();
-      onChoose(STAGES[n - 1] as Stage);
-    };
-    document.addEventListener('keydown', onKey);
-    return () => document.removeEventListener('keydown', onKey);
-  }, [onChoose]);
 }
 
 /** An end brought along is noted once: the address forgets it, so that loading the page again notes nothing. */

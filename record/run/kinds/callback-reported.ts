@@ -7,8 +7,8 @@ export const callbackReported = kind({
   name: 'callback-reported',
   shape: z.strictObject({ finding: z.enum(['damp', 'drip', 'running']), text }),
   counts: 'all',
-  ofChain: false,
   about: 'anything',
+  onSigned: () => true,
   holds: always,
   says: (b) => `callback: ${b.finding}${b.text ? `. ${b.text}` : ''}`,
 });

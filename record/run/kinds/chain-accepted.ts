@@ -45,20 +45,18 @@ export const chainAccepted = kind({
     return typeof stored?.rules === 'object' ? { ...stored, rules: rulesBroughtUp(stored.rules) } : body;
   },
   counts: 'last',
-  ofChain: true,
   about: 'run',
+  onSigned: () => true,
   follows: (b) => b.replacesId,
   brings: (b) => b.jointIds,
-  holds: ({ body, correctsId }, run) => {
-    if (body.replacesId === run.acceptedId || correctsId !== null) return null;
-    if (run.acceptedId === null) return { rule: 'unknown-entry', why: 'The chain that this one takes the place of was not kept.' };
-    return {
-      rule: 'changed-meanwhile',
-      why:
-        body.replacesId === null
-          ? 'A chain was accepted for this run meanwhile. Look at it, then accept another in its place if you still want to.'
-          : 'Another chain took the place of that one meanwhile. Look at it, then choose again.',
-    };
+  holds: ({ body, correctsId, deviceId }, run) => {
+    if (body.replacesId === (run.accepted?.id ?? null) || correctsId !== null) return null;
+    if (body.replacesId !== null && !run.hasAcceptance(body.replacesId)) {
+      return { rule: 'unknown-entry', why: 'The chain that this one takes the place of was not kept.' };
+    }
+    // Another device that did not know of it yet chose too: both stand, and one is asked for.
+    if (run.accepted?.deviceId !== deviceId) return null;
+    return { rule: 'changed-meanwhile', why: 'Another chain is in force by now. Look at it, then accept another in its place if you still want to.' };
   },
   says: (b, w) =>
     `Chain accepted: ${w.end(b.from)} to ${w.end(b.to)}${b.chain.parts.length > 0 ? ` by ${b.chain.parts.map((p) => b.items[p]?.name ?? w.item(p)).join('; ')}` : ''}`,

@@ -7,7 +7,6 @@ export const distanceMeasured = kind({
   name: 'distance-measured',
   shape: z.strictObject({ text: shortText, inches: lengthIn }),
   counts: 'last',
-  ofChain: false,
   about: 'run',
   holds: always,
   says: (b) => `Distance: ${/[a-z"']/i.test(b.text) ? b.text : `${b.text} in`}`,

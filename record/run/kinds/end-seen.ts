@@ -20,7 +20,6 @@ export const endSeen = kind({
     outlet: z.optional(outlet),
   }),
   counts: { lastOf: (b) => b.side },
-  ofChain: false,
   about: 'run',
   holds: always,
   says: (b, w) => (b.end === null ? `${SIDES[b.side]}: taken back` : `${SIDES[b.side]}: ${w.end(b.end)}, ${HOW[b.how]}`),

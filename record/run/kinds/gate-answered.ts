@@ -8,7 +8,6 @@ export const gateAnswered = kind({
   name: 'gate-answered',
   shape: z.strictObject({ stepId: id, answer: z.enum(['yes', 'no']), note: text }),
   counts: { lastOf: (b) => b.stepId },
-  ofChain: true,
   about: 'run',
   holds: wantsChain,
   says: (b, w) => `${w.step(b.stepId)}: answered ${b.answer}${b.note ? `. ${b.note}` : ''}`,

@@ -9,7 +9,6 @@ export const jointMade = kind({
   name: 'joint-made',
   shape: z.strictObject({ turns24 }),
   counts: 'all',
-  ofChain: true,
   about: 'joint',
   holds: wantsTarget,
   says: (b) => `made, ${writeTurns(b.turns24)}`,

@@ -7,8 +7,8 @@ export const listed = kind({
   name: 'listed',
   shape: z.strictObject({ on: z.boolean(), reason: givenReason }),
   counts: 'last',
-  ofChain: false,
   about: 'run',
+  onSigned: () => true,
   holds: always,
   says: (b) => `${b.on ? 'put back on the list' : 'taken off the list'}: ${b.reason}`,
 });

@@ -13,8 +13,8 @@ export const lookBegun = kind({
     method: z.enum(Object.keys(METHODS) as [Method, ...Method[]]),
   }),
   counts: 'all',
-  ofChain: true,
   about: 'joint or check point',
+  onSigned: ({ body }) => body.round === 'next-day',
   holds: wantsTarget,
   says: (b) => `${roundName(b.round)}: look begun, ${METHODS[b.method].name}`,
 });

@@ -15,8 +15,8 @@ export const lookEnded = kind({
     elapsedS: z.nullable(z.number().check(z.gte(0), z.lte(10_000_000, 'is too long'))),
   }),
   counts: 'all',
-  ofChain: true,
   about: 'joint or check point',
+  onSigned: ({ body }, run) => run.look(body.begunId)?.round === 'next-day',
   follows: (b) => b.begunId,
   holds: (entry, run) => {
     const lacks = wantsTarget(entry, run);
@@ -24,8 +24,9 @@ export const lookEnded = kind({
     const look = run.look(entry.body.begunId);
     if (!look) return { rule: 'unknown-entry', why: 'The look that this one ends was not kept.' };
     if (look.targetId !== targetOf(entry)) return { rule: 'other-target', why: 'The look that this one ends was begun at another joint.' };
-    if (look.ended && entry.correctsId === null) {
-      return { rule: 'look-ended', why: 'This look was ended already, in another window or on another device.' };
+    // Another device that did not know of it yet saw something too: both stand, and where they differ one is asked for.
+    if (look.endedBy === entry.deviceId && entry.correctsId === null) {
+      return { rule: 'look-ended', why: 'This look was ended already. Correct what was recorded, if it was something else.' };
     }
     return null;
   },

@@ -7,8 +7,8 @@ export const noted = kind({
   name: 'noted',
   shape: z.strictObject({ text: text.check(z.minLength(1, 'wants a text')) }),
   counts: 'all',
-  ofChain: false,
   about: 'anything',
+  onSigned: () => true,
   holds: always,
   says: (b) => b.text,
 });

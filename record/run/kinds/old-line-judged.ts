@@ -9,7 +9,6 @@ export const oldLineJudged = kind({
   name: 'old-line-judged',
   shape: z.strictObject({ verdict: z.enum(['none', 'keep', 'replace']), findings: z.array(shortText).check(z.maxLength(30)) }),
   counts: 'last',
-  ofChain: false,
   about: 'run',
   holds: always,
   says: (b) => `Old line: ${VERDICTS[b.verdict]}${b.findings.length > 0 ? ` (${b.findings.join(', ')})` : ''}`,

@@ -18,7 +18,6 @@ export const placeSeen = kind({
     leaveOutlet: z.optional(z.boolean()),
   }),
   counts: 'last',
-  ofChain: false,
   about: 'run',
   holds: always,
   says: (b) => {

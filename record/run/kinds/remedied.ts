@@ -15,8 +15,8 @@ export const remedied = kind({
     movedJointIds: z.array(uuid).check(z.maxLength(8)),
   }),
   counts: 'all',
-  ofChain: true,
   about: 'joint or check point',
+  onSigned: ({ body }) => body.action === 'shut',
   holds: (entry, run) => {
     const stray = entry.body.movedJointIds.find((joint) => !run.jointIds.has(joint));
     return stray === undefined ? wantsTarget(entry, run) : { rule: 'unknown-joint', why: 'A joint that moved with it is none of this run.' };

@@ -8,7 +8,6 @@ export const stepDone = kind({
   name: 'step-done',
   shape: z.strictObject({ stepId: id, done: z.boolean() }),
   counts: { lastOf: (b) => b.stepId },
-  ofChain: true,
   about: 'run',
   holds: wantsChain,
   says: (b, w) => `${w.step(b.stepId)}: ${b.done ? 'done' : 'opened again'}`,

@@ -19,7 +19,6 @@ export const stopTried = kind({
     condition: z.enum(['works', 'passes', 'seized-open', 'seized-shut', 'broken', 'weeps', 'unknown']),
   }),
   counts: 'last',
-  ofChain: false,
   about: 'run',
   holds: always,
   says: (b) => (b.kind === 'none' ? 'No stop here' : `Stop: ${b.kind}, ${STOP_CONDITIONS[b.condition]}`),

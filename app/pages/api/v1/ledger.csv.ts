@@ -29,9 +29,11 @@ const cellsOf = (r: LedgerRow) => ({
   currency: r.currency,
   callbacks: r.callbacks,
   exceptions: r.exceptions,
+  signed_off: r.signedOff ? 'yes' : 'no more',
+  recheck: r.recheck,
   visit: r.visitId,
   run_id: r.runId,
 });
 
 /** Of an empty ledger too. */
-const COLUMNS = ['date', 'premises', 'place', 'appliance', 'run', 'water', 'from', 'to', 'parts', 'joints', 'seals', 'price', 'currency', 'callbacks', 'exceptions', 'visit', 'run_id']; // biome-ignore format: one row
+const COLUMNS = ['date', 'premises', 'place', 'appliance', 'run', 'water', 'from', 'to', 'parts', 'joints', 'seals', 'price', 'currency', 'callbacks', 'exceptions', 'signed_off', 'recheck', 'visit', 'run_id']; // biome-ignore format: one row

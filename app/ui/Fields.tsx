@@ -1,0 +1,135 @@
+import { useId, useState } from 'react';
+import * as z from 'zod/mini';
+import { writeTurns } from '../../core/index.ts';
+import { kindOf } from '../../record/index.ts';
+
+/** A field of an entry's body that is a plain text, figure or yes-and-no. */
+type Plain = string | number | boolean;
+
+const isPlain = (value: unknown): value is Plain => ['string', 'number', 'boolean'].includes(typeof value);
+
+interface Props {
+  kind: string;
+  body: Record<string, unknown>;
+  submit: string;
+  onRead: (body: unknown) => void;
+  onCancel?: () => void;
+}
+
+/** The plain fields of an entry, to be changed; read by its kind's own shape. */
+export function Fields({ kind, body, submit, onRead, onCancel }: Props) {
+  const [fields, setFields] = useState(() => Object.entries(body).filter((f): f is [string, Plain] => isPlain(f[1]) && !NOT_CHANGED.has(f[0])));
+  const [why, setWhy] = useState('');
+  const shape = kindOf(kind)!.shape;
+  const cancel = onCancel && (
+    <button type="button" className="key" onClick={onCancel}>
+      Leave it
+    </button>
+  );
+  if (fields.length === 0) {
+    return (
+      <div className="grid justify-items-start gap-2">
+        <p className="text-soft">Nothing of it can be changed by itself: take it back, and enter it again.</p>
+        {cancel}
+      </div>
+    );
+  }
+  const keep = () => {
+    const read = z.safeParse(shape, { ...body, ...Object.fromEntries(fields) });
+    if (read.success) return onRead(read.data);
+    const issue = read.error.issues[0];
+    setWhy(`${nameOf(String(issue?.path[0] ?? 'it'))}: ${issue?.message ?? 'does not read'}.`);
+  };
+  const set = (at: number, value: Plain) => setFields(fields.map((f, i) => (i === at ? [f[0], value] : f)));
+  return (
+    <form
+      className="mt-2 grid max-w-140 gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        keep();
+      }}
+    >
+      {fields.map(([name, value], i) => (
+        <Field key={name} name={name} value={value} choices={choicesOf(shape, name)} onChange={(to) => set(i, to)} />
+      ))}
+      <div className="flex gap-3">
+        <button type="submit" className="key key-main">
+          {submit}
+        </button>
+        {cancel}
+      </div>
+      <p aria-live="polite">{why}</p>
+    </form>
+  );
+}
+
+/** What an entry is about is not what it says: those are taken back and entered anew. */
+const NOT_CHANGED = new Set(['begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
+
+const NAMES: Record<string, string> = {
+  turns24: 'Turns past hand-tight',
+  elapsedS: 'Watched, seconds',
+  end: 'End code',
+  inches: 'Length, in',
+  text: 'Text',
+  targetMlPerDay: 'Target, mL a day',
+  recheckHours: 'Look again after, hours',
+  ownStop: 'Needs its own stop',
+  hidden: 'Joints will be hidden',
+  arrestor: 'Needs a hammer arrestor',
+  leaveOutlet: 'Leaves an outlet for another run',
+};
+
+const nameOf = (field: string): string =>
+  NAMES[field] ?? field.charAt(0).toUpperCase() + field.slice(1).replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
+
+/** Eighths of a turn up to three, in 24ths. */
+const EIGHTHS = Array.from({ length: 25 }, (_, i) => i * 3);
+
+/** What a field may be, where that is a list. */
+function choicesOf(shape: z.ZodMiniType, name: string): string[] | null {
+  const field = (shape as unknown as { def?: { shape?: Record<string, { def?: { entries?: Record<string, string> } }> } }).def?.shape?.[name];
+  return field?.def?.entries ? Object.values(field.def.entries) : null;
+}
+
+function Field({ name, value, choices, onChange }: { name: string; value: Plain; choices: string[] | null; onChange: (to: Plain) => void }) {
+  const id = useId();
+  const [first] = useState(value);
+  return (
+    <div className="grid gap-1">
+      <label className="label" htmlFor={id}>
+        {nameOf(name)}
+      </label>
+      {typeof value === 'boolean' ? (
+        <input id={id} type="checkbox" className="size-5" checked={value} onChange={(e) => onChange(e.target.checked)} />
+      ) : name === 'turns24' ? (
+        <select id={id} className="field" value={String(value)} onChange={(e) => onChange(Number(e.target.value))}>
+          {[...new Set([...EIGHTHS, Number(first)])]
+            .sort((a, b) => a - b)
+            .map((t) => (
+              <option key={t} value={t}>
+                {writeTurns(t)}
+              </option>
+            ))}
+        </select>
+      ) : choices ? (
+        <select id={id} className="field" value={String(value)} onChange={(e) => onChange(e.target.value)}>
+          {choices.map((c) => (
+            <option key={c} value={c}>
+              {c.replaceAll('-', ' ')}
+            </option>
+          ))}
+        </select>
+      ) : (
+        <input
+          id={id}
+          className="field"
+          maxLength={2000}
+          inputMode={typeof first === 'number' ? 'decimal' : undefined}
+          defaultValue={String(first)}
+          onChange={(e) => onChange(typeof first === 'number' ? Number(e.target.value) : e.target.value)}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,18 @@
+import * as z from 'zod/mini';
+import { kind } from '../../kind.ts';
+import { givenReason } from '../../shapes.ts';
+import { WITHDRAWN } from '../../standing.ts';
+import { realReason } from '../rules.ts';
+
+/** Takes back the entry it names, and what that carried: as if it had never been entered, and to be read for ever. */
+export const withdrawn = kind({
+  name: WITHDRAWN,
+  shape: z.strictObject({ reason: givenReason }),
+  counts: 'all',
+  about: 'anything',
+  // A sign-off can be taken back, and so can what came after it; what it stands on cannot.
+  onSigned: ({ correctsId }, run) => run.isAfterSignOff(correctsId),
+  holds: ({ body, correctsId }) =>
+    correctsId === null ? { rule: 'takes-back-nothing', why: 'Say which entry is taken back: its id in correctsId.' } : realReason(body.reason),
+  says: (b) => `taken back: ${b.reason}`,
+});

@@ -1,0 +1,58 @@
+import { targetOf } from '../entry.ts';
+import type { Entry } from '../kinds.ts';
+import { ordered } from '../standing.ts';
+import { eachOf, type History, historyOf, lastOf, ofKind } from './history.ts';
+import { chainAccepted } from './kinds/chain-accepted.ts';
+import { lookBegun } from './kinds/look-begun.ts';
+import { lookEnded } from './kinds/look-ended.ts';
+import { signedOff } from './kinds/signed-off.ts';
+import type { RunNow } from './now.ts';
+import { type RunContext, type RunState, stateFrom } from './state.ts';
+
+/** The run as the rules of its entries ask of it. Each answer is worked out when it is first asked for: most entries ask for little. */
+export function runNow(run: Pick<RunContext, 'checkPoints'> & { id: string }, entries: readonly Entry[], context: () => RunContext): RunNow {
+  let folded: History | null = null;
+  const history = () => {
+    folded ??= historyOf(entries, run.id);
+    return folded;
+  };
+  let worked: RunState | null = null;
+  const state = () => {
+    worked ??= stateFrom(context(), history());
+    return worked;
+  };
+  // Most runs were never signed: they need not be worked out to say so.
+  const signed = () => (eachOf(history(), signedOff).length === 0 ? null : state().signedOff);
+  const brought = entries.filter((e) => e.runId === run.id && e.kind === chainAccepted.name);
+  return {
+    get accepted() {
+      return lastOf(history(), chainAccepted);
+    },
+    hasAcceptance: (id) => brought.some((e) => e.id === id),
+    get jointIds() {
+      return new Set(ofKind(brought, chainAccepted).flatMap((e) => e.body.jointIds));
+    },
+    get checkPointIds() {
+      return new Set(run.checkPoints.map((p) => p.id));
+    },
+    get signedOff() {
+      const inForce = signed();
+      return inForce && { id: inForce.entryId, deviceId: inForce.deviceId };
+    },
+    isAfterSignOff: (entryId) => {
+      const inForce = signed();
+      if (!inForce || entryId === null) return false;
+      const ids = ordered(entries).map((e) => e.id);
+      return ids.indexOf(entryId) >= ids.indexOf(inForce.entryId);
+    },
+    open: () => state().open,
+    running: () => [...state().joints, ...state().checkPoints].filter((t) => t.finding === 'running').map((t) => t.label),
+    unsettled: () => state().conflicts.length > 0,
+    look: (id) => {
+      const begun = history().log.find((e) => e.id === id && e.kind === lookBegun.name);
+      if (begun?.kind !== lookBegun.name) return null;
+      const ended = ofKind(history().log, lookEnded).find((e) => e.body.begunId === id);
+      return { targetId: targetOf(begun), round: begun.body.round, endedBy: ended?.deviceId ?? null };
+    },
+  };
+}

@@ -1,0 +1,80 @@
+/** Which steps of the card are done: what was ticked and answered, as far as it still says something of the chain in force. */
+
+import type { WorkStep } from '../../core/make/work-card.ts';
+import { ROUNDS } from '../../core/prove/method.ts';
+import type { Bodies, Entry } from '../kinds.ts';
+import type { History } from './history.ts';
+
+export interface Ticks {
+  gates: Record<string, Bodies['gate-answered']>;
+  ticked: Record<string, boolean>;
+}
+
+const PRESSURE: ReadonlySet<string> = new Set(ROUNDS.filter((r) => r.pressure).map((r) => r.id));
+
+/** Two acceptances of the same joints are the same chain: what was done for one was done for the other. */
+const chainKey = (entry: Entry | undefined): string => (entry?.kind === 'chain-accepted' ? entry.body.jointIds.join() : '');
+
+/**
+ * What was ticked and answered.
+ *
+ * What was done to the water holds whatever chain is chosen, until it stands under pressure again; then another chain wants it proved dead anew.
+ * The rest counts for the chain it was done for, and for no other; gone back to, a chain has its work back.
+ */
+export function ticksOf(history: History, card: readonly WorkStep[]): Ticks {
+  const stageById = new Map(card.map((step) => [step.id, step.stage]));
+  const inForce = history.log.findLast((e) => e.kind === 'chain-accepted');
+  const wanted = chainKey(inForce);
+  const ticks: Ticks = { gates: {}, ticked: {} };
+  let chain: Entry | undefined;
+  let withdrawn: Entry | null = null;
+  for (const { first, stands } of history.all) {
+    if (first.kind === 'chain-accepted') {
+      if (stands) chain = stands;
+      withdrawn = stands ? null : first;
+    }
+    if (!stands) continue;
+    if (stands.kind === 'look-begun' && PRESSURE.has(stands.body.round) && chain?.id !== inForce?.id) forgetWater(ticks, stageById);
+    if (stands.kind !== 'gate-answered' && stands.kind !== 'step-done') continue;
+    const { stepId } = stands.body;
+    const isWater = stageById.get(stepId) === 'shut';
+    // Ticked for a chain that was itself taken back.
+    const isCarriedOff = withdrawn !== null && withdrawn.deviceId === stands.deviceId;
+    if (!isWater && (chainKey(chain) !== wanted || isCarriedOff)) continue;
+    if (stands.kind === 'gate-answered') ticks.gates[stepId] = stands.body;
+    else ticks.ticked[stepId] = stands.body.done;
+  }
+  return ticks;
+}
+
+function forgetWater(ticks: Ticks, stageById: ReadonlyMap<string, string>): void {
+  for (const list of [ticks.gates, ticks.ticked]) {
+    for (const id of Object.keys(list)) if (stageById.get(id) === 'shut') delete list[id];
+  }
+}
+
+/**
+ * Which steps are done. One that stands in its stage after a gate which is not passed is not, whatever was ticked, and none that opens the line or comes after
+ * one is, before the water is shut and proved dead: unless that stage was skipped.
+ */
+export function stepsDone(
+  card: readonly WorkStep[],
+  { gates, ticked }: Ticks,
+  isMade: (n: number) => boolean,
+  isSkipped: (stage: string) => boolean,
+): Record<string, boolean> {
+  const done: Record<string, boolean> = {};
+  /** Stages whose gate is not passed. */
+  const held = new Set<string>();
+  let isWaterSafe = true;
+  let isOpened = false;
+  for (const step of card) {
+    const own = step.joint !== undefined ? isMade(step.joint) : step.gate ? gates[step.id]?.answer === 'yes' : (ticked[step.id] ?? false);
+    isOpened ||= step.opens === true;
+    done[step.id] = own && !held.has(step.stage) && (isWaterSafe || !isOpened);
+    if (done[step.id] || isSkipped(step.stage)) continue;
+    if (step.stage === 'shut') isWaterSafe = false;
+    if (step.gate) held.add(step.stage);
+  }
+  return done;
+}

@@ -1,0 +1,104 @@
+/** Which entries stand: what was corrected stands as it was corrected, in its old place; what was withdrawn does not stand, until the withdrawal is. */
+import { type EntryBase, happenedAt } from './entry.ts';
+
+/** Takes an entry back; declared among the kinds, named here because what stands is worked out before any kind is asked. */
+export const WITHDRAWN = 'withdrawn';
+
+type Any = EntryBase & { kind: string };
+
+/** Something that was entered, and what became of it. */
+export interface Fate<E> {
+  /** As it was first entered. */
+  first: E;
+  /** As it counts now, by the first one's id and times; null when it was withdrawn. */
+  stands: E | null;
+  /** The entry whose content counts: the first, or its last correction that stands. */
+  by: E;
+  /** The withdrawal that counts; null when there is none. */
+  withdrawnBy: E | null;
+}
+
+/**
+ * Everything that was entered, in the order it happened, those not yet sent last, each with what became of it.
+ *
+ * One device's entries keep the order in which it made them, whatever its clock did in between; those of several are merged by the time
+ * put right. The order in which the entries are given does not matter.
+ */
+export function fates<E extends Any>(entries: readonly E[]): Fate<E>[] {
+  const inOrder = ordered(entries);
+  const known = new Set(inOrder.map((e) => e.id));
+  const about = new Map<string, E[]>();
+  for (const entry of inOrder) {
+    if (entry.correctsId === null || !known.has(entry.correctsId) || entry.correctsId === entry.id) continue;
+    const list = about.get(entry.correctsId);
+    if (list) list.push(entry);
+    else about.set(entry.correctsId, [entry]);
+  }
+  const fateOf = (entry: E, seen: ReadonlySet<string>): { by: E; withdrawnBy: E | null } => {
+    for (const later of about.get(entry.id) ?? []) {
+      if (seen.has(later.id)) continue;
+      const fate = fateOf(later, new Set([...seen, later.id]));
+      // What took it back, or stood in its place, was itself taken back.
+      if (fate.withdrawnBy !== null) continue;
+      return later.kind === WITHDRAWN ? { by: entry, withdrawnBy: later } : fate;
+    }
+    return { by: entry, withdrawnBy: null };
+  };
+  const isLater = (e: E) => e.correctsId !== null && known.has(e.correctsId) && e.correctsId !== e.id;
+  return inOrder
+    .filter((e) => !isLater(e) && e.kind !== WITHDRAWN)
+    .map((first) => {
+      const { by, withdrawnBy } = about.has(first.id) ? fateOf(first, new Set([first.id])) : { by: first, withdrawnBy: null };
+      return { first, by, withdrawnBy, stands: withdrawnBy ? null : inPlaceOf(first, by) };
+    });
+}
+
+/** Entries that stand, in order: what a correction says, in the place of what it corrects. */
+export const standing = <E extends Any>(entries: readonly E[]): E[] => fates(entries).flatMap(({ stands }) => (stands ? [stands] : []));
+
+/** A correction counts by the name and at the time of what it corrects. */
+function inPlaceOf<E extends Any>(first: E, by: E): E {
+  if (first === by) return first;
+  const { id, deviceId, seq, seenAt, sentAt, recordedAt, correctsId } = first;
+  return { ...by, id, deviceId, seq, seenAt, sentAt, recordedAt, correctsId };
+}
+
+/** Entries in the order they happened. */
+export function ordered<E extends EntryBase>(entries: readonly E[]): E[] {
+  const devices = new Map<string, E[]>();
+  for (const entry of entries) {
+    const own = devices.get(entry.deviceId);
+    if (own) own.push(entry);
+    else devices.set(entry.deviceId, [entry]);
+  }
+  const timed: { entry: E; at: number }[] = [];
+  for (const device of [...devices.keys()].sort()) {
+    let latest = Number.NEGATIVE_INFINITY;
+    for (const entry of asMade(devices.get(device)!)) {
+      latest = entry.recordedAt === null ? Number.POSITIVE_INFINITY : Math.max(latest, happenedAt(entry));
+      timed.push({ entry, at: latest });
+    }
+  }
+  return timed.sort((a, b) => (a.at === b.at ? 0 : a.at - b.at)).map(({ entry }) => entry);
+}
+
+/**
+ * Entries of one device in the order it made them: by its count; those without a number are put among them as they were recorded, for a
+ * device sends in order, and then by id.
+ */
+function asMade<E extends EntryBase>(entries: E[]): E[] {
+  const recordedAt = (e: E) => e.recordedAt ?? '9';
+  let latest = '';
+  const counted = entries
+    .filter((e) => e.seq !== undefined)
+    .sort((a, b) => a.seq! - b.seq!)
+    .map((entry, place) => {
+      if (recordedAt(entry) > latest) latest = recordedAt(entry);
+      return { entry, at: latest, place };
+    });
+  const others = entries
+    .filter((e) => e.seq === undefined)
+    .sort((a, b) => (a.id < b.id ? -1 : 1))
+    .map((entry, i) => ({ entry, at: recordedAt(entry), place: counted.length + i }));
+  return [...counted, ...others].sort((a, b) => (a.at === b.at ? a.place - b.place : a.at < b.at ? -1 : 1)).map(({ entry }) => entry);
+}

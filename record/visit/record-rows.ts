@@ -1,0 +1,57 @@
+/** Everything recorded on a visit, told in plain words: the rows of its file, its CSV and its print. */
+import type { Entry } from '../kinds.ts';
+import { type History, historyOf } from '../run/history.ts';
+import type { RunState } from '../run/state.ts';
+import { ordered } from '../standing.ts';
+import { happenings, wordsFor } from '../words.ts';
+import { type ReadRun, type RunCatalogue, readRuns, type VisitSheet } from './sheet.ts';
+
+export interface RecordRow {
+  run: string;
+  place: string;
+  /** By a clock that can be trusted, ISO 8601. */
+  at: string;
+  device: string;
+  /** 'J2', 'Stop stem'; '' for the run. */
+  who: string;
+  what: string;
+  /** What was said before it was corrected; '' where nothing was. */
+  before: string;
+  /** Why it was taken back; '' while it stands. */
+  takenBack: string;
+}
+
+/** Devices have no names of their own: they are numbered as they come in. */
+export function deviceNames(entries: readonly Entry[]): (deviceId: string) => string {
+  const ids = [...new Set(ordered(entries).map((e) => e.deviceId))];
+  return (deviceId) => `device ${ids.indexOf(deviceId) + 1}`;
+}
+
+export function recordRows(sheet: VisitSheet, catalogue: RunCatalogue): RecordRow[] {
+  const device = deviceNames(sheet.entries);
+  return readRuns(sheet, catalogue).flatMap(({ run, state }) =>
+    runHappenings(sheet.entries, run.id, state).map((h) => ({
+      run: run.name,
+      place: run.place,
+      at: new Date(h.atMs).toISOString(),
+      device: device(h.deviceId),
+      who: h.who,
+      what: h.what,
+      before: h.before ?? '',
+      takenBack: h.withdrawn?.reason ?? '',
+    })),
+  );
+}
+
+/** "What happened here": everything recorded on a run, in order, with what became of it. */
+export function runHappenings(entries: readonly Entry[], runId: string, state: RunState | null) {
+  const history: History = historyOf(entries, runId);
+  return happenings(history, wordsFor(state, history));
+}
+
+/** How far a visit is. */
+export function visitStatus(runs: readonly ReadRun[], entries: readonly Entry[]): 'planned' | 'under way' | 'done' {
+  const listed = runs.filter((r) => (r.state ? r.state.offList === null : r.offList === null));
+  if (listed.length > 0 && listed.every((r) => r.state?.signedOff)) return 'done';
+  return entries.length > 0 ? 'under way' : 'planned';
+}
