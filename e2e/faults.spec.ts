@@ -55,35 +55,6 @@ test('a visit file that will not do says where and why, and changes nothing', as
   await expect(page.getByText(/premises\.timeZone: .*time zone/)).toBeVisible();
 });
 
-test('of two devices on one visit the second is told that another chain was taken meanwhile, and what it chose is kept', async ({
-  page,
-  browser,
-}) => {
-  const device = await browser.newContext({ serviceWorkers: 'block' });
-  const other = await device.newPage();
-  for (const p of [page, other]) {
-    await openRun(p, /^Brewer/, 'Match');
-    await p.getByRole('article', { name: 'Chain 2' }).waitFor();
-  }
-  // The second knows nothing of what the first does until it sends.
-  await other.route(/\/api\/v1\/(changes|kit|stream)/, (route) => route.abort());
-  await other.reload();
-  await other.getByRole('article', { name: 'Chain 2' }).waitFor();
-  await page.getByRole('article', { name: 'Chain 1' }).getByRole('button', { name: 'Use this' }).click();
-  await expect(page.getByRole('heading', { name: 'Shut the water, and prove it' })).toBeVisible();
-  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
-  await other.getByRole('article', { name: 'Chain 2' }).getByRole('button', { name: 'Use this' }).click();
-  await expect(other.getByText(/Not taken: A chain was accepted for this run meanwhile/)).toBeVisible();
-  await other.getByRole('link', { name: 'See, mend or send again' }).click();
-  await expect(other.getByRole('region', { name: 'Not taken by the server' })).toContainText(/Chain accepted: .* by /);
-  const saved = other.waitForEvent('download');
-  await other.getByRole('button', { name: 'Save a copy and put it away' }).click();
-  expect(JSON.parse(await (await saved).createReadStream().then(textOf)).entry.kind).toBe('chain-accepted');
-  await expect(other.getByText(/Not taken:/)).toHaveCount(0);
-  await expect(other.getByRole('region', { name: 'Put away' })).toContainText('Chain accepted');
-  await device.close();
-});
-
 test('a running leak leads to water off, then power, and the joint is made again', async ({ page }) => {
   await page.clock.install({ time: new Date() });
   await openRun(page, /^Canteen sink, hot/, 'Prove');
@@ -152,9 +123,3 @@ test('the dark sheet is remembered from page to page', async ({ page }) => {
   await page.goto(address());
   await expect(page.locator('html')).not.toHaveAttribute('data-sheet', 'dark');
 });
-
-async function textOf(stream: AsyncIterable<Buffer>): Promise<string> {
-  const chunks: Buffer[] = [];
-  for await (const chunk of stream) chunks.push(chunk);
-  return Buffer.concat(chunks).toString('utf8');
-}

@@ -29,3 +29,10 @@ export async function tabTo(page: Page, wanted: Locator): Promise<void> {
   }
   throw new Error('Tab never reached the control.');
 }
+
+/** All of a stream as text. */
+export async function textOf(stream: AsyncIterable<Buffer>): Promise<string> {
+  const chunks: Buffer[] = [];
+  for await (const chunk of stream) chunks.push(chunk);
+  return Buffer.concat(chunks).toString('utf8');
+}

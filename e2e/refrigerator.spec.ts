@@ -95,8 +95,11 @@ test('a refrigerator run from two ends to signed off, by keys alone', async ({ p
   await expect(page.getByRole('heading', { name: 'Signed off' })).toBeFocused();
   await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   const visit = page.url();
-  const rows = (await (await fetch(`${visit.replace('/visits/', '/api/v1/visits/').split('?')[0]}`)).json()) as { entries: { kind: string }[] };
-  expect(rows.entries.filter((e) => e.kind === 'signed-off')).toHaveLength(1);
+  const signs = async () => {
+    const answer = await fetch(`${visit.replace('/visits/', '/api/v1/visits/').split('?')[0]}`);
+    return ((await answer.json()) as { entries: { kind: string }[] }).entries.filter((e) => e.kind === 'signed-off').length;
+  };
+  await expect.poll(signs).toBe(1);
 
   // Server and database are killed and started again, a day later: all of it is still there, and the recheck is due.
   await page.goto('about:blank');

@@ -3,7 +3,7 @@ import { type EntryBase, targetOf } from './entry.ts';
 import type { Refusal, Told } from './kind.ts';
 import { type AnyKind, type Entry, kindOf } from './kinds.ts';
 import type { RunNow } from './run/now.ts';
-import { ordered, WITHDRAWN } from './standing.ts';
+import { isNamed, ordered, WITHDRAWN } from './standing.ts';
 
 const UNKNOWN_JOINT: Refusal = { rule: 'unknown-joint', why: 'The joint belongs to a chain that was not kept.' };
 const UNKNOWN_POINT: Refusal = { rule: 'unknown-check-point', why: 'This run has no such check point.' };
@@ -43,7 +43,7 @@ function correctionRefusal(entry: Entry, entries: readonly Entry[]): Refusal | n
   if (entry.kind !== WITHDRAWN && wrong.kind !== entry.kind) {
     return { rule: 'other-kind', why: 'A correction says the same kind of thing as what it corrects.' };
   }
-  if (entries.some((e) => e.correctsId === entry.correctsId)) {
+  if (isNamed(entries, wrong.id)) {
     return { rule: 'corrected-already', why: 'That entry was corrected or taken back already. Name the newer one.' };
   }
   if (entry.kind !== WITHDRAWN && (wrong.jointId !== entry.jointId || wrong.checkPointId !== entry.checkPointId)) {

@@ -16,6 +16,8 @@ export interface Fate<E> {
   by: E;
   /** The withdrawal that counts; null when there is none. */
   withdrawnBy: E | null;
+  /** All that was said of it later, and of that: corrections and withdrawals, in order. */
+  later: E[];
 }
 
 /**
@@ -26,15 +28,34 @@ export interface Fate<E> {
  */
 export function fates<E extends Any>(entries: readonly E[]): Fate<E>[] {
   const inOrder = ordered(entries);
+  const { about, fateOf, isLater } = named(inOrder);
+  return inOrder
+    .filter((e) => !isLater(e) && e.kind !== WITHDRAWN)
+    .map((first) => {
+      if (!about.has(first.id)) return { first, by: first, withdrawnBy: null, stands: first, later: [] };
+      const { by, withdrawnBy } = fateOf(first);
+      return { first, by, withdrawnBy, stands: withdrawnBy ? null : inPlaceOf(first, by), later: laterOf(first, about) };
+    });
+}
+
+/** Whether something that stands corrects an entry or takes it back: then that is the one to be named, not the entry. */
+export function isNamed(entries: readonly Any[], id: string): boolean {
+  const { about, fateOf } = named(ordered(entries));
+  return (about.get(id) ?? []).some((later) => fateOf(later).withdrawnBy === null);
+}
+
+/** Which entries name which, and what becomes of one by those that name it. */
+function named<E extends Any>(inOrder: E[]) {
   const known = new Set(inOrder.map((e) => e.id));
+  const isLater = (e: E) => e.correctsId !== null && known.has(e.correctsId) && e.correctsId !== e.id;
   const about = new Map<string, E[]>();
   for (const entry of inOrder) {
-    if (entry.correctsId === null || !known.has(entry.correctsId) || entry.correctsId === entry.id) continue;
-    const list = about.get(entry.correctsId);
+    if (!isLater(entry)) continue;
+    const list = about.get(entry.correctsId as string);
     if (list) list.push(entry);
-    else about.set(entry.correctsId, [entry]);
+    else about.set(entry.correctsId as string, [entry]);
   }
-  const fateOf = (entry: E, seen: ReadonlySet<string>): { by: E; withdrawnBy: E | null } => {
+  const fateOf = (entry: E, seen: ReadonlySet<string> = new Set([entry.id])): { by: E; withdrawnBy: E | null } => {
     for (const later of about.get(entry.id) ?? []) {
       if (seen.has(later.id)) continue;
       const fate = fateOf(later, new Set([...seen, later.id]));
@@ -44,13 +65,20 @@ export function fates<E extends Any>(entries: readonly E[]): Fate<E>[] {
     }
     return { by: entry, withdrawnBy: null };
   };
-  const isLater = (e: E) => e.correctsId !== null && known.has(e.correctsId) && e.correctsId !== e.id;
-  return inOrder
-    .filter((e) => !isLater(e) && e.kind !== WITHDRAWN)
-    .map((first) => {
-      const { by, withdrawnBy } = about.has(first.id) ? fateOf(first, new Set([first.id])) : { by: first, withdrawnBy: null };
-      return { first, by, withdrawnBy, stands: withdrawnBy ? null : inPlaceOf(first, by) };
-    });
+  return { about, fateOf, isLater };
+}
+
+function laterOf<E extends Any>(first: E, about: ReadonlyMap<string, E[]>): E[] {
+  const found = new Set<E>();
+  const open = [first];
+  for (let entry = open.pop(); entry; entry = open.pop()) {
+    for (const later of about.get(entry.id) ?? []) {
+      if (found.has(later) || later === first) continue;
+      found.add(later);
+      open.push(later);
+    }
+  }
+  return [...found];
 }
 
 /** Entries that stand, in order: what a correction says, in the place of what it corrects. */

@@ -15,39 +15,65 @@ interface Props {
 export function Happened({ rows, timeZone, device, actions }: Props) {
   if (rows.length === 0) return <p className="mt-2">Nothing is recorded yet.</p>;
   return (
-    <ol className="mt-1">
-      {rows.map((row) => (
-        <li key={row.id} className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 border-t border-faint py-1 md:grid-cols-[9.5rem_minmax(0,1fr)_auto]">
-          <span className="text-soft max-md:col-span-2">
-            <span className="code">{localTime(row.atMs, timeZone)}</span> <span className="whitespace-nowrap">{device(row.deviceId)}</span>
-          </span>
-          <div className="min-w-0">
-            {row.before !== null && (
-              <p>
-                <span className="sr-only">Before it was corrected: </span>
-                <s className="text-soft">
-                  {row.who} {row.before}
-                </s>
-              </p>
-            )}
-            <p className={row.withdrawn ? 'text-soft line-through' : ''}>
-              <b>{row.who}</b> {row.what}
-            </p>
-            {row.withdrawn && (
-              <p>
-                Taken back {localTime(row.withdrawn.atMs, timeZone)} by {device(row.withdrawn.deviceId)}: {row.withdrawn.reason}
-              </p>
-            )}
-            {row.clockOffMin !== 0 && (
-              <p className="text-soft">
-                That device's clock was {Math.abs(row.clockOffMin)} min {row.clockOffMin > 0 ? 'slow' : 'fast'}; the time is put right.
-              </p>
-            )}
-            {row.isUnsent && <p className="text-soft">Kept on this device, not sent yet.</p>}
-          </div>
-          {actions?.(row)}
-        </li>
+    <div>
+      {byDay(rows, timeZone).map(([day, list]) => (
+        <section key={`${day} ${list[0]!.id}`} aria-label={day}>
+          <h3 className="label mt-2">{day}</h3>
+          <ol>
+            {list.map((row) => (
+              <Row key={row.id} {...{ row, timeZone, device }} actions={actions?.(row)} />
+            ))}
+          </ol>
+        </section>
       ))}
-    </ol>
+    </div>
+  );
+}
+
+/** Rows of a day together, in the order given. */
+function byDay(rows: Happening[], timeZone: string): [day: string, rows: Happening[]][] {
+  const days: [string, Happening[]][] = [];
+  for (const row of rows) {
+    const day = localTime(row.atMs, timeZone).slice(0, 10);
+    const last = days.at(-1);
+    if (last?.[0] === day) last[1].push(row);
+    else days.push([day, [row]]);
+  }
+  return days;
+}
+
+function Row({ row, timeZone, device, actions }: { row: Happening; actions: ReactNode } & Pick<Props, 'timeZone' | 'device'>) {
+  return (
+    <li className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-3 border-t border-faint py-1 md:grid-cols-[9rem_minmax(0,1fr)_auto]">
+      <span className="text-soft max-md:col-span-2">
+        <span className="code">{localTime(row.atMs, timeZone).slice(11)}</span> <span className="whitespace-nowrap">{device(row.deviceId)}</span>
+      </span>
+      <div className="min-w-0">
+        {row.before.map((what) => (
+          <p key={what}>
+            <span className="sr-only">Not this, as it was said too: </span>
+            <s className="text-soft">
+              {row.who} {what}
+            </s>
+          </p>
+        ))}
+        <p className={row.withdrawn ? 'text-soft line-through' : ''}>
+          {row.who !== '' && <b>{row.who} </b>}
+          {row.what}
+        </p>
+        {row.withdrawn && (
+          <p>
+            Taken back {localTime(row.withdrawn.atMs, timeZone)} by {device(row.withdrawn.deviceId)}: {row.withdrawn.reason}
+          </p>
+        )}
+        {row.clockOffMin !== 0 && (
+          <p className="text-soft">
+            That device's clock was {Math.abs(row.clockOffMin)} min {row.clockOffMin > 0 ? 'slow' : 'fast'}; the time is put right.
+          </p>
+        )}
+        {row.isUnsent && <p className="text-soft">Kept on this device, not sent yet.</p>}
+      </div>
+      {actions}
+    </li>
   );
 }

@@ -4,21 +4,25 @@ import type { RunState } from './state.ts';
 
 export interface Sentence {
   text: string;
+  /** The very next thing; '' where the sentence says it all. */
+  todo: string;
   /** The stage where the next thing is done; null where nothing is left to do. */
   next: Stage | null;
 }
 
 export function sentenceOf(state: RunState): Sentence {
   const trouble = [...state.joints, ...state.checkPoints].find((t) => t.finding !== null);
-  if (state.conflicts.length > 0) return { text: 'Two devices decided the same thing: say which of the two stands.', next: null };
-  if (trouble?.finding === 'running') return { text: `${trouble.label} is running: water off now.`, next: 'prove' };
+  if (state.conflicts.length > 0) return { text: 'Two devices decided the same thing: say which of the two stands.', todo: '', next: null };
+  if (trouble?.finding === 'running') return { text: `${trouble.label} is running: water off now.`, todo: '', next: 'prove' };
   if (trouble && state.signedOff)
-    return { text: `Signed off, and ${trouble.label} is ${trouble.finding} since: reopen the run to put it right.`, next: 'log' };
-  if (trouble) return { text: `${trouble.label} is ${trouble.finding}: put it right, then look again.`, next: 'prove' };
-  if (state.signedOff) return { text: signedSentence(state), next: state.recheck === 'due' || state.recheck === 'not dry' ? 'prove' : null };
+    return { text: `Signed off, and ${trouble.label} is ${trouble.finding} since: reopen the run to put it right.`, todo: '', next: 'log' };
+  if (trouble) return { text: `${trouble.label} is ${trouble.finding}: put it right, then look again.`, todo: '', next: 'prove' };
+  if (state.signedOff)
+    return { text: signedSentence(state), todo: '', next: state.recheck === 'due' || state.recheck === 'not dry' ? 'prove' : null };
   const undone = state.signOffUndone ? `Signed off before, and no more (${state.signOffUndone.why}). ` : '';
   const stage = state.stage as Stage;
-  return { text: undone + NEXT[stage](state), next: stage };
+  const [text, todo = ''] = NEXT[stage](state);
+  return { text: undone + text, todo, next: stage };
 }
 
 function signedSentence({ recheck, callbacks, signedOff }: RunState): string {
@@ -39,26 +43,26 @@ const missing = (state: RunState): string => {
   return lacks.join(', ').replace(/, ([^,]*)$/, ' and $1');
 };
 
-const NEXT: Record<Stage, (state: RunState) => string> = {
-  look: (s) => `${s.accepted ? 'A chain is accepted, and' : 'To look at:'} ${missing(s)}${s.accepted ? ' not looked at yet' : ''}.`,
-  match: () => 'Both ends and the stop are known: choose a chain.',
+const NEXT: Record<Stage, (state: RunState) => [text: string, todo?: string]> = {
+  look: (s) => [`${s.accepted ? 'A chain is accepted, and' : 'To look at:'} ${missing(s)}${s.accepted ? ' not looked at yet' : ''}.`],
+  match: () => ['Both ends and the stop are known: choose a chain.'],
   shut: (s) => {
     const step = s.card.find((c) => c.stage === 'shut' && !s.done[c.id]);
-    return `The water is not proved dead yet. Next: ${lower(step?.title ?? 'shut it')}.`;
+    return ['The water is not proved dead yet.', `Next: ${lower(step?.title ?? 'shut it')}.`];
   },
   make: (s) => {
     const step = s.card.find((c) => c.stage === 'make' && !s.done[c.id]);
     const made = s.joints.filter((j) => j.made).length;
     const water = s.stages.shut.state === 'skipped' ? `Proving the water dead was skipped (${s.stages.shut.reason}).` : 'The water is dead.';
-    return `${water} ${made} of ${s.joints.length} joints made. Next: ${step ? lower(step.title) : 'the joints that are open'}.`;
+    return [`${water} ${made} of ${s.joints.length} joints made.`, `Next: ${step ? lower(step.title) : 'the joints that are open'}.`];
   },
   prove: (s) => {
     const open = [...s.joints, ...s.checkPoints].filter((t) => !t.proven).map((t) => t.label);
-    return `To prove: ${open.join(', ')}.`;
+    return [`To prove: ${open.join(', ')}.`];
   },
   log: (s) => {
     const skipped = (Object.keys(s.stages) as Stage[]).filter((stage) => s.stages[stage].state === 'skipped').map((stage) => STAGE_NAMES[stage]);
-    return `${skipped.length > 0 ? `All but ${skipped.join(', ')} is done` : 'Everything is made and proven'}: sign off.`;
+    return [`${skipped.length > 0 ? `All but ${skipped.join(', ')} is done` : 'Everything is made and proven'}: sign off.`];
   },
 };
 

@@ -118,8 +118,10 @@ export function runState(context: RunContext, entries: readonly Entry[]): RunSta
 
 /** The same of a history that is folded already. */
 export function stateFrom(context: RunContext, history: History): RunState {
-  const work = workOf(context, history);
-  const { inForce: signedOff, undone } = signOffsOf(history, (before) => openOf(workOf(context, before)));
+  // What was open at the sign-off is asked of the same card, which is the dearest of it all.
+  const cards: Cards = new Map();
+  const work = workOf(context, history, cards);
+  const { inForce: signedOff, undone } = signOffsOf(history, (before) => openOf(workOf(context, before, cards)));
   const stages = stagesOf(history, work, signedOff);
   const { looked: _l, skipped: _s, targets, lives, ...rest } = work;
   const off = lastOf(history, listed)?.body;
@@ -140,8 +142,11 @@ export function stateFrom(context: RunContext, history: History): RunState {
   };
 }
 
+/** Cards by what they are composed from. */
+type Cards = Map<string, WorkStep[]>;
+
 /** The work on a run, whatever was signed. */
-function workOf(context: RunContext, history: History) {
+function workOf(context: RunContext, history: History, cards: Cards) {
   const side = (name: string) => {
     const body = lastOf(history, endSeen, name)?.body;
     return body?.end ? body : null;
@@ -150,7 +155,9 @@ function workOf(context: RunContext, history: History) {
   const place = lastOf(history, placeSeen)?.body ?? NO_PLACE;
   const acceptance = lastOf(history, chainAccepted);
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
-  const card = accepted ? cardOf(context, accepted, stop, place.hidden) : [];
+  const key = `${accepted?.entryId} ${stop?.kind} ${stop?.condition} ${place.hidden}`;
+  const card = cards.get(key) ?? (accepted ? cardOf(context, accepted, stop, place.hidden) : []);
+  cards.set(key, card);
   const rounds = roundsOf(context.appliance);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
   const lives = livesIn(context, history);

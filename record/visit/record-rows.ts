@@ -37,7 +37,7 @@ export function recordRows(sheet: VisitSheet, catalogue: RunCatalogue): RecordRo
       device: device(h.deviceId),
       who: h.who,
       what: h.what,
-      before: h.before ?? '',
+      before: h.before.join('; '),
       takenBack: h.withdrawn?.reason ?? '',
     })),
   );

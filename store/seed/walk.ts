@@ -55,7 +55,8 @@ export function walkEntries(w: Walk): Entry[] {
   const out: Entry[] = [];
   let clock = w.startMs;
   const add = <K extends EntryKind>(kind: K, body: Bodies[K], minutes = 1, target: { jointId?: string; checkPointId?: string } = {}): string => {
-    clock += minutes * 60_000;
+    // One after another: no two presses fall on the same moment.
+    clock += minutes === 0 ? 1000 : minutes * 60_000;
     const at = new Date(clock).toISOString();
     const id = uuidAt(clock, w.next);
     const base = { id, visitId: w.visitId, runId: w.runId, jointId: target.jointId ?? null, checkPointId: target.checkPointId ?? null };

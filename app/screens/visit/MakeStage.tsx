@@ -108,7 +108,7 @@ function Step({
       className={`border-b border-rule py-3 ${present ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`}
       aria-current={present ? 'step' : undefined}
     >
-      <div className="flex flex-wrap items-baseline gap-3">
+      <div className="flex items-baseline gap-3">
         <span className="font-head text-xl font-semibold">{n}</span>
         <h3 className="text-xl">{step.title}</h3>
         {done && <span className="ml-auto font-bold">✓ done</span>}

@@ -14,12 +14,12 @@ interface Props {
 
 /** Where the run stands, in one sentence, and the way to what is next. */
 export function Standing({ run, state, stage, reads, onDate, go, chooseRun, onHistory }: Props) {
-  const { text, next } = sentenceOf(state);
+  const { text, todo, next } = sentenceOf(state);
   const others = [...(reads?.values() ?? [])].filter((r) => r.run.id !== run.id && r.state && r.state.signedOff === null && r.state.offList === null);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-sheet px-3 py-1 md:px-6">
-      <p className="min-w-60 flex-1 py-1 text-lg" aria-live="polite">
-        {text}
+      <p className="min-w-60 flex-1 py-1 text-lg max-md:text-base" aria-live="polite">
+        {text} {next !== stage && todo}
       </p>
       {next && next !== stage && (
         <button type="button" className="key" onClick={() => go(next)}>
@@ -37,7 +37,7 @@ export function Standing({ run, state, stage, reads, onDate, go, chooseRun, onHi
         </a>
       )}
       <button type="button" className="min-h-11 cursor-pointer underline print:hidden" onClick={onHistory}>
-        What happened here <kbd>h</kbd>
+        What happened here <kbd className="max-md:hidden">h</kbd>
       </button>
     </div>
   );

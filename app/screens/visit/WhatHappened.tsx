@@ -32,7 +32,9 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
       <button
         type="button"
         className="min-h-11 cursor-pointer underline print:hidden"
-        onClick={() => write('withdrawn', run.id, { reason: 'Put back: it was right after all' }, { correctsId: row.withdrawn!.entryId })}
+        onClick={() => {
+          for (const id of row.withdrawn!.ids) write('withdrawn', run.id, { reason: 'Put back: it was right after all' }, { correctsId: id });
+        }}
       >
         Put back
       </button>
@@ -71,7 +73,7 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
               carried={carriedBy(history, row.newestId)}
               onCancel={() => setOpen(null)}
               onWithdraw={(reason) => {
-                write('withdrawn', run.id, { reason }, { correctsId: row.newestId });
+                for (const id of row.wholeIds) write('withdrawn', run.id, { reason }, { correctsId: id });
                 setOpen(null);
               }}
             />
