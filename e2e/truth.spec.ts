@@ -95,6 +95,25 @@ test('a wrong turn count is corrected, a joint taken back with its looks, and th
   await expect.poll(async () => (await runOf(page)).joints[0]).toMatchObject({ made: true, turns24: 30 });
 });
 
+test('another chain on a half-made run says what it undoes and asks; going back brings the work back', async ({ page }) => {
+  await openRun(page, /^Flat toilet/, 'Match');
+  const made = async () => (await runOf(page)).joints.map((j) => j.made);
+  const before = await made();
+  expect(before).toContain(true);
+  await page.getByRole('article', { name: 'Chain 2' }).getByRole('button', { name: 'Use this' }).click();
+  const question = page.getByRole('alertdialog', { name: 'Another chain' });
+  await expect(question).toBeInViewport();
+  await expect(question).toContainText('It undoes J1');
+  await question.getByRole('button', { name: 'Keep the one there is' }).click();
+  expect(await made()).toEqual(before);
+  await page.getByRole('article', { name: 'Chain 2' }).getByRole('button', { name: 'Use this' }).click();
+  await question.getByRole('button', { name: 'Accept the other chain' }).click();
+  await expect.poll(made).not.toContain(true);
+  await page.getByRole('tab', { name: /Match/ }).click();
+  await page.getByRole('article', { name: 'Chain 1' }).getByRole('button', { name: 'Use this' }).click();
+  await expect.poll(made).toEqual(before);
+});
+
 test('sign-off names what is open and takes a real reason; then it is only read, until reopened', async ({ page }) => {
   await openRun(page, /^Canteen sink, hot/, 'Log');
   const signOff = page.getByRole('button', { name: 'Sign off' });

@@ -187,6 +187,24 @@ describe('keeping entries', () => {
     assert.deepEqual(conflicts, [{ what: 'chain', targetId: null, entries: [chosen[0]!.id, chosen[2]!.id] }]);
   });
 
+  it('takes back, puts back and takes back again; what is named already is not named twice', async () => {
+    const sheet = await sheetOf('Canteen kitchen');
+    const stop = entry(sheet, 4, 'stop-tried', { kind: 'gate', condition: 'works' });
+    const back = (of: { id: string }) => entry(sheet, 4, 'withdrawn', { reason: 'pressed by mistake' }, { correctsId: of.id });
+    const take = async (e: ReturnType<typeof entry>) => {
+      const [answer] = await record(db.sql, THE_SHOP, [e], AT);
+      return answer!.status === 'refused' ? answer!.rule : answer!.status;
+    };
+    const shown = async () => statesOf((await visitSheet(db.sql, THE_SHOP, sheet.visit.id))!)[4]!.state!.stop?.kind ?? null;
+    const [first, second] = [back(stop), back(stop)];
+    const put = back(first);
+    assert.equal(await take(stop), 'kept');
+    assert.deepEqual([await take(first), await shown()], ['kept', null]); // biome-ignore format: one line
+    assert.equal(await take(second), 'corrected-already');
+    assert.deepEqual([await take(put), await shown()], ['kept', 'gate']); // biome-ignore format: one line
+    assert.deepEqual([await take(back(stop)), await shown()], ['kept', null]); // biome-ignore format: one line
+  });
+
   it('refuses what belongs to no run of the visit, and keeps the rest of the batch', async () => {
     const sheet = await sheetOf("Director's flat");
     const stray = entry(sheet, 0, 'noted', { text: 'x' }, { runId: uuidv7() });

@@ -9,10 +9,12 @@ interface Props {
   device: (deviceId: string) => string;
   /** What can be done about a row, where something can. */
   actions?: (row: Happening) => ReactNode;
+  /** What stands under a row: a form that was asked for. */
+  below?: (row: Happening) => ReactNode;
 }
 
 /** Everything recorded on a run, in order, in plain words; what was corrected or taken back stays to be read, struck through. */
-export function Happened({ rows, timeZone, device, actions }: Props) {
+export function Happened({ rows, timeZone, device, actions, below }: Props) {
   if (rows.length === 0) return <p className="mt-2">Nothing is recorded yet.</p>;
   return (
     <div>
@@ -21,7 +23,7 @@ export function Happened({ rows, timeZone, device, actions }: Props) {
           <h3 className="label mt-2">{day}</h3>
           <ol>
             {list.map((row) => (
-              <Row key={row.id} {...{ row, timeZone, device }} actions={actions?.(row)} />
+              <Row key={row.id} {...{ row, timeZone, device }} actions={actions?.(row)} below={below?.(row)} />
             ))}
           </ol>
         </section>
@@ -42,7 +44,13 @@ function byDay(rows: Happening[], timeZone: string): [day: string, rows: Happeni
   return days;
 }
 
-function Row({ row, timeZone, device, actions }: { row: Happening; actions: ReactNode } & Pick<Props, 'timeZone' | 'device'>) {
+function Row({
+  row,
+  timeZone,
+  device,
+  actions,
+  below,
+}: { row: Happening; actions: ReactNode; below: ReactNode } & Pick<Props, 'timeZone' | 'device'>) {
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-3 border-t border-faint py-1 md:grid-cols-[9rem_minmax(0,1fr)_auto]">
       <span className="text-soft max-md:col-span-2">
@@ -74,6 +82,7 @@ function Row({ row, timeZone, device, actions }: { row: Happening; actions: Reac
         {row.isUnsent && <p className="text-soft">Kept on this device, not sent yet.</p>}
       </div>
       {actions}
+      {below && <div className="col-span-full mb-2 border-2 border-ink p-3">{below}</div>}
     </li>
   );
 }

@@ -17,8 +17,7 @@ export function sentenceOf(state: RunState): Sentence {
   if (trouble && state.signedOff)
     return { text: `Signed off, and ${trouble.label} is ${trouble.finding} since: reopen the run to put it right.`, todo: '', next: 'log' };
   if (trouble) return { text: `${trouble.label} is ${trouble.finding}: put it right, then look again.`, todo: '', next: 'prove' };
-  if (state.signedOff)
-    return { text: signedSentence(state), todo: '', next: state.recheck === 'due' || state.recheck === 'not dry' ? 'prove' : null };
+  if (state.signedOff) return { text: signedSentence(state), todo: '', next: null };
   const undone = state.signOffUndone ? `Signed off before, and no more (${state.signOffUndone.why}). ` : '';
   const stage = state.stage as Stage;
   const [text, todo = ''] = NEXT[stage](state);

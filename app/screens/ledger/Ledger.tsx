@@ -108,7 +108,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
           </thead>
           <tbody>
             {page.rows.map((r) => (
-              <tr key={r.visitId + r.runId} className="border-t border-rule align-top">
+              <tr key={r.visitId + r.runId} className="border-t border-rule align-top *:py-2">
                 <td className="py-2 pr-3 whitespace-nowrap">{r.onDate}</td>
                 <td className="pr-3">
                   <a className="inline-flex min-h-8 items-center font-bold" href={`/ledger/${r.visitId}/${r.runId}`}>

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { type Chain, matchChains, type Need, stockForCut } from '../../../core/index.ts';
 import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, type RunState } from '../../../record/index.ts';
@@ -19,6 +19,11 @@ export function needOf(state: RunState, water: 'cold' | 'hot'): Need {
 /** What joins the two ends, ranked; one is accepted with its grounds. */
 export function MatchStage({ run, state, catalogue, names, write, go, entries }: StageProps) {
   const [asked, setAsked] = useState<Chain | null>(null);
+  const question = useRef<HTMLElement>(null);
+  // The chain pressed may stand far below the question it raises.
+  useEffect(() => {
+    if (asked) question.current?.focus();
+  }, [asked]);
   const { from, to, rejoin } = state;
   const need = useMemo(() => needOf(state, run.water), [state, run.water]);
   const result = useMemo(() => {
@@ -69,7 +74,7 @@ export function MatchStage({ run, state, catalogue, names, write, go, entries }:
       <h2>{result.chains.length > 0 ? 'Chains, best first' : 'No chain'}</h2>
       {made && !asked && <p className="caution my-2">Joints of the accepted chain are made already: another chain may mean taking some apart.</p>}
       {asked && (
-        <section role="alertdialog" aria-label="Another chain" className="my-3 border-2 border-ink bg-sheet p-4">
+        <section ref={question} tabIndex={-1} role="alertdialog" aria-label="Another chain" className="my-3 border-2 border-ink bg-sheet p-4">
           <h3 className="text-xl">Another chain in place of the one accepted?</h3>
           {state.signedOff && <p className="mt-1">This run is signed off: with another chain it no longer is.</p>}
           {undone(asked).length > 0 && (

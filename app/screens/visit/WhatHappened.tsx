@@ -48,8 +48,36 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
         </button>
       </div>
     );
-  const row = rows.find((r) => r.id === open?.id);
-  const fate = history.all.find(({ first }) => first.id === open?.id);
+  const below = (row: Happening) => {
+    const fate = open?.id === row.id ? history.all.find(({ first }) => first.id === row.id) : undefined;
+    if (!open || !fate?.stands) return null;
+    if (open.how === 'withdraw') {
+      return (
+        <Withdraw
+          carried={carriedBy(history, row.newestId)}
+          onCancel={() => setOpen(null)}
+          onWithdraw={(reason) => {
+            for (const id of row.wholeIds) write('withdrawn', run.id, { reason }, { correctsId: id });
+            setOpen(null);
+          }}
+        />
+      );
+    }
+    return (
+      <Fields
+        kind={row.kind}
+        body={fate.stands.body as Record<string, unknown>}
+        submit="Record the correction"
+        onCancel={() => setOpen(null)}
+        onRead={(body) => {
+          const { jointId, checkPointId } = fate.first;
+          const target = { jointId: jointId ?? undefined, checkPointId: checkPointId ?? undefined, correctsId: row.newestId };
+          write(row.kind as never, run.id, body as never, target);
+          setOpen(null);
+        }}
+      />
+    );
+  };
   return (
     <dialog
       ref={dialog}
@@ -63,39 +91,8 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
           Close
         </button>
       </div>
-      {open && row && fate?.stands ? (
-        <div className="mt-3 border-2 border-ink p-3">
-          <p className="text-lg">
-            <b>{row.who}</b> {row.what}
-          </p>
-          {open.how === 'withdraw' ? (
-            <Withdraw
-              carried={carriedBy(history, row.newestId)}
-              onCancel={() => setOpen(null)}
-              onWithdraw={(reason) => {
-                for (const id of row.wholeIds) write('withdrawn', run.id, { reason }, { correctsId: id });
-                setOpen(null);
-              }}
-            />
-          ) : (
-            <Fields
-              kind={row.kind}
-              body={fate.stands.body as Record<string, unknown>}
-              submit="Record the correction"
-              onCancel={() => setOpen(null)}
-              onRead={(body) => {
-                const { jointId, checkPointId } = fate.first;
-                const target = { jointId: jointId ?? undefined, checkPointId: checkPointId ?? undefined, correctsId: row.newestId };
-                write(row.kind as never, run.id, body as never, target);
-                setOpen(null);
-              }}
-            />
-          )}
-        </div>
-      ) : (
-        <p className="mt-1 text-soft">Nothing is erased: what is corrected or taken back stays to be read.</p>
-      )}
-      <Happened rows={[...rows].reverse()} timeZone={sheet.visit.premises.timeZone} device={device} actions={actions} />
+      <p className="mt-1 text-soft">Nothing is erased: what is corrected or taken back stays to be read. The newest comes first.</p>
+      <Happened rows={[...rows].reverse()} timeZone={sheet.visit.premises.timeZone} device={device} actions={actions} below={below} />
     </dialog>
   );
 }

@@ -29,7 +29,7 @@ export const signedOff = kind({
   },
   says: (b, w) => {
     const named = b.exceptions.map((e) => `${'stage' in e ? STAGE_NAMES[e.stage] : w.target(e.targetId)} (${e.reason})`);
-    return `signed off${named.length > 0 ? `; open, with a reason: ${named.join(', ')}` : ''}`;
+    return `Signed off${named.length > 0 ? `; open, with a reason: ${named.join(', ')}` : ''}`;
   },
 });
 
