@@ -37,7 +37,6 @@ export const SCREENS: readonly Screen[] = [
     inMenu: false,
     keys: [
       { keys: ['Alt', '1–6'], what: 'Look, Match, Shut, Make, Prove, Log' },
-      { keys: ['z'], what: 'Take back what was just pressed' },
       { keys: ['h'], what: 'What happened here' },
       { keys: ['b'], what: 'In Prove: begin the look' },
       { keys: ['1–4'], what: 'While looking: dry, damp, drip, running (also d w p r)' },
@@ -50,6 +49,7 @@ export const SCREENS: readonly Screen[] = [
 /** Keys that work on every screen. */
 export const EVERYWHERE: Screen['keys'] = [
   { keys: ['/'], what: 'Quick match' },
+  { keys: ['z'], what: 'Take back what was just pressed' },
   { keys: ['n'], what: 'Dark sheet, for under the sink' },
   { keys: ['?'], what: 'This sheet' },
 ];

@@ -8,6 +8,7 @@ import { THE_SHOP } from '../store/connection.ts';
 import { importParts } from '../store/own-parts/index.ts';
 import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
 import { withHouse } from './house.ts';
+import { longRun, presses } from './presses.ts';
 import { entriesPerSecond, fill, memoryAfter } from './record.ts';
 import { Baseline } from './yen.ts';
 
@@ -180,6 +181,24 @@ async function recorded(address: string, sql: Parameters<Parameters<typeof withH
   line('day sheet, 95th percentile (at most 40 ms)', `${at(times, 0.95).toFixed(1)} ms`);
 }
 
+/** What a press takes, and a run on which much is recorded. */
+async function pressing(address: string, sql: Parameters<Parameters<typeof withHouse>[0]>[1]): Promise<void> {
+  const { count, folds } = await longRun(sql, 400);
+  line(`state of a run of ${count} entries, median (at most 5 ms)`, `${at(folds, 0.5).toFixed(2)} ms (95 %: ${at(folds, 0.95).toFixed(2)})`);
+  const { online, offline, opens } = await presses(address, 60);
+  for (const [where, { painted, takenBack }] of Object.entries({ online, offline })) {
+    line(`a press painted, ${where}, 95th percentile (at most 100 ms)`, `${at(painted, 0.95).toFixed(0)} ms (median ${at(painted, 0.5).toFixed(0)})`);
+    line(`taken back, ${where}, 95th percentile (at most 100 ms)`, `${at(takenBack, 0.95).toFixed(0)} ms (median ${at(takenBack, 0.5).toFixed(0)})`);
+  }
+  line(`that run opened, 95th percentile (at most 200 ms)`, `${at(opens, 0.95).toFixed(0)} ms (median ${at(opens, 0.5).toFixed(0)})`);
+}
+
+/** `npm run bench -- presses` runs that part alone. */
+const only = process.argv[2];
+if (only === 'presses') {
+  await withHouse(pressing);
+  process.exit(0);
+}
 // First, so that the index is built as in a process just begun.
 generated();
 demoChains();
@@ -187,6 +206,7 @@ small();
 await withHouse(async (address, sql, pid) => {
   await pages(address);
   await typing(address);
+  await pressing(address, sql);
   await recorded(address, sql, pid);
   await api(address, sql);
 });

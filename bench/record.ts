@@ -21,7 +21,7 @@ function notes(sheet: VisitSheet, deviceId: string, from: number): Entry[] {
   });
 }
 
-async function todaysVisit(sql: Sql): Promise<VisitSheet> {
+export async function todaysVisit(sql: Sql): Promise<VisitSheet> {
   const today = localDayOf(new Date(), Intl.DateTimeFormat().resolvedOptions().timeZone);
   const [head] = await visitsBetween(sql, THE_SHOP, today, today);
   return (await visitSheet(sql, THE_SHOP, head!.id))!;

@@ -169,7 +169,7 @@ test('a callback is reported from the ledger in three presses, and counts', asyn
   await row.getByRole('button', { name: 'Report' }).click();
   await page.waitForURL(/\/ledger\/[0-9a-f-]+\/[0-9a-f-]+/);
   await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
-  await expect(page.getByText('callback: drip')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: /callback: drip/i })).toBeVisible();
   await expect(page.getByText(/A callback was reported/)).toBeVisible();
   await page.goto(`${address()}/ledger?callbacks=only`);
   await expect(page.getByRole('link', { name }).first()).toBeVisible();

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { newEntry } from '../../sync/entry.ts';
 import { sync } from '../../sync/run.ts';
+import { noteNewPress } from './presses.ts';
 
 type Found = 'damp' | 'drip' | 'running';
 
@@ -25,7 +26,10 @@ export function ReportCallback({ visitId, runId, joints = [], label = 'It leaks:
     const joint = joints.find((j) => j.id === at);
     const target = !joint ? {} : joint.isJoint ? { jointId: joint.id } : { checkPointId: joint.id };
     try {
-      await sync.keep((deviceId) => [newEntry({ deviceId, visitId, runId }, 'callback-reported', { finding: found, text: text.trim() }, target)]);
+      const [kept] = await sync.keep((deviceId) => [
+        newEntry({ deviceId, visitId, runId }, 'callback-reported', { finding: found, text: text.trim() }, target),
+      ]);
+      noteNewPress({ visitId, runId, ids: [kept!.entry.id], words: `Callback: ${found}`, isBack: false });
       setIsOpen(false);
       setSaid('Reported. It counts in the rates from now on.');
       onReported?.();

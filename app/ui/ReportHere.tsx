@@ -1,17 +1,25 @@
 import { type ComponentProps, useEffect, useState } from 'react';
 import { sync } from '../../sync/run.ts';
+import { lastPress, onPress } from './presses.ts';
 import { ReportCallback } from './ReportCallback.tsx';
 
-/** On a page that the server made: read again once what was reported is with the server. */
+/** On a page that the server made: read again once what was reported, or taken back, is with the server. */
 export function ReportHere(props: ComponentProps<typeof ReportCallback>) {
-  const [isReported, setIsReported] = useState(false);
+  const { visitId, runId } = props;
+  const [isChanged, setIsChanged] = useState(false);
   useEffect(() => {
-    if (!isReported) return;
+    // A report that was made before this page came up is taken back on it.
+    const look = () => setIsChanged((was) => was || (lastPress()?.runId === runId && lastPress()?.isBack === true));
+    return onPress(look);
+  }, [runId]);
+  useEffect(() => {
+    if (!isChanged) return;
     const look = () => {
-      if (sync.standing.waiting === 0) location.assign(`/ledger/${props.visitId}/${props.runId}`);
+      const { kept, waiting } = sync.standing;
+      if (kept > 0 && waiting === 0) location.assign(`/ledger/${visitId}/${runId}`);
     };
     look();
     return sync.subscribe(look);
-  }, [isReported, props.visitId, props.runId]);
-  return <ReportCallback {...props} onReported={() => setIsReported(true)} />;
+  }, [isChanged, visitId, runId]);
+  return <ReportCallback {...props} onReported={() => setIsChanged(true)} />;
 }

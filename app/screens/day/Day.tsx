@@ -5,6 +5,7 @@ import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
 import { pipOf } from '../../ui/pips.ts';
+import { noteNewPress } from '../../ui/presses.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { useHeldVisits } from '../../ui/use-day.ts';
 import { localTime } from '../../ui/words.ts';
@@ -173,6 +174,7 @@ function pip({ summary: { stage, stages, unreadable } }: DayRun, of: (typeof STA
 function takeOff(visitId: string, runId: string): void {
   sync
     .keep((deviceId) => [newEntry({ deviceId, visitId, runId }, 'listed', { on: false, reason: 'cannot be read' })])
+    .then(([kept]) => noteNewPress({ visitId, runId, ids: [kept!.entry.id], words: 'Taken off the list', isBack: false }))
     .catch(() => {
       // Said on the strip.
     });

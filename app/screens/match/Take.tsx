@@ -7,6 +7,7 @@ import type { OpenRun } from '../../../record/visit/open-runs.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { noteNewPress } from '../../ui/presses.ts';
 import { money } from '../../ui/words.ts';
 
 /** As a table for any spreadsheet; cells that it would run as formulas are made safe. */
@@ -47,7 +48,9 @@ export function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCata
     const target = p.runs.find((r) => r.runId === run);
     if (!target) return;
     try {
-      await sync.keep((deviceId) => entriesFor({ ...target, deviceId }, chain, p.query, catalogue));
+      const kept = await sync.keep((deviceId) => entriesFor({ ...target, deviceId }, chain, p.query, catalogue));
+      const { visitId, runId } = target;
+      noteNewPress({ visitId, runId, ids: kept.map((k) => k.entry.id), words: `Chain taken to ${target.name}`, isBack: false });
     } catch (error) {
       return setSaid(`It was not kept. ${(error as Error).message}`);
     }

@@ -8,8 +8,8 @@ import { useVisit, type VisitRecord, type Write } from '../../ui/use-visit.ts';
 import { Conflicts } from './Conflicts.tsx';
 import { News } from './News.tsx';
 import { OffList } from './OffList.tsx';
-import { PressBar } from './PressBar.tsx';
 import { PANELS } from './panels.tsx';
+import { Refused } from './Refused.tsx';
 import { RunButton } from './RunButton.tsx';
 import { RunningLeak } from './RunningLeak.tsx';
 import { Standing } from './Standing.tsx';
@@ -179,7 +179,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
           </>
         )}
       </div>
-      <PressBar {...pressed} />
+      <Refused {...pressed} />
       <div className="sticky bottom-0 z-10 grid border-t border-ink bg-paper p-2 lg:hidden">
         <button type="button" className="key key-alarm justify-center" onClick={raise}>
           Running? Water off now
