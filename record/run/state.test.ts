@@ -1,54 +1,11 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { defaultRules } from '../../core/house/rules.ts';
-import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
-import { matchChains } from '../../core/match/chains.ts';
-import type { Part } from '../../core/match/part.ts';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
 import { acceptances, historyOf } from './history.ts';
 import { jointIdsFor } from './joint-place.ts';
-import { type AcceptedChain, itemsOf } from './kinds/chain-accepted.ts';
+import type { AcceptedChain } from './kinds/chain-accepted.ts';
 import { type RunContext, runState } from './state.ts';
-
-const hose: Part = {
-  id: 'hose',
-  name: 'braided connector, 16 in',
-  kind: 'connector',
-  ends: [
-    { id: 'a', code: 'comp-3/8-f', port: 'either' },
-    { id: 'b', code: 'bc-7/8-f', port: 'either' },
-  ],
-  flexible: true,
-  cutToLength: false,
-  lengthIn: 16,
-  waters: ['cold'],
-  maxPsi: 125,
-  maxF: 140,
-  potable: true,
-  priceCents: 700,
-  minutes: 4,
-  tags: ['line:flexible'],
-};
-
-const step = (id: string, stage: StepTemplate['stage'], order: number, more: Partial<StepTemplate> = {}): StepTemplate => ({
-  id, stage, order, each: 'run', when: {}, title: id, detail: id, cautions: [], because: id, source: 'test', ...more,
-}); // biome-ignore format: one row
-
-const toilet = { id: 'toilet', name: 'toilet (tank)', water: ['cold'], moves: false, powered: false } as unknown as Appliance;
-
-const context: RunContext = {
-  runId: 'run',
-  water: 'cold',
-  appliance: toilet,
-  checkPoints: [{ id: 'stem', kind: 'stem', name: 'Stop stem' }],
-  stepData: [
-    step('shut-stop', 'shut', 10),
-    step('shut-dead', 'shut', 20, { gate: 'Is it dead?' }),
-    step('joint-screw', 'make', 10, { each: 'joint', title: '{joint}' }),
-    step('only-flexible', 'make', 20, { when: { partTag: ['line:flexible'] } }),
-  ],
-  parts: [hose],
-};
+import { acceptedOf, CONTEXT, HOSES } from './testing.ts';
 
 /** A device that writes entries one after another, a minute apart. */
 class Device {
@@ -79,18 +36,9 @@ class Device {
   }
 }
 
-function accepted(replacesId: string | null = null): AcceptedChain {
-  const [chain] = matchChains({ from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [hose], need: { water: 'cold' } }).chains;
-  const items = itemsOf(['hose'], [hose], []);
-  return { from: 'comp-3/8-m', to: 'bc-7/8-m', rejoin: null, need: { water: 'cold' }, chain: chain!, jointIds: ['j1', 'j2'], rules: defaultRules, catalogueVersion: 'v', items, currency: 'USD', replacesId }; // biome-ignore format: one acceptance
-}
-
+const accepted = (replacesId: string | null = null): AcceptedChain => acceptedOf(HOSES[0]!, replacesId);
 /** The same ends by a longer hose. */
-function acceptedOther(): AcceptedChain {
-  const long: Part = { ...hose, id: 'long hose', name: 'braided connector, 20 in', lengthIn: 20 };
-  const [chain] = matchChains({ from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [long], need: { water: 'cold' } }).chains;
-  return { ...accepted(), chain: chain!, items: itemsOf(['long hose'], [long], []) };
-}
+const acceptedOther = (): AcceptedChain => acceptedOf(HOSES[1]!, null);
 
 function looked(): Device {
   const d = new Device('phone');
@@ -105,13 +53,14 @@ function made(): Device {
   d.write('chain-accepted', accepted());
   d.write('step-done', { stepId: 'shut-stop', done: true });
   d.write('gate-answered', { stepId: 'shut-dead', answer: 'yes', note: '' });
+  d.write('step-done', { stepId: 'old-off', done: true });
   d.write('joint-made', { turns24: 12 }, { jointId: 'j1' });
   d.write('joint-made', { turns24: 0 }, { jointId: 'j2' });
   d.write('step-done', { stepId: 'only-flexible', done: true });
   return d;
 }
 
-const state = (d: Device, more: Partial<RunContext> = {}) => runState({ ...context, ...more }, d.entries);
+const state = (d: Device, more: Partial<RunContext> = {}) => runState({ ...CONTEXT, ...more }, d.entries);
 
 describe('the stage of a run', () => {
   it('begins at look, and wants both ends and the stop', () => {
