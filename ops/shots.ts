@@ -29,6 +29,19 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
   { file: 'log', open: (page) => openRun(page, 'Canteen sink, cold', 'Log') },
   {
+    file: 'happened',
+    open: async (page) => {
+      await openRun(page, 'Canteen sink, hot', 'Prove');
+      await page.keyboard.press('h');
+      const made = page.getByRole('listitem').filter({ hasText: 'J2 made' });
+      await made.getByRole('button', { name: 'Correct' }).click();
+      await page.getByLabel('Turns past hand-tight').selectOption({ label: '3/4 turn' });
+      await page.getByRole('button', { name: 'Record the correction' }).click();
+      await made.getByRole('button', { name: 'Take back' }).scrollIntoViewIfNeeded();
+      await page.waitForTimeout(300);
+    },
+  },
+  {
     file: 'match-bench',
     open: async (page) => {
       await page.goto(`${base}/match?from=comp-3/8-m&to=ght-3/4-m&water=hot&length=52`);

@@ -85,8 +85,10 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
       aria-labelledby="happened-title"
       onClose={onClose}
     >
-      <div className="flex flex-wrap items-baseline gap-x-4">
-        <h2 id="happened-title">What happened here: {run.name}</h2>
+      <div className="flex items-start gap-x-4">
+        <h2 id="happened-title" className="min-w-0">
+          What happened here: {run.name}
+        </h2>
         <button type="button" className="key ml-auto print:hidden" onClick={() => dialog.current?.close()}>
           Close
         </button>
