@@ -100,6 +100,7 @@ export const sealRow = z
     nudge: turns,
     most: turns,
     callbacks_per_1000: figure,
+    hidden_ml: figure,
     may_be_hidden: z.enum(['yes', 'no']).transform((t) => t === 'yes'),
     note: word,
   })
@@ -114,6 +115,7 @@ export const sealRow = z
           ? null
           : { from: r.turns_from, to: r.turns_to, default: r.turns_default, nudge: r.nudge, most: r.most },
       callbacksPer1000: r.callbacks_per_1000,
+      hiddenMl: r.hidden_ml,
       mayBeHidden: r.may_be_hidden,
       note: r.note,
     }),

@@ -157,7 +157,7 @@ test('after the first visit every screen opens without a connection, within a se
   // Told on every screen.
   await expect(page.getByText(/1 not sent yet: kept on this device/)).toBeVisible();
   await page.goto(`${address()}/unsent`);
-  await expect(page.getByText('Stop: saddle')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Waiting to be sent' })).toContainText('Stop: saddle');
   await page.goto(`${address()}/ledger/${'0'.repeat(8)}-0000-7000-8000-${'0'.repeat(12)}/x`);
   await expect(page.getByRole('heading', { name: 'This wants the connection' })).toBeVisible();
   await context.setOffline(false);

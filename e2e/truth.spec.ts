@@ -142,6 +142,28 @@ test('sign-off names what is open and takes a real reason; then it is only read,
   await expect.poll(async () => (await runOf(page)).signedOff).toBeNull();
 });
 
+test('a tissue left in place looks on over every stage, and is read in two presses', async ({ page }) => {
+  await page.clock.install({ time: new Date() });
+  await openRun(page, /^Canteen sink, hot/, 'Prove');
+  await page.getByRole('button', { name: 'Leave a tissue under each' }).click();
+  const strip = page.getByRole('list', { name: 'Tissues left in place' });
+  await expect(strip.getByRole('listitem')).toHaveCount(3);
+  await expect(strip.getByRole('listitem').first()).toContainText(/tissue 0:\d\d of \d+:\d\d/);
+  // Other work goes on, on other stages and in other rounds.
+  await page.getByRole('button', { name: /Begin the look/ }).click();
+  await page.getByRole('button', { name: /^Dry/ }).click();
+  await page.getByRole('tab', { name: /Match/ }).click();
+  await page.clock.fastForward(70 * 60_000);
+  await expect(strip.getByRole('listitem').first()).toContainText('long enough');
+  for (const left of [2, 1, 0]) {
+    await strip.getByRole('button', { name: /^Read/ }).first().click();
+    await strip.getByRole('button', { name: 'dry' }).click();
+    await expect(strip.getByRole('listitem')).toHaveCount(left);
+  }
+  await page.getByRole('tab', { name: /Prove/ }).click();
+  await expect(page.getByRole('row', { name: /^J1/ })).toContainText(/under \d(\.\d)? mL a day at 95 %/);
+});
+
 test('a glance does not close a recheck; a reason does', async ({ page }) => {
   await page.goto(address());
   await hydrated(page);

@@ -23,6 +23,8 @@ export interface Seal {
   turns: SealTurns | null;
   /** A first guess until the shop's own ledger speaks. */
   callbacksPer1000: number;
+  /** What a leak can fill inside nut, cup or collar before its first drop shows, mL; typical. */
+  hiddenMl: number;
   /** Where nobody can reach it afterwards, behind a wall or a built-in. */
   mayBeHidden: boolean;
   note: string;

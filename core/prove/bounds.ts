@@ -11,41 +11,63 @@ function dropsAllowed(confidence: number): number {
 /**
  * Largest leak that a dry look still allows.
  *
- * No drop seen past the first-drop delay bounds the mean rate of a Poisson process by -ln(1 - confidence) drops in that time.
+ * A leak fills what is hidden in the joint before its first drop shows. No drop seen past that and past the first-drop delay bounds the mean rate
+ * of a Poisson process by -ln(1 - confidence) drops in that time: q = (hidden - ln(1 - confidence) drop) / (wait - delay).
  *
  * @param d.waitMin        time watched, minutes, >= 0
  * @param d.dropMl         largest plausible drop of the method, millilitres (0.1 by eye at a nut, 0.01 with tissue)
+ * @param d.hiddenMl       what can hide in the joint, millilitres; 0 unless given
  * @param d.delayMin       time before a first drop can show, minutes; 0 unless given
  * @param d.floorMlPerDay  evaporation and wicking hide less than this; 0 unless given
  * @returns                bound on the leak, millilitres a day; null while nothing is proven yet
  * @throws InputError      when a figure is negative or not finite
  * @source                 Poisson zero-count bound; Hanley & Lippman-Hand, JAMA 249 (1983)
  */
-export function dryBound(d: { waitMin: number; dropMl: number; confidence?: number; delayMin?: number; floorMlPerDay?: number }): {
+export function dryBound(d: { waitMin: number; dropMl: number; hiddenMl?: number; confidence?: number; delayMin?: number; floorMlPerDay?: number }): {
   mlPerDay: number | null;
 } {
-  return pooledBound({ ...d, looks: [{ waitMin: d.waitMin, dropMl: d.dropMl }] });
+  const { waitMin, dropMl, hiddenMl } = d;
+  return pooledBound({ ...d, looks: [{ waitMin, dropMl, hiddenMl }] });
+}
+
+/** A dry look: how long, by which method, at a joint in which so much can hide. */
+export interface DryLook {
+  waitMin: number;
+  dropMl: number;
+  /** 0 unless given. */
+  hiddenMl?: number;
 }
 
 /**
- * The same for several dry looks at a joint in one state: their evidence adds, each look counting past its own delay.
+ * The same for several dry looks at a joint in one state, nothing moved between them: their evidence adds.
  *
- * A leak of q would show none of q t / v expected drops in each look, so the looks together bound q by -ln(1 - confidence) / sum(t / v).
+ * A leak of q would show max(0, q t - hidden) / drop expected drops in each look, t being its time past the delay; so the looks together bound q by
+ * the smallest that makes the sum -ln(1 - confidence). The sum is made of straight pieces that only rise: it is solved piece by piece, exactly.
  */
-export function pooledBound(d: { looks: { waitMin: number; dropMl: number }[]; confidence?: number; delayMin?: number; floorMlPerDay?: number }): {
-  mlPerDay: number | null;
-} {
+export function pooledBound(d: { looks: DryLook[]; confidence?: number; delayMin?: number; floorMlPerDay?: number }): { mlPerDay: number | null } {
   const delayMin = finite('first-drop delay', d.delayMin ?? 0, { atLeast: 0 });
   const floor = finite('floor', d.floorMlPerDay ?? 0, { atLeast: 0 });
   const allowed = dropsAllowed(d.confidence ?? 0.95);
-  let minutesPerMl = 0;
-  for (const look of d.looks) {
-    finite('time watched', look.waitMin, { atLeast: 0 });
-    finite('drop volume', look.dropMl, { above: 0 });
-    minutesPerMl += Math.max(0, look.waitMin - delayMin) / look.dropMl;
+  const looks = d.looks
+    .map(({ waitMin, dropMl, hiddenMl = 0 }) => ({
+      minutes: Math.max(0, finite('time watched', waitMin, { atLeast: 0 }) - delayMin),
+      dropMl: finite('drop volume', dropMl, { above: 0 }),
+      hiddenMl: finite('hidden volume', hiddenMl, { atLeast: 0 }),
+    }))
+    .filter((look) => look.minutes > 0)
+    // A look begins to tell where the leak has filled what is hidden: those that tell soonest come first.
+    .sort((a, b) => a.hiddenMl / a.minutes - b.hiddenMl / b.minutes);
+  if (looks.length === 0) return { mlPerDay: null };
+  let slope = 0;
+  let offset = 0;
+  for (const [i, look] of looks.entries()) {
+    slope += look.minutes / look.dropMl;
+    offset += look.hiddenMl / look.dropMl;
+    const mlPerMin = (allowed + offset) / slope;
+    const next = looks[i + 1];
+    if (!next || mlPerMin <= next.hiddenMl / next.minutes) return { mlPerDay: Math.max(floor, mlPerMin * MINUTES_A_DAY) };
   }
-  if (minutesPerMl <= 0) return { mlPerDay: null };
-  return { mlPerDay: Math.max(floor, (allowed * MINUTES_A_DAY) / minutesPerMl) };
+  return { mlPerDay: null };
 }
 
 /**
@@ -54,11 +76,14 @@ export function pooledBound(d: { looks: { waitMin: number; dropMl: number }[]; c
  * @returns minutes, the first-drop delay included
  * @source  the bound of `dryBound` turned round
  */
-export function waitFor(d: { targetMlPerDay: number; dropMl: number; confidence?: number; delayMin?: number }): { minutes: number } {
+export function waitFor(d: { targetMlPerDay: number; dropMl: number; hiddenMl?: number; confidence?: number; delayMin?: number }): {
+  minutes: number;
+} {
   finite('target', d.targetMlPerDay, { above: 0 });
   finite('drop volume', d.dropMl, { above: 0 });
+  const hiddenMl = finite('hidden volume', d.hiddenMl ?? 0, { atLeast: 0 });
   const delayMin = finite('first-drop delay', d.delayMin ?? 0, { atLeast: 0 });
-  return { minutes: delayMin + (dropsAllowed(d.confidence ?? 0.95) * d.dropMl * MINUTES_A_DAY) / d.targetMlPerDay };
+  return { minutes: delayMin + ((hiddenMl + dropsAllowed(d.confidence ?? 0.95) * d.dropMl) * MINUTES_A_DAY) / d.targetMlPerDay };
 }
 
 /** Smallest and largest drop of a fitting, and the usual one, in millilitres. */

@@ -26,12 +26,45 @@ describe('what a dry look proves', () => {
     ];
     near(pooledBound({ looks, delayMin: 2 }).mlPerDay, once as number, 1e-9);
   });
+  it('counts what can hide in the joint before a drop shows', () => {
+    // (0.3 + 3.0 x 0.01) mL in 8 minutes.
+    near(dryBound({ waitMin: 10, dropMl: 0.01, hiddenMl: 0.3, delayMin: 2 }).mlPerDay, ((0.3 - Math.log(0.05) * 0.01) * 1440) / 8, 1e-9);
+    near(waitFor({ targetMlPerDay: 10, dropMl: 0.01, hiddenMl: 0.3, delayMin: 2 }).minutes, 49.5, 0.001);
+  });
+  it('pools looks with what hides in each: the smallest leak that would have shown, as bisection finds it', () => {
+    const look = fc.record({
+      waitMin: fc.double({ min: 0, max: 200, noNaN: true }),
+      dropMl: fc.constantFrom(0.01, 0.1),
+      hiddenMl: fc.constantFrom(0, 0.02, 0.3, 1),
+    });
+    fc.assert(
+      fc.property(fc.array(look, { minLength: 1, maxLength: 6 }), (looks) => {
+        const shown = (mlPerMin: number) =>
+          looks.reduce((sum, l) => sum + Math.max(0, mlPerMin * Math.max(0, l.waitMin - 2) - l.hiddenMl) / l.dropMl, 0);
+        const bound = pooledBound({ looks, delayMin: 2 }).mlPerDay;
+        if (looks.every((l) => l.waitMin <= 2)) return assert.equal(bound, null);
+        let [low, high] = [0, 1e18];
+        for (let i = 0; i < 300; i++) {
+          const mid = (low + high) / 2;
+          if (shown(mid) < -Math.log(0.05)) low = mid;
+          else high = mid;
+        }
+        near(bound, high * 1440, 1e-6);
+      }),
+      { numRuns: 500 },
+    );
+  });
   it('wait and bound undo each other', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0.1, max: 1000, noNaN: true }), fc.constantFrom(0.01, 0.1), (targetMlPerDay, dropMl) => {
-        const { minutes } = waitFor({ targetMlPerDay, dropMl, delayMin: 2 });
-        near(dryBound({ waitMin: minutes, dropMl, delayMin: 2 }).mlPerDay, targetMlPerDay, 1e-6);
-      }),
+      fc.property(
+        fc.double({ min: 0.1, max: 1000, noNaN: true }),
+        fc.constantFrom(0.01, 0.1),
+        fc.constantFrom(0, 0.3),
+        (targetMlPerDay, dropMl, hiddenMl) => {
+          const { minutes } = waitFor({ targetMlPerDay, dropMl, hiddenMl, delayMin: 2 });
+          near(dryBound({ waitMin: minutes, dropMl, hiddenMl, delayMin: 2 }).mlPerDay, targetMlPerDay, 1e-6);
+        },
+      ),
     );
   });
   it('refuses figures that are none', () => {

@@ -50,14 +50,13 @@ function signOffConflict(history: History): Conflict[] {
 
 /** Two devices looked at the same joint at the same time, and one saw what the other did not. */
 function findingConflict(targetId: string, { looks }: Life): Conflict[] {
-  const said = (finding: string) => (finding === 'normal' ? 'dry' : finding);
   for (const [i, look] of looks.entries()) {
     const other = looks
       .slice(0, i)
       .find(
         (o) =>
           o.deviceId !== look.deviceId &&
-          said(o.finding) !== said(look.finding) &&
+          o.finding !== look.finding &&
           (o.begunId === look.begunId || (o.fromMs < look.toMs && look.fromMs < o.toMs)),
       );
     if (other) return [{ what: 'finding', targetId, entries: [other.entryId, look.entryId] }];

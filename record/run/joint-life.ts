@@ -14,7 +14,7 @@ export interface EndedLook {
   dropMl: number;
   /** Watched, minutes; what another look at the same target watched at the same time is not counted twice. */
   waitMin: number;
-  finding: Finding;
+  finding: 'dry' | Trouble;
   deviceId: string;
   /** The entry that ended it, and the one that began it. */
   entryId: string;
@@ -92,6 +92,7 @@ function happen(life: Living, entry: Entry, lives: Map<string, Living>): void {
   if (entry.kind === 'joint-made') make(life, entry.body.turns24, lives);
   if (entry.kind === 'remedied') remedy(life, entry, lives);
   if (entry.kind === 'look-begun' && life.made) {
+    if (entry.body.round === 'put-back') for (const other of lives.values()) liftTissue(other);
     life.begun.set(entry.id, entry);
     life.open.push(entry);
   }
@@ -122,6 +123,13 @@ function remedy(life: Living, { body }: EntryOf<'remedied'>, lives: Map<string, 
   life.nudges += 1;
 }
 
+/** The appliance was pushed home: its line moved, and a tissue that was left under a joint says nothing any more. */
+function liftTissue(life: Living): void {
+  const lifted = life.open.filter((l) => l.body.left);
+  for (const look of lifted) life.begun.delete(look.id);
+  if (lifted.length > 0) life.open = life.open.filter((l) => !l.body.left);
+}
+
 /** What was seen before says nothing of it now; a look under way has lost its meaning. */
 function disturb(life: Living): void {
   life.looks = [];
@@ -135,21 +143,23 @@ function endLook(life: Living, ended: EntryOf<'look-ended'>): void {
   if (!begun) return;
   const again = life.looks.some((l) => l.begunId === begun.id);
   life.open = life.open.filter((l) => l.id !== begun.id);
+  const { finding } = ended.body;
+  // A normal discharge says nothing of the joint: it neither proves nor voids.
+  if (finding === 'normal') return;
   const minutes = minutesWatched(begun, ended);
   const fromMs = happenedAt(begun);
   const look: EndedLook = {
     round: begun.body.round,
     dropMl: METHODS[begun.body.method].dropMl,
     waitMin: minutes,
-    finding: ended.body.finding,
+    finding,
     deviceId: ended.deviceId,
     entryId: ended.id,
     begunId: begun.id,
     fromMs,
     toMs: fromMs + minutes * 60_000,
   };
-  const { finding } = look;
-  if (finding === 'dry' || finding === 'normal') {
+  if (finding === 'dry') {
     // The same look ended by two devices, and two looks at the same time, saw the same minutes.
     look.waitMin = again ? 0 : notSeenYet(look, life.looks);
   } else {
@@ -161,7 +171,7 @@ function endLook(life: Living, ended: EntryOf<'look-ended'>): void {
 /** Minutes of a look that no other dry look at the target has counted. */
 function notSeenYet(look: EndedLook, others: EndedLook[]): number {
   const before = others
-    .filter((o) => (o.finding === 'dry' || o.finding === 'normal') && o.waitMin > 0)
+    .filter((o) => o.finding === 'dry' && o.waitMin > 0)
     .map((o) => [Math.max(o.fromMs, look.fromMs), Math.min(o.toMs, look.toMs)] as const)
     .filter(([from, to]) => to > from)
     .sort((a, b) => a[0] - b[0]);

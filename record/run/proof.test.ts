@@ -37,7 +37,7 @@ function look(minutes: number, length: number, round: string, finding = 'dry', j
 const at = (...ends: [string, string]): JointPlace => ({ ends, parts: [null, null], signature: ends.join() });
 const PLACES = new Map([['J', at('from', 'hose a')], ['K', at('hose b', 'to')]]); // biome-ignore format: one row
 const lifeOf = (log: Entry[]) => livesOf(fates(log), PLACES, [], 0).get('J')!;
-const proof = (log: Entry[], rounds = ['before', 'standing']) => proofOf(lifeOf(log), rounds as never, 10);
+const proof = (log: Entry[], rounds = ['before', 'standing'], hiddenMl = 0) => proofOf(lifeOf(log), rounds as never, 10, hiddenMl);
 
 describe('proof of a joint', () => {
   const joint = entry(0, 'joint-made', { turns24: 12 });
@@ -69,7 +69,28 @@ describe('proof of a joint', () => {
     assert.equal(proof([...dry, elsewhere([])]).proven, true);
     assert.equal(proof([...dry, elsewhere(['J'])]).proven, false);
   });
-  it('takes normal discharge for dry', () => assert.equal(proof([joint, ...look(1, 1, 'before'), ...look(3, 8, 'standing', 'normal')]).proven, true));
+  it('hears nothing of the joint from a normal discharge: it neither proves nor voids', () => {
+    const dry = [joint, ...look(1, 1, 'before'), ...look(3, 8, 'standing')];
+    assert.equal(proof([joint, ...look(1, 1, 'before'), ...look(3, 8, 'standing', 'normal')]).proven, false);
+    assert.deepEqual(proof([...dry, ...look(20, 5, 'standing', 'normal')]), proof(dry));
+  });
+  it('counts what can hide in the nut before a drop shows: eight minutes prove little, fifty are enough', () => {
+    const after = (minutes: number) => proof([joint, ...look(1, 1, 'before'), ...look(3, minutes, 'standing')], undefined, 0.3);
+    assert.equal(after(8).proven, false);
+    assert.ok(Math.abs(after(8).mlPerDay! - ((0.3 - Math.log(0.05) * 0.01) * 1440) / 6) < 1e-9);
+    assert.equal(after(50).proven, true);
+  });
+  it('goes on by a tissue left in place while other looks are made, until the joint is touched or the appliance pushed home', () => {
+    const tissue = entry(3, 'look-begun', { round: 'standing', method: 'tissue', left: true });
+    const read = (minutes: number) => entry(3 + minutes, 'look-ended', { begunId: tissue.id, finding: 'dry', drops: null, elapsedS: minutes * 60 });
+    const before = [joint, ...look(1, 1, 'before'), tissue, ...look(10, 1, 'working')];
+    assert.equal(proof([...before, read(60)], ['before', 'standing', 'working'], 0.3).proven, true);
+    const home = look(30, 1, 'put-back', 'dry', 'K');
+    const other = entry(0, 'joint-made', { turns24: 3 }, { jointId: 'K' });
+    assert.equal(lifeOf([other, ...before]).open.length, 1);
+    assert.equal(lifeOf([other, ...before, ...home]).open.length, 0);
+    assert.equal(proof([other, ...before, ...home, read(60)], ['before', 'standing'], 0.3).byRound.standing, undefined);
+  });
 });
 
 describe('time', () => {

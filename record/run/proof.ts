@@ -17,16 +17,20 @@ export interface Proof {
  * Adds up the looks at a target.
  *
  * Dry looks of one round pool their time; a finding voids what was dry before it. Only the rounds at full pressure bound a leak. What is not made
- * is not proven.
+ * is not proven. A normal discharge says nothing either way: it ends its look without a dry one.
+ *
+ * @param hiddenMl what can hide in the joint before a drop shows, mL; 0 where nothing can
  */
-export function proofOf({ looks, trouble, made }: Life, rounds: Round[], targetMlPerDay: number): Proof {
+export function proofOf({ looks, trouble, made }: Life, rounds: Round[], targetMlPerDay: number, hiddenMl: number): Proof {
   const dry = looks.slice(lastTrouble(looks) + 1);
   const byRound: Proof['byRound'] = {};
   if (trouble) byRound[trouble.look.round] = { state: trouble.finding, minutes: trouble.look.waitMin, mlPerDay: null };
   for (const round of new Set(dry.map((d) => d.round))) {
     const own = dry.filter((d) => d.round === round);
     const underPressure = ROUNDS.find((r) => r.id === round)?.pressure;
-    const mlPerDay = underPressure ? pooledBound({ looks: own, delayMin: FIRST_DROP_DELAY_MIN, floorMlPerDay: FLOOR_ML_PER_DAY }).mlPerDay : null;
+    const mlPerDay = underPressure
+      ? pooledBound({ looks: own.map((l) => ({ ...l, hiddenMl })), delayMin: FIRST_DROP_DELAY_MIN, floorMlPerDay: FLOOR_ML_PER_DAY }).mlPerDay
+      : null;
     byRound[round] = { state: 'dry', minutes: own.reduce((sum, d) => sum + d.waitMin, 0), mlPerDay };
   }
   const bounds = Object.values(byRound).flatMap((r) => (r.mlPerDay === null ? [] : [r.mlPerDay]));
@@ -40,4 +44,4 @@ export function proofOf({ looks, trouble, made }: Life, rounds: Round[], targetM
   };
 }
 
-const lastTrouble = (looks: EndedLook[]): number => looks.findLastIndex((l) => l.finding !== 'dry' && l.finding !== 'normal');
+const lastTrouble = (looks: EndedLook[]): number => looks.findLastIndex((l) => l.finding !== 'dry');

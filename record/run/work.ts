@@ -1,5 +1,5 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
-import type { SealId } from '../../core/ends/seals.ts';
+import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules } from '../../core/house/rules.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { type CardPart, type WorkStep, workCard } from '../../core/make/work-card.ts';
@@ -74,7 +74,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const lives = livesIn(context, history);
   const joints = accepted ? jointStates(context, accepted, lives, rounds, targetMlPerDay) : [];
   const checkPoints = accepted
-    ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay) }))
+    ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay, 0) }))
     : [];
   const ticks = ticksOf(history, card);
   const done = stepsDone(
@@ -183,7 +183,7 @@ function jointStates(
       turns24: life.made ? life.turns24 : 0,
       nudges: life.nudges,
       budget: turns && { default24: Math.round(turns.default * 24), most24: Math.round(turns.most * 24), nudge24: Math.round(turns.nudge * 24) },
-      ...proofOf(life, rounds, targetMlPerDay),
+      ...proofOf(life, rounds, targetMlPerDay, sealById(seal as SealId).hiddenMl),
     };
   });
 }

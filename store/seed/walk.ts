@@ -1,9 +1,12 @@
 /** Walks a demo run through its stages and writes what a plumber would have entered. */
 import { applianceById, catalogue } from '../../catalog/index.ts';
+import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules } from '../../core/house/rules.ts';
 import { workCard } from '../../core/make/work-card.ts';
 import { matchChains } from '../../core/match/chains.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
+import { waitFor } from '../../core/prove/bounds.ts';
+import { FIRST_DROP_DELAY_MIN, METHODS } from '../../core/prove/method.ts';
 import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../record/index.ts';
 import { itemsOf, roundsOf } from '../../record/index.ts';
 import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';
@@ -119,8 +122,12 @@ export function walkEntries(w: Walk): Entry[] {
     look('standing', 9, 'damp');
     return out;
   }
-  look('standing', 9);
-  if (w.progress === 'proving') return out;
+  if (w.progress === 'proving') {
+    look('standing', 9);
+    return out;
+  }
+  const wait = Math.max(...accepted.chain.joints.map((j) => minutesFor(accepted, j.mating.seal)));
+  look('standing', Math.ceil(wait) + 1);
   for (const round of rounds.slice(3)) look(round, 4 + Math.floor(w.next() * 4));
   if (w.progress !== 'signed off') return out;
   add('signed-off', { targetMlPerDay: accepted.rules.targetMlPerDay, recheckHours: accepted.rules.recheckHours, exceptions: [] }, 3);
@@ -135,6 +142,12 @@ export function walkEntries(w: Walk): Entry[] {
     look('next-day', 20);
   }
   return out;
+}
+
+/** How long a tissue lies under a joint to prove the house's target. */
+function minutesFor({ rules }: AcceptedChain, seal: Chain['joints'][number]['mating']['seal']): number {
+  const { hiddenMl } = sealById(seal as SealId);
+  return waitFor({ targetMlPerDay: rules.targetMlPerDay, dropMl: METHODS.tissue.dropMl, hiddenMl, delayMin: FIRST_DROP_DELAY_MIN }).minutes;
 }
 
 function accept(w: Walk): AcceptedChain {

@@ -95,7 +95,7 @@ function Connection({ state }: Pick<StageProps, 'state'>) {
       <dd>
         {[...state.joints, ...state.checkPoints].map((t) => (
           <div key={t.id}>
-            {t.label}: {t.finding ?? (t.mlPerDay === null ? 'nothing proven yet' : `under ${mlPerDay(t.mlPerDay)} mL a day`)}
+            {t.label}: {t.finding ?? (t.mlPerDay === null ? 'nothing proven yet' : `under ${mlPerDay(t.mlPerDay)} mL a day at 95 %`)}
             {t.proven && ' ✓'}
           </div>
         ))}

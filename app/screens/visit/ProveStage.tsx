@@ -9,6 +9,7 @@ import {
   pooledBound,
   ROUNDS,
   type Round,
+  sealById,
   waitFor,
 } from '../../../core/index.ts';
 import type { EntryOf } from '../../../record/index.ts';
@@ -17,6 +18,7 @@ import { useKeys } from '../../ui/use-keys.ts';
 import { clock, mlPerDay } from '../../ui/words.ts';
 import { RemedyBox } from './RemedyBox.tsx';
 import type { StageProps } from './stage-props.ts';
+import { elapsedOf, startStopwatch } from './stopwatch.ts';
 import type { Target } from './target.ts';
 
 const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
@@ -25,9 +27,6 @@ const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
   { finding: 'drip', label: 'Drip', keys: ['3', 'p'] },
   { finding: 'running', label: 'Running', keys: ['4', 'r'] },
 ];
-
-/** When this page began each look by its own stopwatch, ms; a reload loses it and the device's clock stands in. */
-const begunAt = new Map<string, number>();
 
 export function ProveStage(props: StageProps) {
   const { run, state, write, go } = props;
@@ -39,17 +38,25 @@ export function ProveStage(props: StageProps) {
   /** Signed off, only the look again is still taken. */
   const choices: Round[] = state.signedOff ? ['next-day'] : rounds;
   const due = choices.find((r) => targetsOf(targets, r).some((t) => t.byRound[r]?.state !== 'dry')) ?? choices.at(-1)!;
-  const open = state.openLooks;
+  const open = state.openLooks.filter((l) => !l.body.left);
+  const under = new Set(state.openLooks.filter((l) => l.body.left).map((l) => l.jointId ?? l.checkPointId));
   const [chosenRound, setRound] = useState<Round | null>(null);
   const [method, setMethod] = useState<Method>('tissue');
   const round = open[0]?.body.round ?? chosenRound ?? due;
+  /** A tissue is left under pressure: in the round that is due, or in Standing before it. */
+  const layRound: Round = ROUNDS.find((r) => r.id === round)?.pressure ? round : 'standing';
   const unmade = state.joints.filter((j) => !j.made);
   const trouble = targets.filter((t) => t.finding !== null);
   const begin = () => {
     for (const t of targetsOf(targets, round).filter((x) => x.finding === null)) {
       const id = write('look-begun', run.id, { round, method }, t.target);
-      begunAt.set(id, performance.now());
+      startStopwatch(id);
     }
+  };
+  /** A tissue under everything that has none yet: it looks on while other work is done. */
+  const toLay = targets.filter((t) => t.finding === null && !under.has(t.id));
+  const lay = () => {
+    for (const t of toLay) startStopwatch(write('look-begun', run.id, { round: layRound, method: 'tissue', left: true }, t.target));
   };
   const isReady = state.accepted !== null && unmade.length === 0;
   useKeys({ b: isReady && open.length === 0 ? begin : null });
@@ -115,6 +122,11 @@ export function ProveStage(props: StageProps) {
             <button type="button" className="key key-main" onClick={begin}>
               Begin the look <kbd>b</kbd>
             </button>
+            {toLay.length > 0 && ROUNDS.find((r) => r.id === round)?.pressure && (
+              <button type="button" className="key" onClick={lay}>
+                Leave a tissue under {toLay.length === targets.length ? 'each' : toLay.map((t) => t.label).join(', ')}
+              </button>
+            )}
           </div>
         ) : (
           <Looking open={open} targets={targets} goal={state.targetMlPerDay} {...props} />
@@ -124,6 +136,11 @@ export function ProveStage(props: StageProps) {
     </div>
   );
 }
+
+const hiddenOf = (targets: Target[], look: EntryOf<'look-begun'>): number => {
+  const seal = targets.find((t) => t.id === (look.jointId ?? look.checkPointId))?.seal;
+  return seal ? sealById(seal).hiddenMl : 0;
+};
 
 function targetsOf(targets: Target[], round: Round): Target[] {
   return round === 'put-back' ? targets.filter((t) => t.seal !== null) : targets;
@@ -166,7 +183,7 @@ function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; 
                 {t.mlPerDay === null ? (
                   <span className="text-soft">nothing proven yet</span>
                 ) : (
-                  <span className="whitespace-nowrap">≤ {mlPerDay(t.mlPerDay)} mL a day</span>
+                  <span>under {mlPerDay(t.mlPerDay)} mL a day at 95 %</span>
                 )}
                 {t.proven && <b className="block">✓ proven</b>}
                 {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
@@ -193,9 +210,11 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
   const { round, method } = first.body;
   const { dropMl } = METHODS[method];
   const pressure = ROUNDS.find((r) => r.id === round)?.pressure ?? false;
-  const wait = waitFor({ targetMlPerDay: goal, dropMl, delayMin: FIRST_DROP_DELAY_MIN });
+  // What hides most tells last.
+  const hiddenMl = Math.max(...open.map((l) => hiddenOf(targets, l)));
+  const wait = waitFor({ targetMlPerDay: goal, dropMl, hiddenMl, delayMin: FIRST_DROP_DELAY_MIN });
   const bound = pooledBound({
-    looks: [{ waitMin: elapsedS / 60, dropMl }],
+    looks: [{ waitMin: elapsedS / 60, dropMl, hiddenMl }],
     delayMin: FIRST_DROP_DELAY_MIN,
     floorMlPerDay: FLOOR_ML_PER_DAY,
   }).mlPerDay;
@@ -282,10 +301,4 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
       )}
     </div>
   );
-}
-
-function elapsedOf(look: EntryOf<'look-begun'>): number {
-  const began = begunAt.get(look.id);
-  const byClock = (Date.now() - Date.parse(look.seenAt)) / 1000;
-  return Math.max(0, began === undefined ? byClock : Math.min(byClock, (performance.now() - began) / 1000));
 }

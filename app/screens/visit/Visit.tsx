@@ -14,6 +14,7 @@ import { RunButton } from './RunButton.tsx';
 import { RunningLeak } from './RunningLeak.tsx';
 import { Standing } from './Standing.tsx';
 import { TheLine } from './TheLine.tsx';
+import { Tissues } from './Tissues.tsx';
 import { useNews } from './use-news.ts';
 import { useReads } from './use-reads.ts';
 import { useWrite } from './use-write.ts';
@@ -140,6 +141,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
               chooseRun={choose}
               onHistory={() => setShowsHistory(true)}
             />
+            <Tissues reads={reads!} current={run.id} write={write} />
             <News {...{ run, state, sheet, news }} onSeen={markSeen} />
             <Conflicts {...{ run, state, sheet, write }} />
             {showsHistory && (

@@ -11,10 +11,12 @@ export const lookBegun = kind({
   shape: z.strictObject({
     round: z.enum(ROUNDS.map((r) => r.id) as [Round, ...Round[]]),
     method: z.enum(Object.keys(METHODS) as [Method, ...Method[]]),
+    /** A tissue left in place: it looks on in the background until it is read. */
+    left: z.optional(z.boolean()),
   }),
   counts: 'all',
   about: 'joint or check point',
   onSigned: ({ body }) => body.round === 'next-day',
   holds: wantsTarget,
-  says: (b) => `${roundName(b.round)}: look begun, ${METHODS[b.method].name}`,
+  says: (b) => (b.left ? `${roundName(b.round)}: tissue left in place` : `${roundName(b.round)}: look begun, ${METHODS[b.method].name}`),
 });
