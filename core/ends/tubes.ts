@@ -27,6 +27,9 @@ export const tubeEnds: readonly Tube[] = tubes.filter((t) => t.material !== 'bra
 
 const byId = new Map(tubes.map((t) => [t.id, t]));
 
+/** What a plain tube end bears, F; Infinity for an end that is no tube. */
+export const tubeMaxFOf = (code: string): number => byId.get(code)?.maxTempF ?? Number.POSITIVE_INFINITY;
+
 export function tubeById(id: string): Tube | undefined {
   return byId.get(id);
 }

@@ -1,6 +1,6 @@
 import { type EndCode, parseEnd } from '../ends/code.ts';
 import { InputError } from '../errors.ts';
-import { baseDollars, type Figures, figuresOf, STRIDE } from './figures.ts';
+import { baseDollars, FIGURE, type Figures, figuresOf, IS, STRIDE } from './figures.ts';
 import { codeCount, pairTable } from './pair-table.ts';
 import type { Part, PartEnd } from './part.ts';
 
@@ -127,17 +127,25 @@ function waysOf(f: Figures): Ways {
     outCode[way] = f.endCode[exit]!;
     spare[way] = f.startEnd[of + 1]! - f.startEnd[of]! > 2 ? 1 : 0;
   });
-  const row = rowsInOrder(f, count, (i) => part[i]!);
-  const outRow = rowsInOrder(f, count, (i) => part[byOut[i]!]!);
+  // A part whose valves are on other ends than the one the water leaves by is no stop on this way.
+  const isUnvalved = (way: number) => f.endUnvalved[f.startEnd[part[way]!]! + outEnd[way]!] === 1;
+  const row = rowsInOrder(f, count, (i) => part[i]!, isUnvalved);
+  const outRow = rowsInOrder(
+    f,
+    count,
+    (i) => part[byOut[i]!]!,
+    (i) => isUnvalved(byOut[i]!),
+  );
   const [outPart, outInCode, outSpare] = [byOut.map((way) => part[way]!), Uint16Array.from(byOut, (way) => inCode[way]!), Uint8Array.from(byOut, (way) => spare[way]!)]; // biome-ignore format: one row
   return { count, part, inEnd, outEnd, inCode, outCode, spare, startIn, startOut, byOut, row, outRow, outPart, outInCode, outSpare };
 }
 
-function rowsInOrder(f: Figures, count: number, partAt: (i: number) => number): Float64Array {
+function rowsInOrder(f: Figures, count: number, partAt: (i: number) => number, isUnvalved: (i: number) => boolean): Float64Array {
   const out = new Float64Array(count * STRIDE);
   for (let i = 0; i < count; i++) {
     const [from, to] = [partAt(i) * STRIDE, i * STRIDE];
     for (let k = 0; k < STRIDE; k++) out[to + k] = f.row[from + k]!;
+    if (isUnvalved(i)) out[to + FIGURE.is] = out[to + FIGURE.is]! & ~IS.stop;
   }
   return out;
 }

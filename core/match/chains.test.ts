@@ -32,7 +32,7 @@ function part(id: string, ends: [string, Port][], more: Partial<Part> = {}): Par
 const hose = (id: string, a: string, b: string, lengthIn: number, more: Partial<Part> = {}) =>
   part(id, [[a, 'either'], [b, 'either']], { flexible: true, lengthIn, ...more }); // biome-ignore format: one line a hose
 
-const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'cu-1/4od'];
+const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'cu-1/4od', 'pe-1/4od'];
 const CAPS = CODES.map((c) => ({ code: `cap-${c}`, priceCents: 150 }));
 /** Caps, and what a compression joint takes. */
 const PIECES = [...CAPS, { code: 'nut-comp-1/4', priceCents: 90 }, { code: 'ferrule-1/4od', priceCents: 30 }];
@@ -43,6 +43,10 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
   const totals = new Map<string, number>();
   const price = new Map((q.loose ?? []).map((l) => [l.code, l.priceCents]));
   const short = (counts: Map<string, number>) => q.stock !== undefined && [...counts].some(([code, n]) => (q.stock?.[code] ?? 0) < n);
+  const tempF = q.need.water === 'hot' ? 140 : 70;
+  /** PE bears 100 F. */
+  const hot = (...codes: string[]) => codes.some((code) => code.startsWith('pe-') && tempF > 100);
+  const valved = (p: Part, id: string) => p.tags.includes(`valved:${id}`);
   const step = (
     open: string,
     used: Part[],
@@ -52,11 +56,11 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
     rate: number,
     tapers: boolean,
     counts: Map<string, number>,
-    has: { line: boolean; stop: boolean; arrestor: boolean; rejoined: boolean; outlet: boolean },
+    has: { line: boolean; stop: boolean; arrestor: boolean; check: boolean; rejoined: boolean; outlet: boolean },
   ) => {
     const join = (a: string, b: string) => {
       const m = mate(a, b);
-      if (m.verdict !== 'seals') return null;
+      if (m.verdict !== 'seals' || hot(a, b)) return null;
       const more = new Map(counts);
       for (const code of m.loose) if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
       return {
@@ -71,6 +75,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       (q.need.minLengthIn !== undefined && !has.line) ||
       (q.need.stop && !has.stop) ||
       (q.need.arrestor && !has.arrestor) ||
+      (q.need.check && !has.check) ||
       (q.need.leaveOutlet && !has.outlet);
     const complete = !lacks && (q.rejoin === undefined || has.rejoined);
     if (last && complete && !(used.length > 0 && tapers && last.taper && !used.some((p) => p.tags.includes('union')))) {
@@ -80,6 +85,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
     }
     if (used.length >= 6) return;
     for (const p of q.parts) {
+      if (q.need.minBoreIn !== undefined && p.boreIn !== undefined && p.boreIn < q.need.minBoreIn) continue;
       if (used.includes(p) || (p.flexible && (has.line || (q.need.minLengthIn !== undefined && (p.lengthIn ?? 0) < q.need.minLengthIn)))) continue;
       p.ends.forEach((entry, i) => {
         const into = entry.port === 'in' || entry.port === 'either' ? join(open, entry.code) : null;
@@ -95,7 +101,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
               const back = s === taken ? mate(q.rejoin as string, s.code) : null;
               ok &&= s.port !== 'in';
               if (s === taken) {
-                ok &&= back?.verdict === 'seals';
+                ok &&= back?.verdict === 'seals' && !hot(q.rejoin as string, s.code);
                 for (const code of back?.loose ?? []) {
                   c += price.get(code) ?? 0;
                   if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
@@ -111,7 +117,15 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
             if (!ok) continue;
             const now = {
               line: has.line || p.flexible,
-              stop: has.stop || (p.tags.includes('stop') && !has.line),
+              stop:
+                has.stop ||
+                (p.tags.includes('stop') &&
+                  !has.line &&
+                  // Left by a valve of its own where it has any.
+                  (valved(p, exit.id) || !p.tags.some((t) => t.startsWith('valved:'))) &&
+                  // Of this run alone.
+                  (q.rejoin === undefined || has.rejoined || (taken !== null && valved(p, exit.id)))),
+              check: has.check || (p.tags.includes('check') && (q.rejoin === undefined || has.rejoined) && (!q.need.stop || has.stop)),
               arrestor: p.tags.includes('arrestor') || (has.arrestor && !(p.flexible && (p.lengthIn ?? 0) > 72)),
               rejoined: has.rejoined || taken !== null,
               outlet: has.outlet || spare.some((s) => s !== taken && p.tags.includes(`valved:${s.id}`)),
@@ -122,8 +136,9 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       });
     }
   };
-  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, arrestor: false, rejoined: false, outlet: false });
-  if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.need.leaveOutlet || q.rejoin !== undefined) totals.delete('');
+  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, arrestor: false, check: false, rejoined: false, outlet: false });
+  if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.need.check || q.need.leaveOutlet || q.rejoin !== undefined)
+    totals.delete('');
   return [...totals.values()].sort((a, b) => a - b);
 }
 
@@ -135,7 +150,8 @@ describe('chains against exhaustive search', () => {
     minutes: fc.integer({ min: 1, max: 9 }),
     lengthIn: fc.integer({ min: 1, max: 90 }),
     flexible: fc.boolean(),
-    tags: fc.subarray(['stop', 'union', 'arrestor', 'valved:e2']),
+    boreIn: fc.option(fc.constantFrom(0.1, 0.2, 0.3), { nil: undefined }),
+    tags: fc.subarray(['stop', 'union', 'arrestor', 'check', 'valved:e2', 'valved:e1']),
   });
 
   it('finds the same totals on small random catalogues', () => {
@@ -148,18 +164,30 @@ describe('chains against exhaustive search', () => {
       stop: fc.integer({ min: 0, max: 3 }).map((n) => n === 0),
       arrestor: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       leaveOutlet: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
+      check: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
+      minBoreIn: fc.option(fc.constantFrom(0.15, 0.25), { nil: undefined, freq: 1 }),
+      water: fc.constantFrom<'cold' | 'hot'>('cold', 'cold', 'hot'),
       stocked: fc.option(fc.record({ parts: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), pieces: fc.array(fc.nat(2), { minLength: 9, maxLength: 9 }) }), { nil: undefined }), // biome-ignore format: one line a choice
     });
     let answered = 0;
     fc.assert(
-      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, arrestor, leaveOutlet, stocked }) => {
+      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn, water, stocked }) => {
         const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
         const onVan = (s: typeof stocked & {}) => [
           ...parts.map((p, i) => [p.id, s.parts[i] ? 1 : 0]),
           ...PIECES.map((c, i) => [c.code, s.pieces[i]]),
         ];
         const stock: Record<string, number> | undefined = stocked && Object.fromEntries(onVan(stocked));
-        const q = { from, to, parts, loose: PIECES, k: 5, rejoin, stock, need: { water: 'cold' as const, minLengthIn, stop, arrestor, leaveOutlet } };
+        const q = {
+          from,
+          to,
+          parts,
+          loose: PIECES,
+          k: 5,
+          rejoin,
+          stock,
+          need: { water, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn },
+        };
         const wanted = exhaustive(q).slice(0, 5);
         const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
         if (wanted.length > 0) answered++;
@@ -328,6 +356,46 @@ describe('why not', () => {
     assert.deepEqual(rules([ice, tee], ['tee', 'ice-60']), ['no-cap']);
     assert.deepEqual(rules([ice, tee], ['tee', 'ice-60'], { rejoin: 'comp-3/8-f' }), []);
   });
+  it('wants a stop of this run alone, and the backflow preventer behind it and behind the old line', () => {
+    const line = hose('line', 'comp-3/8-f', 'comp-1/4-f', 60);
+    const tee = part('tee', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out'], ['comp-3/8-m', 'branch']]); // biome-ignore format: one line a part
+    const stop = part('stop', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out']], { tags: ['stop'] }); // biome-ignore format: one line a part
+    const dual = part('dual', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out'], ['comp-3/8-m', 'out']], { tags: ['stop', 'valved:e1', 'valved:e2'] }); // biome-ignore format: one line a part
+    const addOn = { ...dual, id: 'add-on', tags: ['stop', 'valved:e2'], ends: dual.ends.map((e, i) => (i === 1 ? { ...e, code: 'comp-1/4-m' } : e)) };
+    const check = part('check', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out']], { tags: ['check'] }); // biome-ignore format: one line a part
+    const parts = [line, tee, stop, dual, addOn, check];
+    const asked = (more: Partial<MatchQuery['need']>, ids: string[], rejoin?: string) => rules(parts, ids, { rejoin, need: { ...q.need, ...more } });
+    const own = { stop: true };
+    assert.deepEqual(asked(own, ['stop', 'line']), []);
+    // Before the tee it shuts the old line too; behind it this run alone.
+    assert.deepEqual(asked(own, ['stop', 'tee', 'line'], 'comp-3/8-f'), ['stop-shared']);
+    assert.deepEqual(asked(own, ['tee', 'stop', 'line'], 'comp-3/8-f'), []);
+    // Of a dual stop either outlet has its own valve; an add-on stop has one on its branch alone.
+    assert.deepEqual(asked(own, ['dual', 'line'], 'comp-3/8-f'), []);
+    assert.deepEqual(asked(own, ['add-on', 'line'], 'comp-1/4-f'), []);
+    const behind = { check: true };
+    assert.deepEqual(asked(behind, ['check', 'tee', 'line'], 'comp-3/8-f'), ['check-before-rejoin']);
+    assert.deepEqual(asked(behind, ['tee', 'check', 'line'], 'comp-3/8-f'), []);
+    assert.deepEqual(asked({ ...own, ...behind }, ['check', 'stop', 'line']), ['check-before-stop']);
+    assert.deepEqual(asked({ ...own, ...behind }, ['stop', 'check', 'line']), []);
+  });
+  it('has tube bear the heat, the found tube too', () => {
+    const push = part('push', [['ptc-1/4od', 'either'], ['comp-1/4-m', 'either']]); // biome-ignore format: one line a part
+    const hot = { from: 'pe-1/4od', to: 'comp-1/4-f', need: { water: 'hot' as const } };
+    assert.deepEqual(rules([push], ['push'], { ...hot, need: { water: 'cold' } }), []);
+    assert.deepEqual(rules([push], ['push'], hot), ['tube-heat']);
+    assert.equal(matchChains({ ...hot, parts: [push] }).unreachable?.[0]?.rule, 'tube-heat');
+  });
+  it('hides no valve and no hose, but a coil that may run in a wall; and keeps to the bore asked for', () => {
+    const solder = part('coupling', [['cup-3/8od', 'either'], ['cup-3/8od', 'either']], { tags: ['concealable'], flexible: true }); // biome-ignore format: one line a part
+    const hidden = { from: 'cu-3/8od', to: 'cu-3/8od', need: { water: 'cold' as const, reachable: false } };
+    assert.deepEqual(rules([solder], ['coupling'], hidden), []);
+    assert.deepEqual(rules([{ ...solder, tags: [] }], ['coupling'], hidden), ['hidden-flexible']);
+    assert.deepEqual(rules([{ ...solder, tags: ['concealable', 'needs-access'] }], ['coupling'], hidden), ['needs-access']);
+    const bore = { ...hidden, need: { water: 'cold' as const, minBoreIn: 0.25 } };
+    assert.deepEqual(rules([{ ...solder, boreIn: 0.2 }], ['coupling'], bore), ['bore']);
+    assert.deepEqual(rules([solder], ['coupling'], bore), []);
+  });
   it('refuses marginal joints while something seals', () => {
     const right = part('right', [['npsm-1/2-f', 'either'], ['g-1/2-m', 'either']]); // biome-ignore format: one line a part
     const two = { from: 'npsm-1/2-m', to: 'g-1/2-f', need: { water: 'cold' as const } };
@@ -341,14 +409,23 @@ describe('why not', () => {
       ends: fc.array(fc.tuple(fc.constantFrom(...CODES), port), { minLength: 2, maxLength: 3 }),
       flexible: fc.boolean(),
       lengthIn: fc.integer({ min: 1, max: 70 }),
-      tags: fc.subarray(['stop', 'union', 'arrestor', 'valved:e2', 'valved:e1']),
+      boreIn: fc.option(fc.constantFrom(0.1, 0.3), { nil: undefined }),
+      tags: fc.subarray(['stop', 'union', 'arrestor', 'check', 'needs-access', 'concealable', 'valved:e2', 'valved:e1']),
     });
     const query = fc.record({
       made: fc.array(anyPart, { minLength: 1, maxLength: 3 }),
       from: fc.constantFrom(...CODES),
       to: fc.constantFrom(...CODES),
       rejoin: fc.option(fc.constantFrom(...CODES), { nil: undefined, freq: 1 }),
-      need: fc.record({ water: fc.constant('cold' as const), stop: fc.boolean(), arrestor: fc.boolean(), leaveOutlet: fc.boolean() }),
+      need: fc.record({
+        water: fc.constantFrom('cold' as const, 'hot' as const),
+        stop: fc.boolean(),
+        arrestor: fc.boolean(),
+        check: fc.boolean(),
+        leaveOutlet: fc.boolean(),
+        reachable: fc.constantFrom(true, true, false),
+        minBoreIn: fc.constantFrom(undefined, 0.2),
+      }),
     });
     fc.assert(
       fc.property(query, ({ made, ...rest }) => {

@@ -3,7 +3,7 @@ import { codeNumber } from './pair-table.ts';
 import { isLine, type Part } from './part.ts';
 
 /** What parts are, as bits. */
-export const IS = { cold: 1, hot: 2, potable: 4, saddle: 8, flexible: 16, cut: 32, line: 64, stop: 128, arrestor: 256, check: 512, union: 1024, listedHidden: 2048 } as const; // biome-ignore format: one row
+export const IS = { cold: 1, hot: 2, potable: 4, saddle: 8, flexible: 16, cut: 32, line: 64, stop: 128, arrestor: 256, check: 512, union: 1024, listedHidden: 2048, needsAccess: 4096, concealable: 8192 } as const; // biome-ignore format: one row
 
 /** Tags of lines that a house rule may prefer, as bits; any other is never preferred. */
 export const LINE_TAGS = ['riser', 'flexible', 'braided', 'copper', 'pe', 'pex'] as const;
@@ -28,6 +28,8 @@ export interface Figures {
   endIn: Uint8Array;
   /** It has a valve of its own and may stay free. */
   endValved: Uint8Array;
+  /** Left by this end, the part is no stop of the run: its valve is on another. */
+  endUnvalved: Uint8Array;
 }
 
 /** Minutes are weighed so when parts are put in order; other weights are told by `baseShare`. */
@@ -63,20 +65,23 @@ export function figuresOf(parts: Part[]): Figures {
   return { row, centsPerFt: Float64Array.from(parts, (p) => p.centsPerFt ?? 0), startEnd, ...endsOf(parts, startEnd[parts.length]!) };
 }
 
-function endsOf(parts: Part[], count: number): Pick<Figures, 'endCode' | 'endEnters' | 'endIn' | 'endValved'> {
+function endsOf(parts: Part[], count: number): Pick<Figures, 'endCode' | 'endEnters' | 'endIn' | 'endValved' | 'endUnvalved'> {
   const endCode = new Int16Array(count);
-  const [endEnters, endIn, endValved] = [new Uint8Array(count), new Uint8Array(count), new Uint8Array(count)];
+  const [endEnters, endIn, endValved, endUnvalved] = [new Uint8Array(count), new Uint8Array(count), new Uint8Array(count), new Uint8Array(count)];
   let at = 0;
   for (const part of parts) {
+    const isValved = part.tags.some((tag) => tag.startsWith('valved:'));
     for (const { id, code, port } of part.ends) {
       endCode[at] = codeNumber(code);
       endEnters[at] = port === 'in' || port === 'either' ? 1 : 0;
       endIn[at] = port === 'in' ? 1 : 0;
-      endValved[at] = part.ends.length > 2 && part.tags.includes(`valved:${id}`) ? 1 : 0;
+      const own = part.tags.includes(`valved:${id}`);
+      endValved[at] = part.ends.length > 2 && own ? 1 : 0;
+      endUnvalved[at] = isValved && !own ? 1 : 0;
       at++;
     }
   }
-  return { endCode, endEnters, endIn, endValved };
+  return { endCode, endEnters, endIn, endValved, endUnvalved };
 }
 
 function bitsOf(part: Part): number {
@@ -98,6 +103,8 @@ const TAG_BITS = new Map<string, { is: number; lines: number }>([
     check: IS.check,
     union: IS.union,
     'listed-hidden': IS.listedHidden,
+    'needs-access': IS.needsAccess,
+    concealable: IS.concealable,
   }).map(([tag, is]) => [tag, { is, lines: 0 }] as const),
   ...LINE_TAGS.map((tag, i) => [`line:${tag}`, { is: 0, lines: 1 << i }] as const),
 ]);

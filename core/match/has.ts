@@ -6,19 +6,35 @@ export const HAS_STATES = 64;
 export const BRINGS = { line: 1, stop: 2, arrestor: 4, check: 8, long: 16, rejoined: 32, outlet: 64 } as const;
 const BRINGS_STATES = 128;
 
-/** By what a piece brings x 64 + what the chain has: what it has then, or -1 when the piece may not follow. */
-export const AFTER: Int8Array = Int8Array.from({ length: BRINGS_STATES * HAS_STATES }, (_, i) => after(i % HAS_STATES, Math.floor(i / HAS_STATES)));
+/** What is asked for besides, as far as it decides what counts. */
+interface Asked {
+  rejoin: boolean;
+  stop: boolean;
+}
 
-/** At most one line and one rejoining a chain; a stop counts only before the line; a long line puts an arrestor before it out of reach. */
-function after(has: number, brings: number): number {
+const tableOf = (asked: Asked): Int8Array =>
+  Int8Array.from({ length: BRINGS_STATES * HAS_STATES }, (_, i) => after(i % HAS_STATES, Math.floor(i / HAS_STATES), asked));
+
+const TABLES = [false, true].map((rejoin) => [false, true].map((stop) => tableOf({ rejoin, stop })));
+
+/** By what a piece brings x 64 + what the chain has: what it has then, or -1 when the piece may not follow. */
+export const afterTable = (asked: Asked): Int8Array => TABLES[Number(asked.rejoin)]![Number(asked.stop)]!;
+
+/**
+ * At most one line and one rejoining a chain; a long line puts an arrestor before it out of reach. A stop counts only before the line, and where an
+ * old line is joined again not before that: it would shut both. A check stands after the rejoining and after the stop, or it would protect neither.
+ */
+function after(has: number, brings: number, asked: Asked): number {
   if (brings & BRINGS.line && has & HAS.line) return -1;
   if (brings & BRINGS.rejoined && has & HAS.rejoined) return -1;
   let next = has;
-  if (brings & BRINGS.stop && !(has & HAS.line)) next |= HAS.stop;
+  const isOwn = !asked.rejoin || (has & HAS.rejoined) !== 0 || (brings & BRINGS.rejoined) !== 0;
+  if (brings & BRINGS.stop && !(has & HAS.line) && isOwn) next |= HAS.stop;
   if (brings & BRINGS.line) next |= HAS.line;
   if (brings & BRINGS.long) next &= ~HAS.arrestor;
   if (brings & BRINGS.arrestor) next |= HAS.arrestor;
-  if (brings & BRINGS.check) next |= HAS.check;
+  const isBehind = (!asked.rejoin || has & HAS.rejoined) && (!asked.stop || has & HAS.stop);
+  if (brings & BRINGS.check && isBehind) next |= HAS.check;
   if (brings & BRINGS.rejoined) next |= HAS.rejoined;
   if (brings & BRINGS.outlet) next |= HAS.outlet;
   return next;

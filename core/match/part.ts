@@ -29,9 +29,11 @@ export interface Part {
   priceCents: number;
   centsPerFt?: number;
   minutes: number;
+  /** The narrowest way through it that is used, in; left out where it is not known. */
+  boreIn?: number;
   /** In words, for lists: 'brass', 'stainless braid'. */
   material?: string;
-  /** 'stop', 'arrestor', 'tee', 'check', 'union', 'saddle', 'listed-hidden', 'line:copper', 'valved:<end id>', a material, ... */
+  /** 'stop', 'arrestor', 'tee', 'check', 'union', 'saddle', 'listed-hidden', 'needs-access', 'concealable', 'line:copper', 'valved:<end id>', a material, ... */
   tags: string[];
 }
 

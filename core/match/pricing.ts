@@ -1,5 +1,6 @@
 import { parseEnd } from '../ends/code.ts';
 import { seals } from '../ends/seals.ts';
+import { tubeMaxFOf } from '../ends/tubes.ts';
 import type { PartIndex } from './catalogue-index.ts';
 import { FIGURE, type Figures, IS, LINE_TAGS, STRIDE } from './figures.ts';
 import { BRINGS } from './has.ts';
@@ -14,6 +15,8 @@ import { allowanceIn, cutLengthIn, Suits } from './suits.ts';
 const FAR = Number.POSITIVE_INFINITY;
 
 const isPush = Uint8Array.from({ length: codeCount }, (_, n) => (parseEnd(codeOf(n)).family === 'ptc' ? 1 : 0));
+/** What the tube of an end bears, F, by code; no bound for what is no tube. */
+const tubeMaxF = Float64Array.from({ length: codeCount }, (_, n) => tubeMaxFOf(codeOf(n)));
 const sealIsTaper = seals.map((s) => s.id === 'taper' || s.id === 'taper-plastic');
 const sealIsHidden = seals.map((s) => s.mayBeHidden);
 
@@ -167,6 +170,7 @@ export class Pricing {
     const said = verdict[at]!;
     if (said !== SEALS && !(this.marginal && said === MARGINAL)) return FAR;
     if (!this.s.need.reachable && !sealIsHidden[seal[at]!]) return FAR;
+    if (this.s.need.tempF > tubeMaxF[a]! || this.s.need.tempF > tubeMaxF[b]!) return FAR;
     const rate = sealRates[seal[at]!]! * (said === MARGINAL ? MARGINAL_FACTOR : 1);
     const set = loose[at]!;
     if (this.setShort?.[set]) return FAR;
@@ -216,6 +220,8 @@ export class Pricing {
       if (n === rejoined) {
         total += this.jointCost(this.rejoin, code);
         brings |= BRINGS.rejoined;
+        // What takes the old line back shuts this run alone only where the water leaves it by a valve of its own.
+        if (!f.endValved[start + ways.outEnd[way]!]) brings &= ~BRINGS.stop;
       } else if (f.endValved[end]) {
         brings |= BRINGS.outlet;
         continue;

@@ -27,6 +27,8 @@ export interface Need {
   avoid?: string[];
   /** true unless given: can the joints be reached afterwards? */
   reachable?: boolean;
+  /** What the appliance's flow asks of every part, in. */
+  minBoreIn?: number;
 }
 
 export interface MatchQuery {
@@ -119,11 +121,12 @@ export interface FullNeed {
   leaveOutlet: boolean;
   avoid: string[];
   reachable: boolean;
+  minBoreIn: number | null;
 }
 
 export function fullNeed(need: Need): FullNeed {
   if (need.water !== 'cold' && need.water !== 'hot') throw new InputError('water', need.water, "Say 'cold' or 'hot'.");
-  const { minLengthIn } = need;
+  const { minLengthIn, minBoreIn } = need;
   return {
     water: need.water,
     tempF: finite('water temperature', need.tempF ?? (need.water === 'hot' ? 140 : 70), { atLeast: 32, atMost: 212 }),
@@ -136,5 +139,6 @@ export function fullNeed(need: Need): FullNeed {
     leaveOutlet: need.leaveOutlet ?? false,
     avoid: need.avoid ?? [],
     reachable: need.reachable ?? true,
+    minBoreIn: minBoreIn === undefined ? null : finite('least bore', minBoreIn, { above: 0, atMost: 12 }),
   };
 }

@@ -1,6 +1,6 @@
 import type { Step } from './build.ts';
 import { baseDollars, baseShare, FIGURE, IS, STRIDE } from './figures.ts';
-import { AFTER, HAS_STATES } from './has.ts';
+import { afterTable, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { codeNumber, pairTable } from './pair-table.ts';
 import { cutOf, lengthOf, Pricing } from './pricing.ts';
@@ -77,6 +77,7 @@ export class Search {
   private readonly p: Pricing;
   private readonly toGo: ToGo;
   private readonly must: number;
+  private readonly after: Int8Array;
   private readonly from: number;
   private readonly to: number;
   private readonly share: number;
@@ -96,6 +97,7 @@ export class Search {
     this.p = new Pricing(s, marginal);
     this.toGo = new ToGo(s, this.p, marginal);
     this.must = required(s);
+    this.after = afterTable({ rejoin: s.rejoin !== null, stop: s.need.stop });
     this.from = codeNumber(s.from);
     this.to = codeNumber(s.to);
     this.share = baseShare(s.rules.weights.minuteDollars);
@@ -212,7 +214,7 @@ export class Search {
     const { ways } = this.s.index;
     const had = begun.has[at]!;
     const last = choice === NO_CHOICE;
-    const has = last ? had : AFTER[brings * HAS_STATES + had]!;
+    const has = last ? had : this.after[brings * HAS_STATES + had]!;
     if (has < 0) return;
     const open = begun.code[at]!;
     if (this.s.stock !== null && this.runsOut(at, open, entry, choice)) return;

@@ -33,7 +33,22 @@ const DEMANDS: Demand[] = [
     fails: (p, n) => n.avoid.some((tag) => p.tags.includes(tag)),
     why: (p, n) => `It is ${n.avoid.filter((tag) => p.tags.includes(tag)).join(' and ')}, which is to be avoided here.`,
   },
-  { rule: 'hidden-flexible', fails: (p, n) => p.flexible && !n.reachable, why: () => 'No flexible piece where it cannot be reached afterwards.' },
+  {
+    rule: 'hidden-flexible',
+    fails: (p, n) => p.flexible && !n.reachable && !p.tags.includes('concealable'),
+    why: () => 'No flexible piece where it cannot be reached afterwards, but a coil that may run in a wall.',
+  },
+  {
+    rule: 'needs-access',
+    fails: (p, n) => !n.reachable && p.tags.includes('needs-access'),
+    why: () => 'It has to be reached afterwards, to be turned, opened or renewed.',
+  },
+  {
+    rule: 'bore',
+    fails: (p, n) => n.minBoreIn !== null && p.boreIn !== undefined && p.boreIn < n.minBoreIn,
+    why: (p, n) => `Its bore is ${p.boreIn} in, the appliance's flow asks for ${n.minBoreIn} in.`,
+    figures: (p, n) => ({ boreIn: p.boreIn as number, minBoreIn: n.minBoreIn as number }),
+  },
   { rule: 'cut-length', fails: (p, n) => p.cutToLength && n.minLengthIn === null, why: () => 'It is cut to length: say how far it must reach.' },
   {
     rule: 'too-short',
@@ -63,7 +78,7 @@ export class Suits {
     private readonly need: FullNeed,
   ) {
     this.must = IS[need.water] | (need.potable ? IS.potable : 0);
-    this.barred = IS.saddle | (need.reachable ? 0 : IS.flexible) | (need.minLengthIn === null ? IS.cut : 0);
+    this.barred = IS.saddle | (need.reachable ? 0 : IS.needsAccess) | (need.minLengthIn === null ? IS.cut : 0);
     this.least = need.minLengthIn ?? 0;
     this.avoids = need.avoid.length > 0;
   }
@@ -73,6 +88,8 @@ export class Suits {
     const { need, least } = this;
     const is = row[at + FIGURE.is]!;
     if ((is & this.must) !== this.must || (is & this.barred) !== 0) return false;
+    if (!need.reachable && (is & IS.flexible) !== 0 && (is & IS.concealable) === 0) return false;
+    if (need.minBoreIn !== null && (this.parts[part]!.boreIn ?? need.minBoreIn) < need.minBoreIn) return false;
     if (row[at + FIGURE.maxF]! < need.tempF || row[at + FIGURE.maxPsi]! < need.pressurePsi) return false;
     if (this.avoids && need.avoid.some((tag) => this.parts[part]!.tags.includes(tag))) return false;
     if (need.minLengthIn === null || !(is & IS.line)) return true;

@@ -1,5 +1,5 @@
 import { baseDollars, baseShare, FIGURE, STRIDE } from './figures.ts';
-import { AFTER, HAS, HAS_STATES } from './has.ts';
+import { afterTable, HAS, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { lowerBounds } from './lower-bounds.ts';
 import { codeCount, codeNumber, pairTable } from './pair-table.ts';
@@ -36,6 +36,7 @@ export class ToGo {
   private readonly cost: Float64Array;
   private readonly done: Uint8Array;
   private readonly heap = new Heap();
+  private readonly after: Int8Array;
   private readonly must: number;
   private readonly useful: number;
   private readonly from: number;
@@ -54,6 +55,7 @@ export class ToGo {
     private readonly p: Pricing,
     marginal: boolean,
   ) {
+    this.after = afterTable({ rejoin: s.rejoin !== null, stop: s.need.stop });
     this.must = required(s);
     this.useful = this.must | (this.must & (HAS.stop | HAS.arrestor) ? HAS.line : 0);
     this.states = [...Array(HAS_STATES).keys()].filter((has) => (has & ~this.useful) === 0);
@@ -178,7 +180,7 @@ export class ToGo {
     const known = this.leadFrom[key];
     if (known) return known;
     const leads = (has: number) => {
-      const next = AFTER[brings * HAS_STATES + has]!;
+      const next = this.after[brings * HAS_STATES + has]!;
       return next >= 0 && this.stateOf[next] === state;
     };
     const found = [...this.states.keys()].filter((before) => leads(this.states[before]!));
@@ -244,6 +246,7 @@ function layered(
   const { ways } = s.index;
   const { partners } = pairTable();
   const { states, stateOf, must } = k;
+  const after = afterTable({ rejoin: s.rejoin !== null, stop: s.need.stop });
   const count = states.length;
   const to = codeNumber(s.to);
   const far = Number.POSITIVE_INFINITY;
@@ -254,7 +257,7 @@ function layered(
     if (before) {
       const over = (way: number, brings: number, dollars: number) => {
         for (let state = 0; state < count; state++) {
-          const next = AFTER[brings * HAS_STATES + states[state]!]!;
+          const next = after[brings * HAS_STATES + states[state]!]!;
           if (next < 0) continue;
           const at = ways.inCode[way]! * count + state;
           const total = dollars + before[ways.outCode[way]! * count + stateOf[next]!]!;

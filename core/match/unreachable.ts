@@ -1,5 +1,6 @@
 import { allEndCodes, type EndCode } from '../ends/code.ts';
 import { endLabel } from '../ends/label.ts';
+import { tubeMaxFOf } from '../ends/tubes.ts';
 import { type Reason, reason } from '../reason.ts';
 import type { MatchQuery } from './query.ts';
 import { callbackRateOf, type Setting } from './setting.ts';
@@ -10,6 +11,11 @@ import { callbackRateOf, type Setting } from './setting.ts';
  * @param possible answers whether a changed query has a chain
  */
 export function explainUnreachable(s: Setting, q: MatchQuery, possible: (q: MatchQuery) => boolean): Reason[] {
+  const hot = [s.from, s.to, ...(s.rejoin === null ? [] : [s.rejoin])].find((code) => tubeMaxFOf(code) < s.need.tempF);
+  if (hot !== undefined) {
+    const figures = { end: hot, maxF: tubeMaxFOf(hot), tempF: s.need.tempF };
+    return [reason('tube-heat', `${endLabel(hot)} bears ${tubeMaxFOf(hot)} F, the water is ${s.need.tempF} F: it has to be replaced.`, { figures })];
+  }
   const [a, b] = [counterpart(s, s.from), counterpart(s, s.to)];
   if (!a || !b) {
     const side = a ? s.to : s.from;
@@ -65,6 +71,12 @@ function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQ
     without({ reachable: true }),
   );
   add(need.water === 'hot', 'only-cold', 'These ends can be joined for cold water, but not for hot.', without({ water: 'cold', tempF: undefined }));
+  add(
+    need.minBoreIn,
+    'only-narrower',
+    `These ends can be joined, but only by parts narrower than ${need.minBoreIn} in.`,
+    without({ minBoreIn: undefined }),
+  );
   add(q.rejoin, 'only-without-rejoin', 'These ends can be joined, but no tee takes the old line back.', { ...q, rejoin: undefined });
   return out;
 }

@@ -1,5 +1,6 @@
 import { parseEnd } from '../ends/code.ts';
 import { sealById } from '../ends/seals.ts';
+import { tubeMaxFOf } from '../ends/tubes.ts';
 import { type Reason, reason } from '../reason.ts';
 import { sealsSomehow } from './chains.ts';
 import type { Part, PartEnd } from './part.ts';
@@ -100,10 +101,32 @@ function unlike(ways: Way[]): Way[] {
   return [...new Map(ways.map((w) => [key(w), w])).values()];
 }
 
+/** An end that the water does not go through. */
+interface Spare {
+  part: Part;
+  end: PartEnd;
+  /** Place of its part in the row. */
+  at: number;
+}
+
 function judge(s: Setting, row: Way[]): Verdict {
   const joints = jointsOf(s, row);
-  const reasons = [...joints.reasons, ...pushOf(s, row), ...sparesOf(s, row), ...lengthOf(s, row), ...needsOf(s, row), ...togetherOf(s, row)];
+  const spares = row.flatMap((w, at) => w.spare.map((end): Spare => ({ part: w.part, end, at })));
+  const takers = s.rejoin === null ? [] : spares.filter((spare) => takesOldLine(s, spare));
+  // Which end takes the old line decides what its stop and its check are worth: the kindest is told.
+  const rests = (takers.length > 0 ? takers : [null]).map((rejoined) => [...sparesOf(s, spares, rejoined), ...needsOf(s, row, rejoined)]);
+  const rest = rests.reduce((best, one) => (one.length < best.length ? one : best));
+  const reasons = [...joints.reasons, ...pushOf(s, row), ...rest, ...lengthOf(s, row), ...togetherOf(s, row)];
   return { reasons, marginal: joints.marginal, reached: joints.reached };
+}
+
+function takesOldLine(s: Setting, { part, end }: Spare): boolean {
+  const rejoin = s.rejoin as string;
+  const mating = s.mating(rejoin, end.code);
+  if (mating.verdict !== 'seals' && mating.verdict !== 'marginal') return false;
+  if (!s.need.reachable && mating.seal !== null && !sealById(mating.seal).mayBeHidden) return false;
+  if (Math.min(tubeMaxFOf(rejoin), tubeMaxFOf(end.code)) < s.need.tempF) return false;
+  return end.port !== 'in' && !(isPush(end) && pushRefused(part, s.need, s.rules));
 }
 
 function jointsOf(s: Setting, row: Way[]): Verdict {
@@ -117,6 +140,11 @@ function jointsOf(s: Setting, row: Way[]): Verdict {
     if (mating.verdict === 'seals' || mating.verdict === 'marginal') {
       if (!s.need.reachable && mating.seal !== null && !sealById(mating.seal).mayBeHidden) {
         verdict.reasons.push(reason('hidden-seal', `J${i + 1}, ${a} with ${b}: this seal may not be hidden for good.`, { figures: joint }));
+      }
+      const hot = [a, b].find((code) => tubeMaxFOf(code) < s.need.tempF);
+      if (hot !== undefined) {
+        const figures = { ...joint, maxF: tubeMaxFOf(hot), tempF: s.need.tempF };
+        verdict.reasons.push(reason('tube-heat', `J${i + 1}: ${hot} bears ${tubeMaxFOf(hot)} F, the water is ${s.need.tempF} F.`, { figures }));
       }
       verdict.marginal ||= mating.verdict === 'marginal';
       if (verdict.reasons.length === 0) verdict.reached++;
@@ -136,18 +164,8 @@ function pushOf(s: Setting, row: Way[]): Reason[] {
 }
 
 /** Ends left over: one takes the old line when that is given, a valved one may stay free, any other wants a cap, an inlet rules it out. */
-function sparesOf(s: Setting, row: Way[]): Reason[] {
-  const spares = row.flatMap((w) => w.spare.map((end) => ({ part: w.part, end })));
-  const takes = ({ part, end }: (typeof spares)[number]): boolean => {
-    const mating = s.rejoin === null ? null : s.mating(s.rejoin, end.code);
-    const holds = mating?.verdict === 'seals' || mating?.verdict === 'marginal';
-    return holds && end.port !== 'in' && !(isPush(end) && pushRefused(part, s.need, s.rules));
-  };
-  // The end that would otherwise be refused takes the old line first, then one that could not be left free.
-  const wrong = (spare: (typeof spares)[number]) => spareRefused(s, spare.part, spare.end);
-  const urgency = (spare: (typeof spares)[number]) => (wrong(spare) ? 2 : isValved(spare.part, spare.end) ? 0 : 1);
-  const rejoined = spares.filter(takes).sort((a, b) => urgency(b) - urgency(a))[0];
-  const out = spares.filter((x) => x !== rejoined).flatMap((x) => wrong(x) ?? []);
+function sparesOf(s: Setting, spares: Spare[], rejoined: Spare | null): Reason[] {
+  const out = spares.filter((x) => x !== rejoined).flatMap((x) => spareRefused(s, x.part, x.end) ?? []);
   if (s.rejoin !== null && !rejoined) out.push(reason('rejoin', `Nothing in it takes the old line (${s.rejoin}) back.`));
   if (s.need.leaveOutlet && !spares.some((x) => x !== rejoined && isValved(x.part, x.end))) {
     out.push(reason('no-outlet', 'It leaves no outlet with a valve of its own free.'));
@@ -173,14 +191,25 @@ function lengthOf(s: Setting, row: Way[]): Reason[] {
   return [];
 }
 
-function needsOf(s: Setting, row: Way[]): Reason[] {
-  const has = (tag: string) => row.some((w) => w.part.tags.includes(tag));
+/** A part that is a stop on this way: where it has valves on ends of its own, the water leaves it by one of them. */
+const isStop = ({ part, outEnd }: Way) =>
+  part.tags.includes('stop') && (isValved(part, outEnd) || !part.tags.some((tag) => tag.startsWith('valved:')));
+
+function needsOf(s: Setting, row: Way[], rejoined: Spare | null): Reason[] {
   const out: Reason[] = [];
-  const line = row.findIndex((w) => isLine(w.part));
-  if (s.need.stop) {
-    const stop = row.findIndex((w) => w.part.tags.includes('stop'));
-    if (stop < 0) out.push(reason('no-stop', 'It has no stop of its own.'));
-    else if (line >= 0 && stop > line) out.push(reason('stop-after-line', 'Its stop comes after the line: it has to stand before.'));
+  const firstLine = row.findIndex((w) => isLine(w.part));
+  const line = firstLine < 0 ? Number.POSITIVE_INFINITY : firstLine;
+  const from = rejoined?.at ?? -1;
+  /** Of this run alone: not before the old line is joined again, and with it only by a valve of its own. */
+  const isOwn = (w: Way, at: number) => at > from || (at === from && isValved(w.part, w.outEnd));
+  const stops = row.flatMap((w, at) => (isStop(w) ? [{ at, counts: at <= line && isOwn(w, at), w }] : []));
+  const stop = stops.find((x) => x.counts)?.at ?? Number.POSITIVE_INFINITY;
+  if (s.need.stop && stop === Number.POSITIVE_INFINITY) {
+    if (!row.some((w) => w.part.tags.includes('stop'))) out.push(reason('no-stop', 'It has no stop of its own.'));
+    else if (stops.length === 0) out.push(reason('stop-elsewhere', 'Its valve is on another outlet than the one the water leaves by.'));
+    else if (stops.every((x) => !isOwn(x.w, x.at))) {
+      out.push(reason('stop-shared', 'Its stop stands before the old line is joined again: it would shut both.'));
+    } else out.push(reason('stop-after-line', 'Its stop comes after the line: it has to stand before.'));
   }
   if (s.need.arrestor) {
     const last = row.findLastIndex((w) => w.part.tags.includes('arrestor'));
@@ -193,8 +222,19 @@ function needsOf(s: Setting, row: Way[]): Reason[] {
       }
     }
   }
-  if (s.need.check && !has('check')) out.push(reason('no-check', 'It has no vented backflow preventer.'));
+  if (s.need.check) out.push(...checkOf(s, row, from, stop));
   return out;
+}
+
+/** A check protects what stands before it: the old line, and the water main behind the stop. */
+function checkOf(s: Setting, row: Way[], rejoinAt: number, stopAt: number): Reason[] {
+  const checks = row.flatMap((w, at) => (w.part.tags.includes('check') ? [at] : []));
+  if (checks.length === 0) return [reason('no-check', 'It has no vented backflow preventer.')];
+  const behind = checks.filter((at) => at > rejoinAt);
+  if (behind.length === 0)
+    return [reason('check-before-rejoin', 'Its backflow preventer stands before the old line is joined again: it has to stand after.')];
+  if (!s.need.stop || behind.some((at) => at > stopAt)) return [];
+  return [reason('check-before-stop', 'Its backflow preventer stands before the stop: it has to stand after, where it can be renewed.')];
 }
 
 /** Two fixed taper ends cannot be screwed onto one piece at once. */

@@ -55,6 +55,7 @@ export const need = z.object({
   leaveOutlet: z.optional(z.boolean()),
   avoid: z.optional(z.array(id).check(z.maxLength(20))),
   reachable: z.optional(z.boolean()),
+  minBoreIn: z.optional(z.number().check(z.gt(0, 'must be more than 0'), z.lte(12, 'is more than 12 in'))),
 });
 
 const chainAgrees: Same<z.output<typeof chain>, Chain> = true;
