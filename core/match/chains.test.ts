@@ -40,7 +40,7 @@ const PIECES = [...CAPS, { code: 'nut-comp-1/4', priceCents: 90 }, { code: 'ferr
 /** Every chain there is, by trying all orders of parts and ends; the cost summed up from the definition, on its own. */
 function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
   const w = defaultRules.weights;
-  const totals = new Map<string, number>();
+  const totals = new Map<string, { total: number; ids: string[]; joints: number; cents: number }>();
   const price = new Map((q.loose ?? []).map((l) => [l.code, l.priceCents]));
   const short = (counts: Map<string, number>) => q.stock !== undefined && [...counts].some(([code, n]) => (q.stock?.[code] ?? 0) < n);
   const tempF = q.need.water === 'hot' ? 140 : 70;
@@ -81,7 +81,9 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
     if (last && complete && !(used.length > 0 && tapers && last.taper && !used.some((p) => p.tags.includes('union')))) {
       const total =
         (cents + last.cents) / 100 + minutes * w.minuteDollars + (rate + last.rate) * w.callbackDollars + (short(last.counts) ? w.tripDollars : 0);
-      totals.set(key, Math.min(totals.get(key) ?? Number.POSITIVE_INFINITY, total));
+      const before = totals.get(key)?.total ?? Number.POSITIVE_INFINITY;
+      const joints = used.length + 1 + (has.rejoined ? 1 : 0);
+      if (total < before) totals.set(key, { total, ids: used.map((p) => p.id), joints, cents: cents + last.cents });
     }
     if (used.length >= 6) return;
     for (const p of q.parts) {
@@ -139,7 +141,12 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
   step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, arrestor: false, check: false, rejoined: false, outlet: false });
   if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.need.check || q.need.leaveOutlet || q.rejoin !== undefined)
     totals.delete('');
-  return [...totals.values()].sort((a, b) => a - b);
+  const gap = (x: number, y: number) => (Math.abs(x - y) < 1e-9 ? 0 : x - y);
+  const ranked = [...totals.values()].sort((a, b) => gap(a.total, b.total) || a.joints - b.joints || a.cents - b.cents || (a.ids.join(' ') < b.ids.join(' ') ? -1 : 1)); // biome-ignore format: one order
+  // Nothing idle: not what holds all the parts of one ranked before it.
+  const kept: typeof ranked = [];
+  for (const chain of ranked) if (!kept.some((k) => k.ids.every((id) => chain.ids.includes(id)))) kept.push(chain);
+  return kept.map((k) => k.total);
 }
 
 describe('chains against exhaustive search', () => {

@@ -6,7 +6,7 @@ import { STRIDE } from './figures.ts';
 import { onVan } from './on-van.ts';
 import { codeCount, codeNumber, FALSE_START, pairTable } from './pair-table.ts';
 import type { Part } from './part.ts';
-import type { Chain, MatchQuery, MatchResult } from './query.ts';
+import { type Chain, type MatchQuery, type MatchResult, SAME_DOLLARS } from './query.ts';
 import { Search } from './search.ts';
 import { type Setting, settingOf } from './setting.ts';
 import { Suits, unsuited } from './suits.ts';
@@ -31,51 +31,115 @@ export function matchChains(q: MatchQuery): MatchResult {
   return { chains, refused, unreachable: explainUnreachable(s, q, (other) => isPossible(settingOf(other))) };
 }
 
-/** Totals closer than this are equal: dollars. */
-const SAME_DOLLARS = 1e-9;
-
 /**
  * With a stock, the trip for what it lacks costs the same whatever is fetched. So the best chains are among the best of the whole catalogue, some
- * of which want the trip, and the best of what is on the van, which do not.
+ * of which want the trip, and the best of what is on the van, which do not. A chain of the first that one of the second makes idle leaves room for
+ * another: then more are looked for.
  */
 function bestChains(s: Setting, marginal: boolean): Chain[] {
-  const found = new Map<string, Chain>();
-  const add = (more: Map<string, Step[]>) => {
-    for (const [key, steps] of more) {
-      const chain = buildChain(s, steps);
-      const known = found.get(key);
-      if (!known || byCost(chain, known) < 0) found.set(key, chain);
+  for (let k = s.k; ; k += s.k) {
+    const found = new Map<string, Chain>();
+    const add = (more: Step[][]) => {
+      for (const steps of more) {
+        const chain = buildChain(s, steps);
+        const key = pathKey(steps);
+        const known = found.get(key);
+        if (!known || byCost(chain, known) < 0) found.set(key, chain);
+      }
+    };
+    const ranked = () => [...found.values()].sort(byCost);
+    const all = cheapest({ ...s, k, stock: null }, marginal);
+    let isGivenUp = all.isGivenUp;
+    add(all.chains);
+    if (s.stock !== null && ranked().some((chain) => chain.cost.trip > 0)) {
+      const dearest = ranked()[s.k - 1]?.cost.total ?? Number.POSITIVE_INFINITY;
+      const carried = cheapest({ ...s, k, index: onVan(s.index, s.stock) }, marginal, dearest + SAME_DOLLARS);
+      isGivenUp ||= carried.isGivenUp;
+      add(carried.chains);
     }
-  };
-  const ranked = () => [...found.values()].sort(byCost);
-  add(cheapest({ ...s, stock: null }, marginal));
-  if (s.stock !== null && ranked().some((chain) => chain.cost.trip > 0)) {
-    const dearest = ranked()[s.k - 1]?.cost.total ?? Number.POSITIVE_INFINITY;
-    add(cheapest({ ...s, index: onVan(s.index, s.stock) }, marginal, dearest + SAME_DOLLARS));
+    if (isGivenUp && s.k > 1) return byLeavingOut(s, marginal);
+    const chains = notIdle(ranked(), (chain) => chain.parts);
+    if (chains.length >= s.k || !all.isCutShort) return chains.slice(0, s.k);
   }
-  return ranked().slice(0, s.k);
 }
 
-/** The best `k` chains and those that cost as much as the last, each the cheapest of its kind. With a stock those that it covers. */
-function cheapest(s: Setting, marginal: boolean, limit?: number): Map<string, Step[]> {
+/**
+ * The same where few chains are not idle. A chain that is not lacks a part of each one ranked before it: so the next is the best of those found by
+ * leaving out one part of each, in every way of choosing them.
+ */
+function byLeavingOut(s: Setting, marginal: boolean): Chain[] {
+  const best = new Map<string, Chain | null>();
+  const bestWithout = (ids: string[]): Chain | null => {
+    const key = ids.join(' ');
+    const known = best.get(key);
+    if (known !== undefined) return known;
+    const [chain] = bestChains({ ...s, k: 1, without: ids.length === 0 ? null : new Set(ids) }, marginal);
+    best.set(key, chain ?? null);
+    return chain ?? null;
+  };
+  const kept: Chain[] = [];
+  let leftOut: string[][] = [[]];
+  while (kept.length < s.k) {
+    const next = leftOut.flatMap((ids) => bestWithout(ids) ?? []).sort(byCost)[0];
+    if (!next) break;
+    kept.push(next);
+    const ways = leftOut.flatMap((ids) => {
+      if (next.parts.some((part) => ids.includes(part))) return [ids];
+      return next.parts.map((part) => [...ids, part].sort());
+    });
+    // What leaves out more than another finds nothing that the other does not.
+    const unlike = [...new Map(ways.map((ids) => [ids.join(' '), ids])).values()].filter((ids) => bestWithout(ids) !== null);
+    leftOut = unlike.filter((ids) => !unlike.some((few) => few !== ids && few.length < ids.length && few.every((id) => ids.includes(id))));
+  }
+  return kept;
+}
+
+/** Of ranked chains those that do not hold all the parts of one ranked before them. */
+function notIdle<T>(ranked: T[], partsOf: (chain: T) => string[]): T[] {
+  const kept: T[] = [];
+  for (const chain of ranked) {
+    const own = new Set(partsOf(chain));
+    if (!kept.some((before) => partsOf(before).every((part) => own.has(part)))) kept.push(chain);
+  }
+  return kept;
+}
+
+/** Two paths through the same parts by ends of the same codes are one chain: the first found is the cheapest. */
+const pathKey = (steps: Step[]): string => steps.map((o) => `${o.part.id}:${o.inEnd.code}>${o.outEnd.code}`).join(' ');
+
+/**
+ * The best `k` chains and those that cost as much as the last, none idle but by a tie. With a stock those that it covers.
+ *
+ * @returns the chains, whether there may be more, and whether the search gave up looking for another that is not idle
+ */
+function cheapest(s: Setting, marginal: boolean, limit?: number): { chains: Step[][]; isCutShort: boolean; isGivenUp: boolean } {
   const found = new Map<string, Step[]>();
   let last = Number.POSITIVE_INFINITY;
-  new Search(s, marginal, limit).run(
+  let isCutShort = false;
+  const search = new Search(s, marginal, limit);
+  search.run(
     () => {
       found.clear();
       last = Number.POSITIVE_INFINITY;
+      isCutShort = false;
     },
     (steps, cost) => {
-      if (cost > last + SAME_DOLLARS) return false;
-      // Two paths through the same parts by ends of the same codes are one chain: the first is the cheapest.
-      const key = steps.map((o) => `${o.part.id}:${o.inEnd.code}>${o.outEnd.code}`).join(' ');
+      if (cost > last + SAME_DOLLARS) {
+        isCutShort = true;
+        return false;
+      }
+      const key = pathKey(steps);
       if (!found.has(key)) found.set(key, steps);
-      if (found.size === s.k && last === Number.POSITIVE_INFINITY) last = cost;
+      // Chains of one cost come in no order: of those that hold each other's parts only one counts.
+      if (last === Number.POSITIVE_INFINITY && notIdle([...found.values()].sort(byCount), idsOf).length === s.k) last = cost;
       return true;
     },
   );
-  return found;
+  return { chains: [...found.values()], isCutShort, isGivenUp: search.gaveUp };
 }
+
+const byCount = (a: Step[], b: Step[]): number => a.length - b.length;
+const idsOf = (steps: Step[]): string[] => steps.map((o) => o.part.id);
 
 /** Is there any chain at all, a marginal one included? */
 const isPossible = (s: Setting): boolean => anyChain(s, true);

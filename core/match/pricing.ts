@@ -103,6 +103,7 @@ export class Pricing {
    */
   price(row: Float64Array, at: number, part: number, inCode: number, outCode: number): number {
     if (!this.suits.ok(row, at, part)) return FAR;
+    if (this.s.without?.has(this.index.parts[part]!.id)) return FAR;
     if (!this.pushOpen && (this.pushBarred(part, inCode) || this.pushBarred(part, outCode))) return FAR;
     const { s } = this;
     const is = row[at + FIGURE.is]!;

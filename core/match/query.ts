@@ -98,6 +98,9 @@ export interface MatchResult {
   unreachable?: Reason[];
 }
 
+/** Totals closer than this are equal: dollars. */
+export const SAME_DOLLARS = 1e-9;
+
 /** Joints `from`-part, part-part, part-`to` a chain may have at most. */
 export const MAX_JOINTS = 7;
 

@@ -4,12 +4,15 @@ import { afterTable, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { codeNumber, pairTable } from './pair-table.ts';
 import { cutOf, lengthOf, Pricing } from './pricing.ts';
-import { MAX_JOINTS } from './query.ts';
+import { MAX_JOINTS, SAME_DOLLARS } from './query.ts';
 import { looseShort, type Setting } from './setting.ts';
 import { required, ToGo } from './to-go.ts';
 
 /** So many chains looked into without an end in sight: the number of joints is what stops them, and the dearer bound pays. */
 const PATIENCE = 4000;
+
+/** So many chains looked into for another that is not idle: what is left is found by leaving parts out. */
+const IDLE_PATIENCE = 6000;
 
 const NO_CHOICE = -1;
 
@@ -82,12 +85,20 @@ export class Search {
   private readonly to: number;
   private readonly share: number;
   private readonly partners = pairTable().partners;
+  /** The only part that `to` can be reached from, by its place; null where there are several, or none. */
+  private readonly onlyLast: number | null;
   private readonly begun = new Begun();
   private readonly heap = new Heap();
   private byJoints: ReturnType<ToGo['byJoints']> | null = null;
   private cap = 0;
   /** A chain was left out because it costs more than the cap. */
   private capped = false;
+  /** Chains handed out: what holds all their parts and costs more is idle, and its like are not gone on with. */
+  private handedOut: { parts: number[]; cost: number }[] = [];
+  /** Looked into since the last chain that was handed out. */
+  private lookedIdle = 0;
+  /** It gave up: other chains than those handed out may be left. */
+  gaveUp = false;
 
   constructor(
     private readonly s: Setting,
@@ -101,6 +112,7 @@ export class Search {
     this.from = codeNumber(s.from);
     this.to = codeNumber(s.to);
     this.share = baseShare(s.rules.weights.minuteDollars);
+    this.onlyLast = this.findOnlyLast();
   }
 
   /**
@@ -126,7 +138,7 @@ export class Search {
       toGo.settleUpTo(this.cap);
       this.capped = false;
       begin();
-      if (this.runUnderCap(take) || !this.capped || this.cap >= this.limit) return;
+      if (this.runUnderCap(take) || this.gaveUp || !this.capped || this.cap >= this.limit) return;
     }
   }
 
@@ -135,18 +147,72 @@ export class Search {
     const { begun, heap } = this;
     begun.size = 0;
     heap.clear();
+    this.handedOut = [];
     this.offer(begun.add(NO_CHOICE, -1, this.from, 0, 0, 0, 0, 0));
     for (let looked = 0; heap.size > 0; looked++) {
       const at = heap.pop();
+      this.lookedIdle++;
+      if (this.lookedIdle > IDLE_PATIENCE && this.handedOut.length > 0) {
+        this.gaveUp = true;
+        return false;
+      }
+      if (this.isIdle(at)) continue;
       if (begun.complete[at]) {
         if (!take(this.stepsOf(at), begun.cost[at]!)) return true;
+        this.handedOut.push({ parts: this.partsOf(at), cost: begun.cost[at]! });
+        this.lookedIdle = 0;
+        // Two ends that join by themselves leave every other chain idle.
+        if (begun.joints[at] === 1) return true;
         continue;
       }
       this.finish(at);
-      if (begun.joints[at]! + 2 <= MAX_JOINTS) this.goOn(at);
+      // The only part that leads to the end stands in it already, and none stands in a chain twice.
+      const isSpent = this.onlyLast !== null && this.uses(at, this.onlyLast);
+      if (begun.joints[at]! + 2 <= MAX_JOINTS && !isSpent) this.goOn(at);
       if (looked === PATIENCE && !this.byJoints) this.countJoints();
     }
     return false;
+  }
+
+  /** Does it hold all the parts of a chain that costs less? Then whatever becomes of it does too. */
+  private isIdle(at: number): boolean {
+    if (this.handedOut.length === 0) return false;
+    const total = this.begun.cost[at]! + this.stillOf(at);
+    const cheaper = this.handedOut.filter((chain) => chain.cost < total - SAME_DOLLARS);
+    if (cheaper.length === 0) return false;
+    const own = this.partsOf(at);
+    return cheaper.some(({ parts }) => parts.every((part) => own.includes(part)));
+  }
+
+  /** Parts of a chain begun, last first. */
+  private partsOf(at: number): number[] {
+    const { begun, p } = this;
+    const out: number[] = [];
+    for (let row = begun.complete[at] ? begun.before[at]! : at; begun.choice[row] !== NO_CHOICE; row = begun.before[row]!) {
+      out.push(this.s.index.ways.part[p.wayOf(begun.choice[row]!)]!);
+    }
+    return out;
+  }
+
+  private findOnlyLast(): number | null {
+    const { p } = this;
+    const { ways } = this.s.index;
+    let only: number | null = null;
+    for (const open of this.partners[this.to]!) {
+      if (p.jointCost(open, this.to) === Number.POSITIVE_INFINITY) continue;
+      for (let i = ways.startOut[open]!; i < ways.startOut[open + 1]!; i++) {
+        const way = ways.byOut[i]!;
+        const part = ways.part[way]!;
+        if (part === only) continue;
+        const mayBe = ways.spare[way]
+          ? p.choiceCount(way) > 0
+          : p.price(ways.row, way * STRIDE, part, ways.inCode[way]!, open) < Number.POSITIVE_INFINITY;
+        if (!mayBe) continue;
+        if (only !== null) return null;
+        only = part;
+      }
+    }
+    return only;
   }
 
   private stillOf(at: number): number {

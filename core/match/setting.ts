@@ -21,6 +21,8 @@ export interface Setting {
   /** Price of loose pieces by code, in cents; a code that is missing costs nothing and is not stocked. */
   loosePrice: Map<string, number>;
   stock: Record<string, number> | null;
+  /** Ids of parts that are left out of this search; null where none is. */
+  without: ReadonlySet<string> | null;
   mating: (a: EndCode, b: EndCode) => Mating;
 }
 
@@ -43,6 +45,7 @@ export function settingOf(q: Omit<MatchQuery, 'k'> & { k?: number }): Setting {
     k: Math.floor(finite('number of chains', q.k ?? 5, { atLeast: 1, atMost: 100 })),
     loosePrice: loosePrices(q.loose),
     stock: q.stock ?? null,
+    without: null,
     mating: (a, b) => {
       const key = a <= b ? `${a} ${b}` : `${b} ${a}`;
       return remember(seen, MOST_MATINGS, key, () => mate(a, b, rules));

@@ -2,7 +2,7 @@ import { parseEnd } from '../ends/code.ts';
 import { sealById } from '../ends/seals.ts';
 import { tubeMaxFOf } from '../ends/tubes.ts';
 import { type Reason, reason } from '../reason.ts';
-import { sealsSomehow } from './chains.ts';
+import { matchChains, sealsSomehow } from './chains.ts';
 import type { Part, PartEnd } from './part.ts';
 import { isLine } from './part.ts';
 import { ARRESTOR_REACH_IN, MAX_JOINTS, type MatchQuery } from './query.ts';
@@ -43,7 +43,20 @@ export function whyNot(q: MatchQuery, partIds: string[]): Reason[] {
   const best = turned(s, parts);
   const marginal = best.reasons.length === 0 && best.marginal && own.length === 0 && sealsSomehow(s);
   const last = marginal ? [reason('marginal', 'It has a joint that only may hold, and there are chains whose joints all seal.')] : [];
-  return [...own, ...best.reasons, ...last];
+  if (own.length > 0 || best.reasons.length > 0 || marginal) return [...own, ...best.reasons, ...last];
+  return idleReason(q, parts);
+}
+
+/** Some of its parts do by themselves, for less: the rest is idle. */
+function idleReason(q: MatchQuery, parts: Part[]): Reason[] {
+  const [best] = matchChains({ ...q, parts, k: 1 }).chains;
+  if (!best || best.parts.join(' ') === parts.map((p) => p.id).join(' ')) return [];
+  const idle = parts.filter((p) => !best.parts.includes(p.id)).map((p) => p.name);
+  const text =
+    idle.length > 0
+      ? `It holds without ${idle.join(' and ')}, for less: nothing idle stands in a chain.`
+      : 'The same parts in another order cost less.';
+  return [reason('idle', text, { figures: { parts: best.parts.join(' ') } })];
 }
 
 const named = (part: Part, because: Reason[]): Reason[] =>
