@@ -1,5 +1,6 @@
 import type { SealId } from '../ends/seals.ts';
 
+export type OldLine = 'none' | 'keep' | 'replace' | 'not judged';
 export type StepStage = 'shut' | 'make' | 'prove' | 'log';
 
 /** When a step belongs on the card; a list means any of these, a missing key always. */
@@ -14,6 +15,12 @@ export interface StepWhen {
   partKind?: string[];
   applianceMoves?: boolean;
   powered?: boolean;
+  /** It shuts by a solenoid: opening it lets nothing out. */
+  solenoid?: boolean;
+  /** What was judged of the line that was there; 'not judged' where nothing was. */
+  oldLine?: OldLine[];
+  /** The old line is joined again. */
+  rejoins?: boolean;
   rule?: Record<string, string>;
 }
 

@@ -129,4 +129,40 @@ describe('a work card', () => {
     assert.match(`${joint?.title} ${joint?.detail}`, /1\/4 in OD/);
     assert.equal(joint?.turns, 0.75);
   });
+
+  const ids = (more: Partial<RunFacts> = {}, parts?: Part[], from?: string, to?: string) => cardOf(more, parts, from, to).map((s) => s.id);
+
+  it('takes no old line away where there is none, and keeps the one that is joined again', () => {
+    const offs = (list: string[]) => list.filter((id) => id.startsWith('make-old'));
+    assert.deepEqual(offs(ids({ oldLine: 'none' })), []);
+    assert.deepEqual(offs(ids({ oldLine: 'replace' })), ['make-old-line-new', 'make-old-off']);
+    const tee = part('tee', 'add-on tee', ['comp-3/8-f', 'comp-1/4-m', 'comp-3/8-m']);
+    const parts = [hose, tee];
+    const [chain] = matchChains({ from: 'comp-3/8-m', to: 'comp-1/4-m', rejoin: 'comp-3/8-f', parts, need: { water: 'cold' } }).chains;
+    assert.deepEqual(offs(ids({ chain: chain!, oldLine: 'keep' }, parts)), ['make-old-part']);
+  });
+  it('relieves at the hose nut where a solenoid holds the water, and at the outlet elsewhere', () => {
+    assert.ok(ids({ appliance: appliance('dishwasher', { fastClosing: 'yes' }) }).includes('shut-relieve-solenoid'));
+    assert.ok(!ids({ appliance: appliance('dishwasher', { fastClosing: 'yes' }) }).includes('shut-relieve'));
+    assert.ok(ids({ appliance: appliance('basin-faucet') }).includes('shut-relieve'));
+  });
+  it('warns of braid only where there is braid', () => {
+    assert.ok(!ids().includes('make-route-braid'));
+    assert.ok(ids({}, [{ ...hose, tags: ['line:braided'] }, adapter]).includes('make-route-braid'));
+  });
+  it('cuts to the sixteenth, never short', () => {
+    const coil = part('coil', 'copper coil, 1/4 in OD', ['cu-1/4od', 'cu-1/4od'], { flexible: true, cutToLength: true, tags: ['line:copper'] });
+    const need = { water: 'cold' as const, minLengthIn: 72.0472 };
+    const [chain] = matchChains({ from: 'comp-1/4-m', to: 'comp-1/4-m', parts: [coil], need }).chains;
+    const cut = cardOf({ chain: chain! }, [coil], 'comp-1/4-m', 'comp-1/4-m').find((s) => s.id.startsWith('make-cut'))!;
+    assert.match(cut.title, /84 1\/16 in$/);
+  });
+  it('has the solder done, and cold, before any other joint', () => {
+    const stub = part('stub', 'solder adapter', ['cup-3/8od', 'comp-3/8-m'], {});
+    const long = { ...hose, ends: hose.ends.map((e, i) => (i === 0 ? { ...e, code: 'comp-3/8-f' } : e)) };
+    const joints = ids({}, [stub, long], 'cu-3/8od').filter((id) => id.startsWith('joint-'));
+    assert.equal(joints[0], 'joint-solder:j1');
+    const other = ids({ rules: rules({ firstEnd: 'appliance' }) }, [stub, long], 'cu-3/8od').filter((id) => id.startsWith('joint-'));
+    assert.equal(other[0], 'joint-solder:j1');
+  });
 });

@@ -6,7 +6,7 @@ import type { Chain, ChainJoint } from '../match/query.ts';
 import { type JointSides, jointSides, shortName } from '../match/sides.ts';
 import { type Reason, reason } from '../reason.ts';
 import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
-import type { Appliance, StepStage, StepTemplate, StepWhen } from './step-data.ts';
+import type { Appliance, OldLine, StepStage, StepTemplate, StepWhen } from './step-data.ts';
 
 /** One line of the work card, its figures filled in. */
 export interface WorkStep {
@@ -39,6 +39,8 @@ export interface RunFacts {
   to: string;
   stop: { kind: string; condition: string } | null;
   hidden: boolean;
+  /** 'not judged' unless given. */
+  oldLine?: OldLine;
   rules: HouseRules;
   stepData: StepTemplate[];
   /** The parts of the chain, for their names, kinds and tags. */
@@ -105,6 +107,9 @@ function applies(when: StepWhen, run: RunFacts, subject: Subject): boolean {
     (when.hidden === undefined || when.hidden === run.hidden) &&
     (when.applianceMoves === undefined || when.applianceMoves === run.appliance.moves) &&
     (when.powered === undefined || when.powered === run.appliance.powered) &&
+    (when.solenoid === undefined || when.solenoid === (run.appliance.fastClosing === 'yes')) &&
+    (when.rejoins === undefined || when.rejoins === run.chain.branches.some((b) => b.use === 'rejoin')) &&
+    one(when.oldLine, run.oldLine ?? 'not judged') &&
     some(when.seal, subject.joint ? [subject.joint.mating.seal as never] : run.chain.joints.map((j) => j.mating.seal as never)) &&
     some(
       when.partTag,
@@ -160,7 +165,8 @@ function placeholders(run: RunFacts, subject: Subject): Record<string, string> {
     sealant: mating?.sealant === 'none' ? 'nothing' : (mating?.sealant ?? ''),
     tube: tubeSizeOf(subject.joint),
     part: subject.part ? shortName(subject.part.name) : '',
-    cut: subject.cutLengthIn === undefined ? '' : writeFraction(subject.cutLengthIn, 16),
+    // Rounded up: a line that is a little long goes in, one that is short does not.
+    cut: subject.cutLengthIn === undefined ? '' : writeFraction(Math.ceil(subject.cutLengthIn * 16 - 1e-6) / 16, 16),
     cap: subject.cap ? endLabel(subject.cap) : '',
   };
 }

@@ -66,13 +66,14 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const place = lastOf(history, placeSeen)?.body ?? NO_PLACE;
   const acceptance = lastOf(history, chainAccepted);
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
-  const key = `${accepted?.entryId} ${stop?.kind} ${stop?.condition} ${place.hidden}`;
-  const card = cards.get(key) ?? (accepted ? cardOf(context, accepted, stop, place.hidden) : []);
+  const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
+  const key = `${accepted?.entryId} ${stop?.kind} ${stop?.condition} ${place.hidden} ${oldLine?.verdict}`;
+  const card = cards.get(key) ?? (accepted ? cardOf(context, accepted, { stop, hidden: place.hidden, oldLine }) : []);
   cards.set(key, card);
   const rounds = roundsOf(context.appliance);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
   const lives = livesIn(context, history);
-  const joints = accepted ? jointStates(context, accepted, lives, rounds, targetMlPerDay) : [];
+  const joints = accepted ? jointStates(context, accepted, lives, rounds, { targetMlPerDay, hasStop: stop !== null && stop.kind !== 'none' }) : [];
   const checkPoints = accepted
     ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay, 0) }))
     : [];
@@ -92,7 +93,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     to,
     rejoin: side('rejoin'),
     stop,
-    oldLine: lastOf(history, oldLineJudged)?.body ?? null,
+    oldLine,
     distance: lastOf(history, distanceMeasured)?.body ?? null,
     place,
     accepted,
@@ -136,7 +137,11 @@ function checkRounds(rounds: Round[]): Round[] {
   return rounds.filter((r) => r !== 'put-back');
 }
 
-function cardOf(context: RunContext, accepted: AcceptedChain, stop: Bodies['stop-tried'] | null, hidden: boolean): WorkStep[] {
+function cardOf(
+  context: RunContext,
+  accepted: AcceptedChain,
+  { stop, hidden, oldLine }: { stop: Bodies['stop-tried'] | null; hidden: boolean; oldLine: Bodies['old-line-judged'] | null },
+): WorkStep[] {
   return workCard({
     appliance: context.appliance,
     water: context.water,
@@ -145,6 +150,7 @@ function cardOf(context: RunContext, accepted: AcceptedChain, stop: Bodies['stop
     to: accepted.to,
     stop: stop && stop.kind !== 'none' ? stop : null,
     hidden,
+    oldLine: oldLine?.verdict ?? 'not judged',
     rules: accepted.rules,
     stepData: context.stepData,
     parts: accepted.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)),
@@ -163,11 +169,11 @@ function jointStates(
   accepted: AcceptedChain,
   lives: ReadonlyMap<string, Life>,
   rounds: Round[],
-  targetMlPerDay: number,
+  { targetMlPerDay, hasStop }: { targetMlPerDay: number; hasStop: boolean },
 ): JointState[] {
   const names = Object.fromEntries(Object.entries(accepted.items).map(([id, item]) => [id, item.name]));
   const inlet = `${context.appliance.name.replace(/ \(.*/, '')} inlet`;
-  const sides = jointSides(accepted.chain, names, 'stop outlet', inlet);
+  const sides = jointSides(accepted.chain, names, hasStop ? 'stop outlet' : 'water side', inlet);
   return accepted.chain.joints.map((joint, i) => {
     const id = accepted.jointIds[i] as string;
     const life = lives.get(id)!;
