@@ -18,5 +18,5 @@ export const defaultRules: HouseRules = {
   turns: {},
   targetMlPerDay: 10,
   recheckHours: 24,
-  weights: { callbackDollars: 250, minuteDollars: 1.5, tripDollars: 45, notPreferredDollars: 4 },
+  weights: { callbackDollars: 1000, minuteDollars: 1.5, tripDollars: 45, notPreferredDollars: 20 },
 };

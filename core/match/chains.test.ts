@@ -225,7 +225,7 @@ describe('what a chain must do', () => {
       ['washer', 'washer', 'washer'],
     );
     assert.equal(best?.priceCents, 1000);
-    assert.ok(Math.abs((best?.cost.total ?? 0) - (10 + 4 * 1.5 + 3 * 0.002 * 250)) < 1e-9);
+    assert.ok(Math.abs((best?.cost.total ?? 0) - (10 + 4 * 1.5 + 3 * 0.002 * 1000)) < 1e-9);
     assert.ok(Math.abs((best?.leakRisk ?? 0) - (1 - 0.998 ** 3)) < 1e-12);
   });
 
@@ -299,7 +299,7 @@ describe('what a chain must do', () => {
     const [only] = matchChains(q).chains;
     assert.equal(only?.joints[0]?.mating.verdict, 'marginal');
     assert.ok(only?.cautions.some((c) => c.rule === 'marginal'));
-    assert.ok(Math.abs((only?.cost.callbacks ?? 0) - 20 * 0.002 * 250) < 1e-9);
+    assert.ok(Math.abs((only?.cost.callbacks ?? 0) - 20 * 0.002 * 1000) < 1e-9);
   });
 
   it('says when it narrows to less than half of both its ends, and not when an end is as narrow', () => {
