@@ -17,4 +17,4 @@ export { type Sentence, sentenceOf } from './run/sentence.ts';
 export { STAGE_NAMES, STAGES, type Stage, type StageState } from './run/stages.ts';
 export * from './run/state.ts';
 export { type Fate, fates, ordered, standing } from './standing.ts';
-export { carriedBy, type Happening, happenings, type Telling, tell, wordsFor } from './words.ts';
+export { carriedBy, type Happening, happenings, type Telling, tell, wholeOf, wordsFor } from './words.ts';

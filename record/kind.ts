@@ -34,6 +34,8 @@ export interface Kind<Name extends string, B> {
   brings?: (body: B) => string[];
   /** What must hold on the run as it stands before it is taken; null when it does. */
   holds: (entry: Told<B>, run: RunNow) => Refusal | null;
+  /** A corrected body, brought in step with itself: what follows from the fields that were changed. Left out: nothing follows. */
+  agreed?: (body: B, before: B) => unknown;
   /** What happened, in plain words, without the joint's name and the time. */
   says: (body: B, words: Words) => string;
 }

@@ -60,6 +60,17 @@ describe('every kind of entry', () => {
   });
 });
 
+describe('a correction', () => {
+  it('keeps a body in step with itself: inches follow from the length as typed, an outlet goes with its end', () => {
+    const agreed = (name: string, body: object, before: object = body) => kindOf(name)!.agreed!(body, before);
+    assert.deepEqual(agreed('distance-measured', { text: '6 1/2', inches: 14.5 }), { text: '6 1/2', inches: 6.5 });
+    assert.deepEqual(agreed('distance-measured', { text: 'long', inches: 14.5 }), { text: 'long', inches: null });
+    const end = { side: 'from', end: 'comp-3/8-m', how: 'seen', outlet: { runId: 'r', part: 'p', end: 'b' } };
+    assert.deepEqual(agreed('end-seen', { ...end, how: 'told' }, end), { ...end, how: 'told' });
+    assert.deepEqual(agreed('end-seen', { ...end, end: 'comp-1/4-m' }, end), { side: 'from', end: 'comp-1/4-m', how: 'seen' });
+  });
+});
+
 describe('what cannot be kept', () => {
   const cases: [string, object, string][] = [
     ['a NUL in a text', { kind: 'noted', body: { text: 'a\0b' } }, 'body.text'],

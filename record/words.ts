@@ -96,7 +96,7 @@ export function happenings(history: History, words: Words): Happening[] {
 }
 
 /** What counts, and back through what it corrects to what was entered first. */
-function wholeOf({ first, by, later }: Fate<Entry>): string[] {
+export function wholeOf({ first, by, later }: Fate<Entry>): string[] {
   const ids: string[] = [];
   for (let entry: Entry | undefined = by; entry && !ids.includes(entry.id); ) {
     ids.push(entry.id);

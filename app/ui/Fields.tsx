@@ -20,7 +20,7 @@ interface Props {
 export function Fields({ kind, body, submit, onRead, onCancel }: Props) {
   const [fields, setFields] = useState(() => Object.entries(body).filter((f): f is [string, Plain] => isPlain(f[1]) && !NOT_CHANGED.has(f[0])));
   const [why, setWhy] = useState('');
-  const shape = kindOf(kind)!.shape;
+  const { shape, agreed } = kindOf(kind)!;
   const cancel = onCancel && (
     <button type="button" className="key" onClick={onCancel}>
       Leave it
@@ -35,7 +35,8 @@ export function Fields({ kind, body, submit, onRead, onCancel }: Props) {
     );
   }
   const keep = () => {
-    const read = z.safeParse(shape, { ...body, ...Object.fromEntries(fields) });
+    const changed = { ...body, ...Object.fromEntries(fields) };
+    const read = z.safeParse(shape, agreed ? agreed(changed, body) : changed);
     if (read.success) return onRead(read.data);
     const issue = read.error.issues[0];
     setWhy(`${nameOf(String(issue?.path[0] ?? 'it'))}: ${issue?.message ?? 'does not read'}.`);
@@ -63,14 +64,13 @@ export function Fields({ kind, body, submit, onRead, onCancel }: Props) {
   );
 }
 
-/** What an entry is about is not what it says: those are taken back and entered anew. */
-const NOT_CHANGED = new Set(['begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
+/** What an entry is about is not what it says: those are taken back and entered anew. Inches follow from the length as typed. */
+const NOT_CHANGED = new Set(['inches', 'begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
 
 const NAMES: Record<string, string> = {
   turns24: 'Turns past hand-tight',
   elapsedS: 'Watched, seconds',
   end: 'End code',
-  inches: 'Length, in',
   text: 'Text',
   targetMlPerDay: 'Target, mL a day',
   recheckHours: 'Look again after, hours',
@@ -82,6 +82,9 @@ const NAMES: Record<string, string> = {
 
 const nameOf = (field: string): string =>
   NAMES[field] ?? field.charAt(0).toUpperCase() + field.slice(1).replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
+
+/** An empty field is no nought. */
+const figureOf = (text: string): number => (text.trim() === '' ? Number.NaN : Number(text));
 
 /** Eighths of a turn up to three, in 24ths. */
 const EIGHTHS = Array.from({ length: 25 }, (_, i) => i * 3);
@@ -127,7 +130,7 @@ function Field({ name, value, choices, onChange }: { name: string; value: Plain;
           maxLength={2000}
           inputMode={typeof first === 'number' ? 'decimal' : undefined}
           defaultValue={String(first)}
-          onChange={(e) => onChange(typeof first === 'number' ? Number(e.target.value) : e.target.value)}
+          onChange={(e) => onChange(typeof first === 'number' ? figureOf(e.target.value) : e.target.value)}
         />
       )}
     </div>

@@ -29,6 +29,25 @@ export function historyBefore({ all }: History, entryId: string): History {
   );
 }
 
+/**
+ * Of what was entered before one that stands, what was on record when that one was taken: what its own device had made by then, and what others
+ * had sent before.
+ */
+export function historyKnownBefore({ all }: History, entryId: string): History {
+  const at = all.findIndex(({ first }) => first.id === entryId);
+  const { recordedAt, deviceId } = all[at]!.first;
+  const isKnown = (e: Entry) =>
+    recordedAt === null || (e.recordedAt !== null && (e.recordedAt < recordedAt || (e.deviceId === deviceId && e.recordedAt === recordedAt)));
+  return folded(
+    fates(
+      all
+        .slice(0, at)
+        .flatMap(({ first, later }) => [first, ...later])
+        .filter(isKnown),
+    ),
+  );
+}
+
 function folded(all: Fate<Entry>[]): History {
   const log = all.flatMap(({ stands }) => (stands ? [stands] : []));
   const last = new Map<string, Entry>();

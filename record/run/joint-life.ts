@@ -123,11 +123,11 @@ function remedy(life: Living, { body }: EntryOf<'remedied'>, lives: Map<string, 
   life.nudges += 1;
 }
 
-/** The appliance was pushed home: its line moved, and a tissue that was left under a joint says nothing any more. */
+/** The appliance was pushed home: its line moved, and a tissue left under a joint before says nothing any more. A stem is not moved by it. */
 function liftTissue(life: Living): void {
-  const lifted = life.open.filter((l) => l.body.left);
-  for (const look of lifted) life.begun.delete(look.id);
-  if (lifted.length > 0) life.open = life.open.filter((l) => !l.body.left);
+  if (life.place === null) return;
+  for (const look of life.open.filter((l) => l.body.left && l.body.round !== 'put-back')) life.begun.delete(look.id);
+  life.open = life.open.filter((l) => life.begun.has(l.id));
 }
 
 /** What was seen before says nothing of it now; a look under way has lost its meaning. */

@@ -90,6 +90,9 @@ describe('proof of a joint', () => {
     assert.equal(lifeOf([other, ...before]).open.length, 1);
     assert.equal(lifeOf([other, ...before, ...home]).open.length, 0);
     assert.equal(proof([other, ...before, ...home, read(60)], ['before', 'standing'], 0.3).byRound.standing, undefined);
+    // Laid after the push they all stay, however many, and through another look of that round.
+    const after = ['J', 'K'].map((jointId, i) => entry(31 + i, 'look-begun', { round: 'put-back', method: 'tissue', left: true }, { jointId }));
+    assert.equal(lifeOf([other, ...before, ...home, ...after, ...look(40, 1, 'put-back', 'dry', 'K')]).open.length, 1);
   });
 });
 

@@ -5,23 +5,23 @@ import type { RunState } from './state.ts';
 export interface Sentence {
   text: string;
   /** The very next thing; '' where the sentence says it all. */
-  todo: string;
+  nextStep: string;
   /** The stage where the next thing is done; null where nothing is left to do. */
   next: Stage | null;
 }
 
 export function sentenceOf(state: RunState): Sentence {
   const trouble = [...state.joints, ...state.checkPoints].find((t) => t.finding !== null);
-  if (state.conflicts.length > 0) return { text: 'Two devices decided the same thing: say which of the two stands.', todo: '', next: null };
-  if (trouble?.finding === 'running') return { text: `${trouble.label} is running: water off now.`, todo: '', next: 'prove' };
+  if (state.conflicts.length > 0) return { text: 'Two devices decided the same thing: say which of the two stands.', nextStep: '', next: null };
+  if (trouble?.finding === 'running') return { text: `${trouble.label} is running: water off now.`, nextStep: '', next: 'prove' };
   if (trouble && state.signedOff)
-    return { text: `Signed off, and ${trouble.label} is ${trouble.finding} since: reopen the run to put it right.`, todo: '', next: 'log' };
-  if (trouble) return { text: `${trouble.label} is ${trouble.finding}: put it right, then look again.`, todo: '', next: 'prove' };
-  if (state.signedOff) return { text: signedSentence(state), todo: '', next: null };
+    return { text: `Signed off, and ${trouble.label} is ${trouble.finding} since: reopen the run to put it right.`, nextStep: '', next: 'log' };
+  if (trouble) return { text: `${trouble.label} is ${trouble.finding}: put it right, then look again.`, nextStep: '', next: 'prove' };
+  if (state.signedOff) return { text: signedSentence(state), nextStep: '', next: null };
   const undone = state.signOffUndone ? `Signed off before, and no more (${state.signOffUndone.why}). ` : '';
   const stage = state.stage as Stage;
-  const [text, todo = ''] = NEXT[stage](state);
-  return { text: undone + text, todo, next: stage };
+  const [text, nextStep = ''] = NEXT[stage](state);
+  return { text: undone + text, nextStep, next: stage };
 }
 
 function signedSentence({ recheck, callbacks, signedOff }: RunState): string {
@@ -42,7 +42,7 @@ const missing = (state: RunState): string => {
   return lacks.join(', ').replace(/, ([^,]*)$/, ' and $1');
 };
 
-const NEXT: Record<Stage, (state: RunState) => [text: string, todo?: string]> = {
+const NEXT: Record<Stage, (state: RunState) => [text: string, nextStep?: string]> = {
   look: (s) => [`${s.accepted ? 'A chain is accepted, and' : 'To look at:'} ${missing(s)}${s.accepted ? ' not looked at yet' : ''}.`],
   match: () => ['Both ends and the stop are known: choose a chain.'],
   shut: (s) => {

@@ -1,7 +1,8 @@
 /** Whether a run is signed off: by a sign-off that names what was open, and that nothing has undone since. */
 import { happenedAt } from '../entry.ts';
+import type { Told } from '../kind.ts';
 import type { Bodies } from '../kinds.ts';
-import { acceptances, eachOf, type History, historyBefore, lastOf, ofKind } from './history.ts';
+import { acceptances, eachOf, type History, historyBefore, historyKnownBefore, lastOf, ofKind } from './history.ts';
 import { recheckClosed } from './kinds/recheck-closed.ts';
 import { reopened } from './kinds/reopened.ts';
 import { signedOff, unnamed } from './kinds/signed-off.ts';
@@ -44,7 +45,7 @@ export function signOffsOf(history: History, openBefore: (before: History) => Op
     -1,
   );
   const first = signs.find((s) => place(s.id) > begins) ?? last;
-  const lacking = unnamed(openBefore(historyBefore(history, first.id)), first.body.exceptions);
+  const lacking = lackingSince(history, first, openBefore);
   if (lacking.length > 0) return undone(`${lacking.map((o) => o.label).join(', ')} was open, as came in later, and no reason was given for it`);
   const atMs = happenedAt(first);
   const closed = lastOf(history, recheckClosed);
@@ -53,3 +54,17 @@ export function signOffsOf(history: History, openBefore: (before: History) => Op
   const recheckDueMs = atMs + body.recheckHours * HOUR_MS;
   return { inForce: { ...body, entryId, deviceId, atMs, recheckDueMs, recheckClosed: isClosed ? closed.body.reason : null }, undone: null };
 }
+
+/**
+ * What was open and not named at a sign-off, and only came to be so by what came in after it was taken. What was so when it was taken stands as it
+ * was judged then: by the rules and the catalogue of its day.
+ */
+function lackingSince(history: History, sign: Told<Bodies['signed-off']>, openBefore: (before: History) => OpenItem[]): OpenItem[] {
+  const lacking = (before: History) => unnamed(openBefore(before), sign.body.exceptions);
+  const now = lacking(historyBefore(history, sign.id));
+  if (now.length === 0) return now;
+  const then = new Set(lacking(historyKnownBefore(history, sign.id)).map(nameOf));
+  return now.filter((item) => !then.has(nameOf(item)));
+}
+
+const nameOf = (item: OpenItem): string => ('stage' in item ? item.stage : item.targetId);

@@ -124,6 +124,19 @@ describe('a chain that is changed', () => {
     // The stop's outlet had another joint meanwhile: J1 was taken apart for it; J2 was not.
     assert.deepEqual(state(d).joints.map((j) => j.made), [false, true]); // biome-ignore format: one line
   });
+  it('has a proven chain back as it was: its water, its work and its looks', () => {
+    const d = made();
+    d.look('standing', 52);
+    const second = other(d, d.entries.find((e) => e.kind === 'chain-accepted')!.id, acceptedOther());
+    const third = other(d, second, accepted());
+    assert.deepEqual([state(d).stages.shut.state, state(d).stages.make.state], ['done', 'done']); // biome-ignore format: one line
+    assert.ok(state(d).joints.every((j) => j.byRound.standing?.state === 'dry'));
+    // Taken apart for the other in between, there is something to open: the water is proved dead anew.
+    const fourth = other(d, third, acceptedOther());
+    d.write('joint-made', { turns24: 10 }, { jointId: state(d).joints[0]!.id });
+    other(d, fourth, accepted());
+    assert.equal(state(d).stages.shut.state, 'open');
+  });
   it('wants the water proved dead anew once it stood under pressure', () => {
     const d = made();
     d.look('standing', 9);

@@ -1,5 +1,4 @@
 /** Which steps of the card are done: what was ticked and answered, as far as it still says something of the chain in force. */
-
 import type { WorkStep } from '../../core/make/work-card.ts';
 import { ROUNDS } from '../../core/prove/method.ts';
 import type { Bodies, Entry } from '../kinds.ts';
@@ -18,10 +17,11 @@ const chainKey = (entry: Entry | undefined): string => (entry?.kind === 'chain-a
 /**
  * What was ticked and answered.
  *
- * What was done to the water holds whatever chain is chosen, until it stands under pressure again; then another chain wants it proved dead anew.
- * The rest counts for the chain it was done for, and for no other; gone back to, a chain has its work back.
+ * What was done to the water holds whatever chain is chosen, until it stands under pressure again; then another chain wants it proved dead anew, and
+ * so does one that was gone back to, unless every joint of it is made and there is nothing to open. The rest counts for the chain it was done for,
+ * and for no other; gone back to, a chain has its work back.
  */
-export function ticksOf(history: History, card: readonly WorkStep[]): Ticks {
+export function ticksOf(history: History, card: readonly WorkStep[], isWhole: boolean): Ticks {
   const stageById = new Map(card.map((step) => [step.id, step.stage]));
   const inForce = history.log.findLast((e) => e.kind === 'chain-accepted');
   const wanted = chainKey(inForce);
@@ -34,7 +34,8 @@ export function ticksOf(history: History, card: readonly WorkStep[]): Ticks {
       withdrawn = stands ? null : first;
     }
     if (!stands) continue;
-    if (stands.kind === 'look-begun' && PRESSURE.has(stands.body.round) && chain?.id !== inForce?.id) forgetWater(ticks, stageById);
+    const isOther = chain?.id !== inForce?.id && !(isWhole && chainKey(chain) === wanted);
+    if (stands.kind === 'look-begun' && PRESSURE.has(stands.body.round) && isOther) forgetWater(ticks, stageById);
     if (stands.kind !== 'gate-answered' && stands.kind !== 'step-done') continue;
     const { stepId } = stands.body;
     const isWater = stageById.get(stepId) === 'shut';

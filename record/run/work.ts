@@ -77,7 +77,11 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const checkPoints = accepted
     ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay, 0) }))
     : [];
-  const ticks = ticksOf(history, card);
+  const ticks = ticksOf(
+    history,
+    card,
+    joints.every((j) => j.made),
+  );
   const done = stepsDone(
     card,
     ticks,

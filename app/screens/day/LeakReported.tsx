@@ -1,32 +1,15 @@
-import { useEffect, useState } from 'react';
-import type { LedgerPage, LedgerRow } from '../../../store/queries/ledger.ts';
+import { useState } from 'react';
 import { ReportHere } from '../../ui/ReportHere.tsx';
+import { useLedger } from '../../ui/use-ledger.ts';
 
 const MOST = 5;
 
 /** Somebody calls about a leak: the connection is found, and the callback reported. */
 export function LeakReported() {
   const [q, setQ] = useState('');
-  const [rows, setRows] = useState<LedgerRow[] | null>(null);
-  const [isLost, setIsLost] = useState(false);
-  useEffect(() => {
-    if (q.trim() === '') return setRows(null);
-    const abort = new AbortController();
-    const timer = setTimeout(async () => {
-      try {
-        const response = await fetch(`/api/v1/ledger?${new URLSearchParams({ q })}`, { signal: abort.signal });
-        if (!response.ok) throw new Error(response.statusText);
-        setRows(((await response.json()) as LedgerPage).rows.slice(0, MOST));
-        setIsLost(false);
-      } catch {
-        if (!abort.signal.aborted) setIsLost(true);
-      }
-    }, 150);
-    return () => {
-      clearTimeout(timer);
-      abort.abort();
-    };
-  }, [q]);
+  const address = q.trim() === '' ? null : new URLSearchParams({ q }).toString();
+  const { page, isLost } = useLedger(address);
+  const rows = address === null || !page ? null : page.rows.slice(0, MOST);
   return (
     <section aria-label="A leak is reported" className="print:hidden">
       <h2 className="border-b border-ink pb-1">A leak is reported</h2>

@@ -3,6 +3,7 @@ import { callbackRate, endLabel } from '../../../core/index.ts';
 import type { LedgerPage, LedgerQuery } from '../../../store/queries/ledger.ts';
 import { ReportHere } from '../../ui/ReportHere.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { useLedger } from '../../ui/use-ledger.ts';
 import { money } from '../../ui/words.ts';
 
 interface Props {
@@ -23,30 +24,12 @@ const addressOf = (q: LedgerQuery) =>
 /** Past connections: filter and search as you type. */
 export default function Ledger({ initial, query: first, appliances, seals }: Props) {
   const [query, setQuery] = useState(first);
-  const [page, setPage] = useState(initial);
-  const [lost, setLost] = useState(false);
   const address = addressOf(query);
-  const [shown, setShown] = useState(address);
+  const { page: found, shown, isLost: lost } = useLedger(address, { address: addressOf(first), page: initial });
+  const page = found ?? initial;
   useEffect(() => {
-    if (address === shown) return;
-    const abort = new AbortController();
-    const timer = setTimeout(async () => {
-      try {
-        const response = await fetch(`/api/v1/ledger?${address}`, { signal: abort.signal });
-        if (!response.ok) throw new Error(response.statusText);
-        setPage((await response.json()) as LedgerPage);
-        setShown(address);
-        setLost(false);
-        history.replaceState(null, '', address ? `?${address}` : location.pathname);
-      } catch {
-        if (!abort.signal.aborted) setLost(true);
-      }
-    }, 150);
-    return () => {
-      clearTimeout(timer);
-      abort.abort();
-    };
-  }, [address, shown]);
+    if (shown !== null) history.replaceState(null, '', shown ? `?${shown}` : location.pathname);
+  }, [shown]);
   const set = (change: Partial<LedgerQuery>) => setQuery((q) => ({ ...q, offset: 0, ...change }));
   const rate = callbackRate({ joints: page.joints, callbacks: Math.min(page.joints, page.callbacks) });
   const offset = query.offset ?? 0;

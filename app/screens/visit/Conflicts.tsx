@@ -1,4 +1,4 @@
-import { historyOf, type RunState, tell, wordsFor } from '../../../record/index.ts';
+import { historyOf, type RunState, tell, wholeOf, wordsFor } from '../../../record/index.ts';
 import { deviceNames } from '../../../record/visit/record-rows.ts';
 import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
 import { sync } from '../../../sync/run.ts';
@@ -40,7 +40,8 @@ export function Conflicts({ run, state, sheet, write }: { run: RunRow; state: Ru
                 onClick={() => {
                   for (const other of both) {
                     if (other.first.id === first.id) continue;
-                    write('withdrawn', run.id, { reason: 'Two devices decided this; the other one stands' }, { correctsId: other.by.id });
+                    const reason = 'Two devices decided this; the other one stands';
+                    for (const id of wholeOf(other)) write('withdrawn', run.id, { reason }, { correctsId: id });
                   }
                 }}
               >

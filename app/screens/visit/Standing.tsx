@@ -14,12 +14,12 @@ interface Props {
 
 /** Where the run stands, in one sentence, and the way to what is next. */
 export function Standing({ run, state, stage, reads, onDate, go, chooseRun, onHistory }: Props) {
-  const { text, todo, next } = sentenceOf(state);
+  const { text, nextStep, next } = sentenceOf(state);
   const others = [...(reads?.values() ?? [])].filter((r) => r.run.id !== run.id && r.state && r.state.signedOff === null && r.state.offList === null);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-sheet px-3 py-1 md:px-6">
       <p className={`min-w-60 flex-1 py-1 text-lg max-md:text-base ${state.signedOff ? 'md:basis-80' : ''}`} aria-live="polite">
-        {text} {next !== stage && todo}
+        {text} {next !== stage && nextStep}
       </p>
       {next && next !== stage && (
         <button type="button" className="key" onClick={() => go(next)}>

@@ -1,4 +1,5 @@
 import * as z from 'zod/mini';
+import { readLengthIn } from '../../../core/units/length.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
 
@@ -9,5 +10,6 @@ export const distanceMeasured = kind({
   counts: 'last',
   about: 'run',
   holds: always,
+  agreed: (b) => ({ ...b, inches: readLengthIn(b.text) }),
   says: (b) => `Distance: ${/[a-z"']/i.test(b.text) ? b.text : `${b.text} in`}`,
 });

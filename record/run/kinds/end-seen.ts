@@ -22,5 +22,7 @@ export const endSeen = kind({
   counts: { lastOf: (b) => b.side },
   about: 'run',
   holds: always,
+  // Another end is not the outlet that it was said to be.
+  agreed: ({ outlet, ...b }, before) => (outlet && b.end === before.end ? { ...b, outlet } : b),
   says: (b, w) => (b.end === null ? `${SIDES[b.side]}: taken back` : `${SIDES[b.side]}: ${w.end(b.end)}, ${HOW[b.how]}`),
 });
