@@ -31,5 +31,6 @@ export default defineConfig({
       ],
     },
   },
-  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: 0 } },
+  // A part fetched later fetches what it wants itself: a hop more when it is first opened, a kilobyte less on every page.
+  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: 0, modulePreload: false } },
 });

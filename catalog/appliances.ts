@@ -10,6 +10,8 @@ const figure = z
   .transform(Number);
 const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
 
+const wordList = z.string().transform((t) => t.split(' ').filter(Boolean));
+
 /** "hot+cold", "cold or hot+cold": every water it may take. */
 const waters = z
   .string()
@@ -25,10 +27,16 @@ export const applianceRow = z
     design_flow_gpm: figure,
     min_flow_pressure_psi: figure,
     max_static_psi: figure,
-    fast_closing_valve: z.string(),
+    fast_closing_valve: z
+      .enum(['yes', 'no', 'single-lever: yes', 'quarter-turn: yes'])
+      .transform((t) => (t === 'yes' || t === 'no' ? t : (t.replace(': yes', '').replace('-', ' ') as 'single lever' | 'quarter turn'))),
     typical_volume_gal: figure,
     moves: yes,
     powered: yes,
+    min_bore_in: figure,
+    usual_needs: wordList.pipe(z.array(z.enum(['stop', 'arrestor', 'check']))),
+    avoid: wordList,
+    protection: z.string(),
     note: z.string(),
   })
   .transform(
@@ -40,10 +48,14 @@ export const applianceRow = z
       designGpm: r.design_flow_gpm,
       minFlowPsi: r.min_flow_pressure_psi,
       maxStaticPsi: r.max_static_psi,
-      fastClosing: r.fast_closing_valve.startsWith('single') ? 'single lever' : (r.fast_closing_valve as 'yes' | 'no'),
+      fastClosing: r.fast_closing_valve,
       typicalVolumeGal: r.typical_volume_gal,
       moves: r.moves,
       powered: r.powered,
+      minBoreIn: r.min_bore_in,
+      usualNeeds: r.usual_needs,
+      avoid: r.avoid,
+      protection: r.protection,
       note: r.note,
     }),
   );

@@ -3,12 +3,12 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { readAppliances } from './appliances.ts';
 import { houseChoices } from './house-rules.ts';
-import { readSeals, readThreads, readTubes } from './tables.ts';
+import { readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
 
 export function tableSource(file: string, name: string, rows: unknown[]): string {
   const body = rows.map((row) => `  ${JSON.stringify(row)},`).join('\n');
   return `// Generated from catalog/data/${file} by \`npm run tables\`; do not edit by hand.
-export const ${name}Table = [
+export const ${name.replace(/-./g, (c) => c[1]!.toUpperCase())}Table = [
 ${body}
 ] as const;
 `;
@@ -36,5 +36,6 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   write('threads.csv', 'threads', readThreads());
   write('tubes.csv', 'tubes', readTubes());
   write('seals.csv', 'seals', readSeals());
+  write('tube-joints.csv', 'tube-joints', readTubeJoints());
   write('appliances.csv', 'inlets', inletsOf());
 }

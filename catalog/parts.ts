@@ -35,6 +35,7 @@ const ends = z
   .refine((list) => new Set(list.map((e) => e.id)).size === list.length, 'two ends share an id');
 
 const flags = z.enum(['yes', 'no'], 'is yes or no').transform((t) => t === 'yes');
+const maybeFlag = z.enum(['yes', 'no', ''], 'is yes, no or nothing').transform((t) => (t === '' ? undefined : t === 'yes'));
 const bounded = (shape: z.ZodType<number>, most: number) => shape.refine((n) => n <= most, `is more than ${most}`);
 
 /** Largest whole number that every table of counts holds. */
@@ -43,7 +44,7 @@ const BARRED: ReadonlySet<string> = new Set(['__proto__', 'constructor', 'protot
 
 interface PartColumn {
   name: string;
-  /** What it fills in a part; null for what is said of the shop's stock. */
+  /** What it fills in a part; null for the shop's stock, and for wetted materials, which become tags. */
   field: keyof Part | null;
   cell: z.ZodType<unknown>;
   /** What a file from before the column is read as; without it the column must be there. */
@@ -68,6 +69,9 @@ const COLUMNS: readonly PartColumn[] = [
   { name: 'cents_per_ft', field: 'centsPerFt', cell: optional },
   { name: 'minutes', field: 'minutes', cell: bounded(decimal, 100_000) },
   { name: 'material', field: 'material', cell: z.string().max(60).transform((t) => t || undefined), missing: '' },
+  { name: 'wetted', field: null, cell: words, missing: '' },
+  { name: 'bore_in', field: 'boreIn', cell: optional, missing: '' },
+  { name: 'lead_free', field: 'leadFree', cell: maybeFlag, missing: '' },
   { name: 'tags', field: 'tags', cell: words },
   { name: 'van', field: null, cell: bounded(whole, 1_000_000), missing: '0' },
 ]; // biome-ignore format: a table
@@ -80,10 +84,14 @@ export const NEEDED_COLUMNS = COLUMNS.filter((c) => c.missing === undefined).map
 export const cellsBroughtUp = (cells: Record<string, string>): Record<string, string> =>
   Object.fromEntries(COLUMNS.map((c) => [c.name, cells[c.name] ?? c.missing ?? '']));
 
-export const partRow = z.object(Object.fromEntries(COLUMNS.map((c) => [c.name, c.cell]))).transform((row): { part: Part; van: number } => {
-  const filled = COLUMNS.filter((c) => c.field !== null && row[c.name] !== undefined).map((c) => [c.field, row[c.name]]);
-  return { part: Object.fromEntries(filled) as Part, van: row.van as number };
-});
+export const partRow = z
+  .object(Object.fromEntries(COLUMNS.map((c) => [c.name, c.cell])))
+  .refine((row) => !(row.potable && row.lead_free === false), { path: ['lead_free'], message: 'a part for drinking water is lead-free' })
+  .transform((row): { part: Part; van: number } => {
+    const filled = COLUMNS.filter((c) => c.field !== null && row[c.name] !== undefined).map((c) => [c.field, row[c.name]]);
+    const part = Object.fromEntries(filled) as Part;
+    return { part: { ...part, tags: [...new Set([...part.tags, ...(row.wetted as string[])])] }, van: row.van as number };
+  });
 
 export const looseRow = z
   .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole, van: whole })

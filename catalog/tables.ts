@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import type { Seal } from '../core/ends/seals.ts';
 import type { Thread } from '../core/ends/threads.ts';
+import type { TubeJoint } from '../core/ends/tube-joints.ts';
 import type { Tube } from '../core/ends/tubes.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
@@ -121,6 +122,12 @@ export const sealRow = z
     }),
   );
 
+/** Free length of tube that each way of joining takes, by outside diameter. */
+export const tubeJointRow = z
+  .object({ od: word, push_in: maybeFigure, ferrule_in: maybeFigure, solder_in: maybeFigure, ring_in: maybeFigure })
+  .transform((r): TubeJoint => ({ od: r.od, pushIn: r.push_in, ferruleIn: r.ferrule_in, solderIn: r.solder_in, ringIn: r.ring_in }));
+
 export const readThreads = (): Thread[] => readCsv('threads.csv', dataFile('threads.csv'), threadRow);
 export const readTubes = (): Tube[] => readCsv('tubes.csv', dataFile('tubes.csv'), tubeRow);
 export const readSeals = (): Seal[] => readCsv('seals.csv', dataFile('seals.csv'), sealRow);
+export const readTubeJoints = (): TubeJoint[] => readCsv('tube-joints.csv', dataFile('tube-joints.csv'), tubeJointRow);

@@ -257,7 +257,8 @@ test('a new version takes over, and what is unsent is sent by it', async ({ brow
 
   state.next = true;
   await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
-  await expect.poll(names).toEqual(['pages of the next version']);
+  // It fetches every screen before it takes over.
+  await expect.poll(names, { timeout: 30_000 }).toEqual(['pages of the next version']);
   await expect(page.getByRole('radio', { name: 'multi-turn' })).toBeChecked();
   await page.reload();
   await expect(page.getByText(/1 not sent yet/)).toBeVisible();

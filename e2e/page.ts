@@ -20,6 +20,12 @@ export async function openRun(page: Page, run: RegExp, stage: string, base = add
   await expect(tab).toHaveAttribute('aria-selected', 'true');
 }
 
+/** Waits until the server has all that was entered: the next test finds the run as this one left it. */
+export async function withServer(page: Page): Promise<void> {
+  await page.goto(`${address()}/unsent`);
+  await expect(page.getByText('Nothing: all that was entered here is with the server.')).toBeVisible();
+}
+
 /** Moves the focus with Tab until it is on the control wanted, or on one of them, as one without a mouse would. */
 export async function tabTo(page: Page, wanted: Locator): Promise<void> {
   await wanted.first().waitFor();

@@ -86,7 +86,9 @@ test('a refrigerator run from two ends to signed off, by keys alone', async ({ p
   await press(page, 'button', 'Nudged 1/8 turn');
   await expect(remedy).toHaveCount(0);
   for (const minutes of [1, 1, 60, 7, 7]) await lookDry(page, minutes);
-  await expect(page.getByRole('row', { name: /J2/ })).toContainText('proven');
+  await expect(page.getByRole('row', { name: /J2/ })).toContainText('enough');
+  await expect(page.getByRole('region', { name: 'Beside the looks' })).toContainText('Power on again');
+  await press(page, 'button', 'Done');
   await press(page, 'button', 'On to Log');
 
   await tabTo(page, page.getByRole('button', { name: 'Sign off' }).first());
@@ -121,7 +123,7 @@ test('a database that goes away is said so, and what was entered is sent when it
   const data = process.env.HOUSE_DATA as string;
   const served = await startServer(databaseUrl());
   await openRun(page, /^Drinking tap/, 'Look', served.address);
-  const found = page.getByRole('radio', { name: 'does not shut fully' });
+  const found = page.getByLabel('needs a hammer arrestor');
   await found.waitFor();
   (await startCluster(data)).stop();
   await found.check();
@@ -134,6 +136,6 @@ test('a database that goes away is said so, and what was entered is sent when it
   await page.reload();
   await hydrated(page);
   await page.getByRole('tab', { name: /Look/ }).click();
-  await expect(page.getByRole('radio', { name: 'does not shut fully' })).toBeChecked();
+  await expect(page.getByLabel('needs a hammer arrestor')).toBeChecked();
   await served.kill();
 });

@@ -66,6 +66,14 @@ for (const [name, open] of SCREENS) {
     ]) {
       await page.setViewportSize(size);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), `${size.width} px`).toBeLessThanOrEqual(size.width);
+      // Whole, so that no bar at the foot lies over a target.
+      await page.setViewportSize({ width: size.width, height: await page.evaluate(() => document.documentElement.scrollHeight) });
+      const small = new AxeBuilder({ page }).options({
+        runOnly: ['target-size', 'scrollable-region-focusable'],
+        rules: { 'target-size': { enabled: true } },
+      });
+      const { violations } = await small.analyze();
+      expect(violations.map((v) => `${size.width} px, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
     }
     expect(errors).toEqual([]);
   });
@@ -169,6 +177,7 @@ test('what is entered without a connection is kept, shown, and sent when it is b
   await context.setOffline(false);
   await expect(page.getByText(/not sent yet/)).toHaveCount(0, { timeout: 20_000 });
   await page.reload();
+  await hydrated(page);
   await page.getByRole('tab', { name: /Look/ }).click();
   await expect(page.getByRole('radio', { name: 'quarter-turn' })).toBeChecked();
 });

@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { HEADERS, refusedAtDoor } from '../app/http/door.ts';
+import { checkoutId } from './checkout.ts';
 
 /** A body that has not come in whole by then is cut off, ms. */
 const WHOLE_BODY_MS = 60_000;
@@ -13,6 +14,7 @@ process.env.ASTRO_NODE_AUTOSTART = 'disabled';
 process.env.NODE_ENV ??= 'production';
 const root = process.env.BRASS_NUT_ROOT ?? process.cwd();
 process.env.BRASS_NUT_ROOT = root;
+process.env.BRASS_NUT_CHECKOUT = checkoutId(root);
 
 type Handler = (request: IncomingMessage, response: ServerResponse) => void;
 const { handler } = (await import(pathToFileURL(join(root, 'dist', 'server', 'entry.mjs')).href)) as { handler: Handler };

@@ -14,7 +14,7 @@ async function openRun(page: Page, name: string, stage: string): Promise<void> {
     .first()
     .click();
   await page.waitForURL(/visits/);
-  await page.locator('astro-island[ssr]').waitFor({ state: 'detached' });
+  await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
   await page.getByRole('tabpanel').waitFor();
   await page.waitForTimeout(200);
   await page.getByRole('tab', { name: new RegExp(stage) }).click();
@@ -44,7 +44,15 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   {
     file: 'match-bench',
     open: async (page) => {
-      await page.goto(`${base}/match?from=comp-3/8-m&to=ght-3/4-m&water=hot&length=52`);
+      await page.goto(`${base}/match?q=from 1/2 copper to a toilet, 20 in`);
+      await page.getByRole('article').first().waitFor();
+    },
+  },
+  {
+    file: 'phone-ask',
+    phone: true,
+    open: async (page) => {
+      await page.goto(`${base}/match?q=3/8 comp to fridge after ro, 6 ft`);
       await page.getByRole('article').first().waitFor();
     },
   },
@@ -52,7 +60,7 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
     file: 'gauge',
     open: async (page) => {
       await page.goto(`${base}/gauge`);
-      await page.locator('astro-island[ssr]').waitFor({ state: 'detached' });
+      await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
       await page.getByLabel('Diameter at the crests, in').fill('0.820');
       await page.getByLabel('Threads per inch').fill('14');
     },
@@ -82,6 +90,15 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
       await page.goto(`${base}/ledger?callbacks=only`);
       await page.locator('tbody a').first().click();
       await page.getByRole('heading', { name: 'What happened' }).waitFor();
+    },
+  },
+  {
+    file: 'print-chain',
+    open: async (page) => {
+      await page.goto(`${base}/match?q=from 1/2 copper to a toilet, 20 in`);
+      await page.getByRole('article').first().waitFor();
+      await page.emulateMedia({ media: 'print' });
+      await page.setViewportSize({ width: 710, height: 950 });
     },
   },
   { file: 'phone-make', phone: true, open: (page) => openRun(page, 'Flat toilet', 'Make') },

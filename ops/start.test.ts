@@ -1,7 +1,9 @@
 import assert from 'node:assert/strict';
 import { spawn } from 'node:child_process';
+import { createServer as createHttpServer } from 'node:http';
 import { createServer, type Server } from 'node:net';
 import { after, before, describe, it } from 'node:test';
+import { checkoutId } from './checkout.ts';
 
 /** Runs the start command as far as it comes; what it said and its exit code. */
 function start(args: string[], env: Record<string, string> = {}): Promise<{ code: number | null; said: string }> {
@@ -46,6 +48,24 @@ describe('the start command, when something is wrong', () => {
     assert.equal(code, 1);
     assert.match(said, new RegExp(`Port ${held} is held by .+ --port`));
     assert.equal(oneLine(said), 1);
+  });
+  it('names the folder of another checkout that holds the port', async () => {
+    const other = createHttpServer((_, response) => response.end('{"name":"brass-nut","checkout":"0000000000000000"}'));
+    await new Promise<void>((up) => other.listen(0, '127.0.0.1', up));
+    const { port } = other.address() as { port: number };
+    const { code, said } = await start(['--port', String(port)]);
+    other.close();
+    assert.equal(code, 1);
+    assert.match(said, new RegExp(`Port ${port} is held by the Brass Nut of (?:${process.cwd()}|another folder)\\. Stop it there.*--port`));
+    assert.equal(oneLine(said), 1);
+  });
+  it('says that it runs already where it is of this checkout', async () => {
+    const own = createHttpServer((_, response) => response.end(`{"name":"brass-nut","checkout":"${checkoutId(process.cwd())}"}`));
+    await new Promise<void>((up) => own.listen(0, '127.0.0.1', up));
+    const { port } = own.address() as { port: number };
+    const { code, said } = await start(['--port', String(port)]);
+    own.close();
+    assert.deepEqual([code, said.trim()], [0, `Brass Nut runs already: http://127.0.0.1:${port}/`]);
   });
   it('says that a database given does not answer', async () => {
     const { code, said } = await start(['--port', '4999'], { DATABASE_URL: `postgres://nobody@127.0.0.1:1/none` });

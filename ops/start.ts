@@ -1,5 +1,4 @@
 /** Starts the database, brings it up to date, loads the demo on first use, serves, and stops all of it on Ctrl-C. */
-import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { join, resolve } from 'node:path';
@@ -9,6 +8,7 @@ import { connect, THE_SHOP } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
 import { ensureDerived } from '../store/projections/index.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
+import { checkoutId, holderOf } from './checkout.ts';
 import { type Cluster, defaultDataFolder, SetupError, startCluster } from './cluster.ts';
 import { Keeper } from './keeper.ts';
 
@@ -36,8 +36,8 @@ function readOptions(): Options {
   return { port, data: resolve(values.data ?? defaultDataFolder(root)), fresh: values.fresh ?? false, empty: values.empty ?? false };
 }
 
-/** What answers on the port: ourselves, somebody else, or nobody. */
-function whoAnswers(port: number): Promise<'brass-nut' | 'other' | 'nobody'> {
+/** What answers on the port: the Brass Nut of this checkout, that of another, somebody else, or nobody. */
+function whoAnswers(port: number): Promise<'ours' | 'another checkout' | 'other' | 'nobody'> {
   return new Promise((resolve, reject) => {
     const asked = get({ host: '127.0.0.1', port, path: '/api/v1/health', timeout: 1500, agent: false }, (response) => {
       let body = '';
@@ -45,7 +45,10 @@ function whoAnswers(port: number): Promise<'brass-nut' | 'other' | 'nobody'> {
       response.on('data', (text) => {
         body += text;
       });
-      response.on('end', () => resolve(body.includes('"name":"brass-nut"') ? 'brass-nut' : 'other'));
+      response.on('end', () => {
+        if (!body.includes('"name":"brass-nut"')) resolve('other');
+        else resolve(body.includes(`"checkout":"${checkoutId(root)}"`) ? 'ours' : 'another checkout');
+      });
       response.on('error', () => resolve('other'));
     });
     asked.on('timeout', () => asked.destroy(new Error('timeout')));
@@ -58,13 +61,12 @@ function whoAnswers(port: number): Promise<'brass-nut' | 'other' | 'nobody'> {
   });
 }
 
-function holderOf(port: number): string {
-  try {
-    const line = execFileSync('ss', ['-ltnpH', `sport = :${port}`], { encoding: 'utf8' });
-    return /users:\(\("([^"]+)",pid=(\d+)/.exec(line)?.slice(1).join(', process ') ?? 'another program';
-  } catch {
-    return 'another program';
-  }
+/** The folder of whoever holds a port, as far as the machine says. */
+const whereIs = (port: number): string => holderOf(port)?.folder ?? 'another folder';
+
+function whoHolds(port: number): string {
+  const holder = holderOf(port);
+  return holder ? `${holder.name}, process ${holder.pid}` : 'another program';
 }
 
 async function openDatabase(options: Options): Promise<{ url: string; cluster: Cluster | null }> {
@@ -98,12 +100,16 @@ async function main(): Promise<void> {
   const options = readOptions();
   const address = `http://127.0.0.1:${options.port}/`;
   const answer = await whoAnswers(options.port);
-  if (answer === 'brass-nut') {
+  if (answer === 'another checkout') {
+    const text = `Port ${options.port} is held by the Brass Nut of ${whereIs(options.port)}. Stop it there (Ctrl-C where it was started), or take another port with --port.`;
+    throw new SetupError(text);
+  }
+  if (answer === 'ours') {
     if (options.fresh || options.empty) throw new SetupError(`Brass Nut runs already at ${address} Stop it first (Ctrl-C where it was started).`);
     console.log(`Brass Nut runs already: ${address}`);
     return;
   }
-  if (answer === 'other') throw new SetupError(`Port ${options.port} is held by ${holderOf(options.port)}. Stop that, or take another with --port.`);
+  if (answer === 'other') throw new SetupError(`Port ${options.port} is held by ${whoHolds(options.port)}. Stop that, or take another with --port.`);
   const { url, cluster } = await openDatabase(options);
   const keeper = new Keeper(url, options.port, cluster);
   process.on('SIGINT', () => keeper.stop(0));
@@ -111,7 +117,7 @@ async function main(): Promise<void> {
   try {
     await prepare(url, options);
     keeper.begin();
-    for (let tries = 0; (await whoAnswers(options.port)) !== 'brass-nut'; tries++) {
+    for (let tries = 0; (await whoAnswers(options.port)) !== 'ours'; tries++) {
       if (tries > 100) throw new SetupError('The server did not answer within 10 seconds.');
       await new Promise((wake) => setTimeout(wake, 100));
     }

@@ -11,6 +11,7 @@ import { jointMade } from './run/kinds/joint-made.ts';
 import { listed } from './run/kinds/listed.ts';
 import { lookBegun } from './run/kinds/look-begun.ts';
 import { lookEnded } from './run/kinds/look-ended.ts';
+import { needChanged } from './run/kinds/need-changed.ts';
 import { noted } from './run/kinds/noted.ts';
 import { oldLineJudged } from './run/kinds/old-line-judged.ts';
 import { placeSeen } from './run/kinds/place-seen.ts';
@@ -21,6 +22,7 @@ import { signedOff } from './run/kinds/signed-off.ts';
 import { stageSkipped } from './run/kinds/stage-skipped.ts';
 import { stepDone } from './run/kinds/step-done.ts';
 import { stopTried } from './run/kinds/stop-tried.ts';
+import { stubSeen } from './run/kinds/stub-seen.ts';
 import { withdrawn } from './run/kinds/withdrawn.ts';
 
 const declared = [
@@ -29,6 +31,8 @@ const declared = [
   oldLineJudged,
   distanceMeasured,
   placeSeen,
+  stubSeen,
+  needChanged,
   chainAccepted,
   gateAnswered,
   stepDone,

@@ -25,6 +25,8 @@ const BODIES: Record<string, unknown> = {
   'old-line-judged': { verdict: 'replace', findings: ['kinked'] },
   'distance-measured': { text: '14 1/2', inches: 14.5 },
   'place-seen': { hidden: true, ownStop: false, arrestor: true },
+  'stub-seen': { side: 'from', finish: 'chromed', text: '1 1/4', inches: 1.25 },
+  'need-changed': { id: 'bore', to: 0.2, because: 'its sheet asks for less' },
   'gate-answered': { stepId: 'shut-dead', answer: 'yes', note: '' },
   'step-done': { stepId: 'shut-stop', done: true },
   'joint-made': { turns24: 12 },
@@ -64,6 +66,8 @@ describe('a correction', () => {
   it('keeps a body in step with itself: inches follow from the length as typed, an outlet goes with its end', () => {
     const agreed = (name: string, body: object, before: object = body) => kindOf(name)!.agreed!(body, before);
     assert.deepEqual(agreed('distance-measured', { text: '6 1/2', inches: 14.5 }), { text: '6 1/2', inches: 6.5 });
+    assert.deepEqual(agreed('stub-seen', { side: 'to', finish: 'bare', text: '2', inches: 1 }), { side: 'to', finish: 'bare', text: '2', inches: 2 });
+    assert.deepEqual(agreed('stub-seen', { side: 'to', finish: 'bare', text: 'much', inches: 1 }), { side: 'to', finish: 'bare' });
     assert.deepEqual(agreed('distance-measured', { text: 'long', inches: 14.5 }), { text: 'long', inches: null });
     const end = { side: 'from', end: 'comp-3/8-m', how: 'seen', outlet: { runId: 'r', part: 'p', end: 'b' } };
     assert.deepEqual(agreed('end-seen', { ...end, how: 'told' }, end), { ...end, how: 'told' });
@@ -155,6 +159,8 @@ describe('what must hold before an entry is taken', () => {
   const [j1, j2, stem, look] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()];
   const device = ids.deviceId;
   const unproven: OpenItem[] = [{ targetId: j2, label: 'J2' }];
+  const sign = (...exceptions: object[]) => entry('signed-off', { ...(BODIES['signed-off'] as object), exceptions });
+  const signed = { signedOff: { id: 'signed', deviceId: device } };
   const run = (more: Partial<RunNow> = {}): RunNow => ({
     accepted: { id: 'chain', deviceId: device },
     hasAcceptance: () => true,
@@ -168,8 +174,17 @@ describe('what must hold before an entry is taken', () => {
     look: (id) => (id === look ? { targetId: j1, round: 'standing', endedBy: null } : null),
     ...more,
   });
-  const sign = (...exceptions: object[]) => entry('signed-off', { ...(BODIES['signed-off'] as object), exceptions });
-  const signed = { signedOff: { id: 'signed', deviceId: device } };
+  const refused = (body: object) => refusalFor(entry('need-changed', { because: 'as its sheet says', ...body }), run(), [])?.rule ?? null;
+  it('a change of what is asked takes a figure within what the search takes, a rule of the house, or nothing; and no rule left out', () => {
+    assert.equal(refused({ id: 'bore', to: 0.2 }), null);
+    assert.equal(refused({ id: 'bore', to: 13 }), 'no-such-need');
+    assert.equal(refused({ id: 'arrestor', to: null }), null);
+    assert.equal(refused({ id: 'arrestor', to: 2 }), 'no-such-need');
+    assert.equal(refused({ id: 'push', to: 'never' }), null);
+    assert.equal(refused({ id: 'push', to: null }), 'no-such-need');
+    assert.equal(refused({ id: 'push', to: 'sometimes' }), 'no-such-need');
+    assert.equal(refused({ id: 'bore', to: 0.2, because: 'xxxxxx' }), 'no-reason');
+  });
   const cases: [string, Entry, RunNow, string | null][] = [
     ['an empty run is not signed off', sign(), run({ accepted: null }), 'no-chain'],
     ['nor one with a joint not made', sign(), run({ open: () => [{ stage: 'make', label: 'Make' }] }), 'not-made'],

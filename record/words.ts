@@ -47,9 +47,10 @@ export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'al
   };
 }
 
+/** By its name, with the code beside it. */
 function endLabelOrCode(code: string): string {
   try {
-    return endLabel(code);
+    return `${endLabel(code)} [${code}]`;
   } catch {
     return code;
   }

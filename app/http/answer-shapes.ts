@@ -87,6 +87,8 @@ const part = z.strictObject({
   priceCents: z.int().nonnegative(),
   centsPerFt: amount.optional(),
   minutes: amount,
+  boreIn: amount.optional().describe('The narrowest way through it that is used, in'),
+  leadFree: z.boolean().optional(),
   material: z.string().optional(),
   tags: z.array(z.string()),
 });

@@ -1,13 +1,16 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import {
+  type Apart,
   type Branch,
   type Chain,
   endLabel,
+  type HouseRules,
   type MatchResult,
   type Part,
   type Reason,
   sealById,
   shortName,
+  tellApart,
   turns24,
   writeTurns,
 } from '../../core/index.ts';
@@ -23,6 +26,7 @@ interface Props {
   water: 'cold' | 'hot';
   parts: Part[];
   names: Record<string, string>;
+  rules: HouseRules;
   /** Takes a chain, where there is a run to take it for. */
   onUse?: (chain: Chain) => void;
   used?: string | null;
@@ -37,8 +41,8 @@ const DRAWING_PX = 470;
 
 export const chainKey = (chain: Chain) => chain.parts.join(' ') || 'direct';
 
-/** All that matching has to say: what is missing where there is no chain, the chains, and what was refused. */
-export function Chains({ children, ...props }: Props) {
+/** All that matching has to say: what is missing where there is no chain, the chains, and what was refused. Painted again only for another answer. */
+export const Chains = memo(function Chains({ children, ...props }: Props) {
   return (
     <div>
       {props.result.unreachable?.map((r) => (
@@ -51,10 +55,11 @@ export function Chains({ children, ...props }: Props) {
       <Refused result={props.result} names={props.names} />
     </div>
   );
-}
+});
 
 /** Ranked chains as drawings with the figures people decide by. */
-function Ranked({ result, from, to, water, parts, names, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
+function Ranked({ result, from, to, water, parts, names, rules, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
+  const apart = tellApart(result.chains, parts, names, rules);
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
   const scale = scaleFor(sections, DRAWING_PX, 58);
@@ -63,7 +68,7 @@ function Ranked({ result, from, to, water, parts, names, onUse, used, useWord = 
       {result.chains.map((chain, i) => (
         <article
           key={chainKey(chain)}
-          className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`}
+          className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'later pl-4'}`}
           aria-label={`Chain ${i + 1}`}
         >
           <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -80,7 +85,7 @@ function Ranked({ result, from, to, water, parts, names, onUse, used, useWord = 
             <Figure value={String(chain.joints.length)} unit={chain.joints.length === 1 ? 'joint' : 'joints'} />
             <Figure value={money(chain.priceCents)} unit="parts" />
             <Figure value={String(chain.minutes)} unit="minutes" />
-            <Figure value={(chain.leakRisk * 1000).toFixed(0)} unit="back in 1,000" />
+            <Figure value={oneIn(chain.leakRisk)} unit="comes back" />
             <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
             {onUse && (
               <button type="button" className={`key ${i === 0 ? 'key-main' : ''}`} onClick={() => onUse(chain)}>
@@ -88,13 +93,29 @@ function Ranked({ result, from, to, water, parts, names, onUse, used, useWord = 
               </button>
             )}
           </div>
+          <InWords apart={apart[i]!} />
           <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
-          <details className="why">
+          <details className={`why ${i === 0 ? 'to-print' : ''}`}>
             <summary>Joints, parts and cost</summary>
             <Details chain={chain} names={names} />
           </details>
         </article>
       ))}
+    </div>
+  );
+}
+
+/** What it is made of, what has to be bought, and why it stands first against a rule of the house. */
+function InWords({ apart: { parts, missing, departs } }: { apart: Apart }) {
+  return (
+    <div className="mt-1">
+      <p>{parts.join(' + ') || 'The two ends meet by themselves.'}</p>
+      {missing.length > 0 && (
+        <p>
+          <b>Not on the van:</b> {missing.join('; ')}
+        </p>
+      )}
+      {departs && <p className="text-soft">{departs.text}</p>}
     </div>
   );
 }
@@ -108,6 +129,13 @@ function Cautions({ of }: { of: Reason[] }) {
       {c.text}
     </p>
   ));
+}
+
+/** One callback in so many, with no false digits: '1 in 83' is '1 in 80'. */
+function oneIn(risk: number): string {
+  const jobs = 1 / risk;
+  const digit = 10 ** Math.max(0, Math.floor(Math.log10(jobs)) - 1);
+  return `1 in ${Math.round(jobs / digit) * digit}`;
 }
 
 function Figure({ value, unit }: { value: string; unit: string }) {
@@ -171,6 +199,10 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
         <p>
           parts ${chain.cost.price.toFixed(2)} + time ${chain.cost.minutes.toFixed(2)} + callbacks ${chain.cost.callbacks.toFixed(2)} + trip $
           {chain.cost.trip.toFixed(2)} + not preferred ${chain.cost.preference.toFixed(2)}
+        </p>
+        <p>
+          Callbacks expected: {(chain.leakRisk * 1000).toFixed(1)} in 1,000 such jobs, from the rates of its joints' seals (starting guesses until the
+          ledger speaks).
         </p>
         <Cautions of={chain.cautions.filter((c) => !AT_ONCE.has(c.rule))} />
       </div>

@@ -1,6 +1,6 @@
 import { useCombobox } from 'downshift';
 import { useEffect, useRef, useState } from 'react';
-import { endLabel, endSeat, isEndCode, readEnd } from '../../core/index.ts';
+import { endLabel, endName, endSeat, isEndCode, readEnd, readEndNotes } from '../../core/index.ts';
 
 interface Props {
   id: string;
@@ -12,7 +12,7 @@ interface Props {
 
 /** An end as the trade says it: '3/8 comp', '1/2 fip', '7/8 bc', 'ght'. Readings are ranked; none is chosen in silence. */
 export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
-  const [typed, setTyped] = useState(value ?? '');
+  const [typed, setTyped] = useState(value === null ? '' : endName(value));
   // What was said last from here: a value that differs came from elsewhere (a swap, another window) and is shown.
   const said = useRef(value);
   const say = (code: string | null) => {
@@ -22,19 +22,21 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
   useEffect(() => {
     if (value === said.current) return;
     said.current = value;
-    setTyped(value ?? '');
+    setTyped(value === null ? '' : endName(value));
   }, [value]);
   const readings = typed.trim() === '' ? hint.map((end) => ({ end, why: 'usual here' })) : readEnd(typed).slice(0, 8);
   const combo = useCombobox({
     id,
     items: readings,
     inputValue: typed,
-    itemToString: (item) => item?.end ?? '',
+    // Without it a selected end looks like another with every painting, and is painted again without end.
+    itemToKey: (item) => item?.end,
+    itemToString: (item) => (item ? endName(item.end) : ''),
     selectedItem: readings.find((r) => r.end === value) ?? null,
     defaultHighlightedIndex: 0,
     onSelectedItemChange: ({ selectedItem }) => {
       if (!selectedItem) return;
-      setTyped(selectedItem.end);
+      setTyped(endName(selectedItem.end));
       say(selectedItem.end);
     },
   });
@@ -45,7 +47,7 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
     if (isEndCode(code)) say(code);
     else if (value !== null) say(null);
   };
-  const gas = /\bgas\b/i.test(typed);
+  const notes = readEndNotes(typed).map((n) => n.text);
   const unread = typed.trim() !== '' && readings.length === 0;
   return (
     <div className="relative">
@@ -53,19 +55,24 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
         {label}
       </label>
       <input
-        className="field"
+        className="field field-name"
         placeholder="3/8 comp, 1/2 fip, 7/8 bc, ght"
         maxLength={80}
         spellCheck={false}
-        {...combo.getInputProps({ onChange: (e) => type(e.currentTarget.value) })}
+        {...combo.getInputProps({
+          onChange: (e) => type(e.currentTarget.value),
+          // Another end is typed over the one that stands there.
+          onFocus: (e) => e.currentTarget.select(),
+        })}
       />
       <p className="min-h-6" aria-live="polite">
         {value && isEndCode(value) ? (
-          `${endLabel(value)}: ${endSeat(value)}`
-        ) : unread ? (
+          <>
+            {endLabel(value)}: {endSeat(value)} <span className="code">{value}</span>
+          </>
+        ) : unread || notes.length > 0 ? (
           <span>
-            {gas && 'Gas joints are not judged here: stop, and call a licensed gas fitter. '}No end reads like that. Try a size and a word: 3/8 comp,
-            1/2 fip, 7/8 bc.
+            {notes.join(' ')} {readings.length === 0 && 'No end reads like that. Try a size and a word: 3/8 comp, 1/2 fip, 7/8 bc.'}
           </span>
         ) : (
           <span className="text-soft">{typed && 'Choose a reading.'}</span>

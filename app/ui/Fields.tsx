@@ -78,6 +78,10 @@ const NAMES: Record<string, string> = {
   hidden: 'Joints will be hidden',
   arrestor: 'Needs a hammer arrestor',
   leaveOutlet: 'Leaves an outlet for another run',
+  check: 'Needs a vented backflow preventer',
+  afterOsmosis: 'Comes after reverse osmosis',
+  outOf: 'Comes out of the',
+  pressurePsi: 'Static pressure, psi',
 };
 
 const nameOf = (field: string): string =>

@@ -19,14 +19,14 @@ export function Happened({ rows, timeZone, device, actions, below }: Props) {
   return (
     <div>
       {byDay(rows, timeZone).map(([day, list]) => (
-        <section key={`${day} ${list[0]!.id}`} aria-label={day}>
+        <div key={`${day} ${list[0]!.id}`}>
           <h3 className="label mt-2">{day}</h3>
           <ol>
             {list.map((row) => (
               <Row key={row.id} {...{ row, timeZone, device }} actions={actions?.(row)} below={below?.(row)} />
             ))}
           </ol>
-        </section>
+        </div>
       ))}
     </div>
   );

@@ -72,10 +72,10 @@ export function Line({ from, to, chain, parts, water, marks, ringed, title }: Pr
   const drawn = { section, water, labels, marks, ringed, title };
   return (
     <>
-      <div className="hidden lg:block">
+      <div className="hidden lg:block print:block">
         <Section {...drawn} scale={scaleFor([section])} />
       </div>
-      <div className="lg:hidden">
+      <div className="lg:hidden print:hidden">
         <Section {...drawn} scale={uprightScale(section)} upright />
       </div>
     </>

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Catalogue } from '../../catalog/index.ts';
-import type { HouseRules } from '../../core/index.ts';
+import type { Appliance, HouseRules } from '../../core/index.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
 import { sync } from '../../sync/run.ts';
 
@@ -21,11 +21,20 @@ interface Kept {
   catalogue: ClientCatalogue;
 }
 
+/** What an older server said of an appliance less than this page asks. */
+const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection'> = { minBoreIn: 0.12, usualNeeds: [], avoid: [], protection: '' };
+
+const broughtUp = (kept: ClientCatalogue): ClientCatalogue => ({
+  ...kept,
+  rules: rulesBroughtUp(kept.rules),
+  appliances: kept.appliances.map((a) => ({ ...UNSAID, ...a })),
+});
+
 /** What this device holds of it; undefined where it holds none, or holds nothing at all. */
 async function held(): Promise<Kept | undefined> {
   try {
     const kept = await (await sync.device()).get<Kept>(KEY);
-    return kept && { ...kept, catalogue: { ...kept.catalogue, rules: rulesBroughtUp(kept.catalogue.rules) } };
+    return kept && { ...kept, catalogue: broughtUp(kept.catalogue) };
   } catch {
     return undefined;
   }
@@ -60,6 +69,14 @@ export async function keepCatalogue(): Promise<void> {
   await fresh(await held());
 }
 
+/** Screens that show it. */
+const shown = new Set<() => void>();
+
+/** Has every screen read it again: something of it was changed here. */
+export function catalogueChanged(): void {
+  for (const read of shown) read();
+}
+
 /** The shop's catalogue: at once as this device holds it, then as the server has it. */
 export function useCatalogue(): ClientCatalogue | null {
   const [catalogue, setCatalogue] = useState<ClientCatalogue | null>(null);
@@ -76,8 +93,10 @@ export function useCatalogue(): ClientCatalogue | null {
       else again = setTimeout(read, AGAIN_MS);
     };
     read();
+    shown.add(read);
     return () => {
       over = true;
+      shown.delete(read);
       clearTimeout(again);
     };
   }, []);

@@ -7,9 +7,9 @@ const run = { visitId: '019aaaaa-0000-7000-8000-000000000001', runId: '019aaaaa-
 
 describe('an end that is wanted', () => {
   const cases: EndWanted[] = [
-    { side: 'from', asked: '', run: null },
-    { side: 'to', asked: 'from=comp-3%2F8-m&water=hot', run: null },
-    { side: 'rejoin', asked: '', run },
+    { side: 'from', asked: '', run: null, on: null },
+    { side: 'to', asked: 'from=comp-3%2F8-m&water=hot', run: null, on: 'refrigerator' },
+    { side: 'rejoin', asked: '', run, on: null },
   ];
   for (const wanted of cases) {
     it(`comes back from its address: ${wanted.side}`, () => {
@@ -18,17 +18,19 @@ describe('an end that is wanted', () => {
   }
 
   it('leads nowhere but to the bench or a visit', () => {
-    const wanted = endWanted(new URLSearchParams({ as: 'elsewhere', visit: '//evil.example', run: '../x', asked: 'x'.repeat(5000) }));
-    assert.deepEqual([wanted.side, wanted.run, wanted.asked.length], ['from', null, 1000]);
+    const wanted = endWanted(
+      new URLSearchParams({ as: 'elsewhere', visit: '//evil.example', run: '../x', on: 'spaceship', asked: 'x'.repeat(5000) }),
+    );
+    assert.deepEqual([wanted.side, wanted.run, wanted.on, wanted.asked.length], ['from', null, null, 1000]);
   });
 
   it('goes into what the bench asked before', () => {
-    const wanted: EndWanted = { side: 'to', asked: 'from=comp-3%2F8-m&water=hot&q=x', run: null };
+    const wanted: EndWanted = { side: 'to', asked: 'from=comp-3%2F8-m&water=hot&q=x', run: null, on: null };
     assert.equal(takeEndTo(wanted, 'ght-3/4-m', 'seen'), '/match?from=comp-3%2F8-m&water=hot&to=ght-3%2F4-m');
   });
 
   it('goes to the run of a visit, with how it was found', () => {
-    const address = takeEndTo({ side: 'to', asked: '', run }, 'ght-3/4-m', 'measured');
+    const address = takeEndTo({ side: 'to', asked: '', run, on: null }, 'ght-3/4-m', 'measured');
     assert.ok(address.startsWith(`/visits/${run.visitId}?run=${run.runId}&stage=look`));
     assert.deepEqual(endBrought(query(address)), { side: 'to', end: 'ght-3/4-m', how: 'measured' });
   });

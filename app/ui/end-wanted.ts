@@ -1,4 +1,4 @@
-import { type EndCode, isEndCode } from '../../core/index.ts';
+import { type EndCode, isEndCode, knownAppliances } from '../../core/index.ts';
 
 export type Side = 'from' | 'to' | 'rejoin';
 /** How an end was found out, as a visit notes it. */
@@ -10,6 +10,8 @@ export interface EndWanted {
   /** The bench's question as an address asks it; empty where nothing was. */
   asked: string;
   run: { visitId: string; runId: string } | null;
+  /** The appliance it is for: id in appliances.csv; null where it is not known. */
+  on: string | null;
 }
 
 const UUID = /^[0-9a-f-]{36}$/;
@@ -22,13 +24,15 @@ export function endWanted(params: URLSearchParams): EndWanted {
     side: SIDES.find((s) => s === params.get('as')) ?? 'from',
     asked: (params.get('asked') ?? '').slice(0, 1000),
     run: UUID.test(visitId) && UUID.test(runId) ? { visitId, runId } : null,
+    on: knownAppliances.find((a) => a === params.get('on')) ?? null,
   };
 }
 
 /** The same as an address asks it: '/gauge?...'. */
-export function lookupAddress(page: '/gauge' | '/ends', { side, asked, run }: EndWanted): string {
+export function lookupAddress(page: '/gauge' | '/ends', { side, asked, run, on }: EndWanted): string {
   const out = new URLSearchParams({ as: side });
   if (asked) out.set('asked', asked);
+  if (on) out.set('on', on);
   if (run) {
     out.set('visit', run.visitId);
     out.set('run', run.runId);

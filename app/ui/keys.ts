@@ -16,6 +16,16 @@ function turnSheet(): void {
 }
 document.querySelector('#dark-button')?.addEventListener('click', turnSheet);
 
+/** In a visit on a phone the bar is folded away until it is asked for. */
+const bar = document.querySelector<HTMLInputElement>('#quick');
+const askButton = document.querySelector('#ask-button');
+function showBar(isShown: boolean): void {
+  bar?.form?.classList.toggle('max-md:hidden', !isShown);
+  askButton?.setAttribute('aria-expanded', String(isShown));
+  if (isShown) bar?.focus();
+}
+askButton?.addEventListener('click', () => showBar(askButton.getAttribute('aria-expanded') !== 'true'));
+
 const letters = document.querySelector<HTMLInputElement>('#letters');
 if (letters) {
   letters.checked = lettersWork();
@@ -23,7 +33,7 @@ if (letters) {
 }
 
 ownKeys([
-  { keys: ['/'], run: () => document.querySelector<HTMLInputElement>('#quick')?.focus() },
+  { keys: ['/'], run: () => showBar(true) },
   { keys: ['?'], run: () => sheet?.showModal() },
   { keys: ['n'], run: turnSheet },
 ]);

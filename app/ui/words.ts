@@ -1,4 +1,5 @@
 import { remember } from '../../core/index.ts';
+import type { RunState } from '../../record/index.ts';
 
 /** Wording that more than one screen uses. */
 export const money = (cents: number) => `$${(cents / 100).toFixed(2)}`;
@@ -21,3 +22,14 @@ const formats = new Map<string, Intl.DateTimeFormat>();
 export function localTime(ms: number, timeZone: string): string {
   return remember(formats, 40, timeZone, () => new Intl.DateTimeFormat('sv-SE', { timeZone, dateStyle: 'short', timeStyle: 'short' })).format(ms);
 }
+
+/** When it is looked at again: a bound says nothing of what comes after. */
+export function recheckWords({ signedOff, recheck, accepted }: Pick<RunState, 'signedOff' | 'recheck' | 'accepted'>, timeZone: string): string {
+  if (!signedOff) return `recheck due ${accepted?.rules.recheckHours ?? 24} h after sign-off`;
+  if (recheck === 'dry') return 'looked at again: dry';
+  return `recheck ${recheck === 'closed' ? 'closed, was due' : 'due'} ${localTime(signedOff.recheckDueMs, timeZone)}`;
+}
+
+/** What the looks at a joint prove: a bound with its confidence and its recheck, never "dry" alone. */
+export const provenWords = (ml: number | null, recheck: string): string =>
+  ml === null ? 'nothing proven yet' : `under ${mlPerDay(ml)} mL a day at 95 %, ${recheck}`;

@@ -104,7 +104,7 @@ describe('mating, pair by pair', () => {
   const pairs: [a: string, b: string, verdict: string, seal: string | null, near?: string][] = [
     ['comp-3/8-m', 'comp-3/8-f', 'seals', 'washer'],
     ['npt-1/2-m', 'npt-1/2-f', 'seals', 'taper'],
-    ['npt-1/2-m', 'npsm-1/2-f', 'seals', 'washer'],
+    ['npt-1/2-m', 'npsm-1/2-f', 'seals', 'washer-on-taper'],
     ['npt-1/2-m', 'npt-1/2-f:plastic', 'seals', 'taper-plastic'],
     ['npt-1/2-m', 'g-1/2-f', 'marginal', 'washer'],
     ['npsm-1/2-m', 'g-1/2-f', 'marginal', 'washer', 'near-g-1/2-npsm-1/2'],

@@ -19,3 +19,8 @@ export function inletThreads(appliance: string): ReadonlySet<string> | undefined
 }
 
 export const knownAppliances: readonly string[] = inletsTable.map((row) => row.appliance);
+
+const inletsByAppliance = new Map<string, readonly string[]>(inletsTable.map((row) => [row.appliance, row.ends]));
+
+/** Usual inlets of an appliance, the most met first; none for one that is not in the table. */
+export const usualInlets = (appliance: string): readonly string[] => inletsByAppliance.get(appliance) ?? [];

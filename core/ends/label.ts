@@ -33,7 +33,18 @@ function specOf(end: ThreadEnd): string {
  */
 export function endLabel(end: End | EndCode): string {
   const e = typeof end === 'string' ? parseEnd(end) : end;
-  if (e.kind === 'thread') return threadLabel(e);
+  return e.kind === 'thread' ? threadLabel(e, true) : endName(e);
+}
+
+/**
+ * An end's name as a field or a list shows it: its label without the thread's figures.
+ *
+ * @example endName('comp-3/8-m') // '3/8 in OD compression, male'
+ * @throws EndCodeError for a code that does not read
+ */
+export function endName(end: End | EndCode): string {
+  const e = typeof end === 'string' ? parseEnd(end) : end;
+  if (e.kind === 'thread') return threadLabel(e, false);
   return e.kind === 'tube' ? tubeLabel(e) : socketLabel(e);
 }
 
@@ -59,14 +70,14 @@ const TRADE_NAME: Partial<Record<ThreadEnd['family'], [male: string, female: str
   npsm: ['MIPS', 'FIP swivel'],
 };
 
-function threadLabel(e: ThreadEnd): string {
+function threadLabel(e: ThreadEnd, hasForm: boolean): string {
   const male = e.gender === 'm';
   const swivel = !male && !['npt', 'aer', 'flare'].includes(e.family);
   const trade = TRADE_NAME[e.family]?.[male ? 0 : 1];
   const form = `${trade ? `${e.size} ${trade}, ` : ''}${threadSpec(e)}`;
   const usual = e.family === 'bc' ? 'plastic' : 'metal';
   const made = e.material === usual ? '' : `, ${e.material}`;
-  return `${THREAD_NAMES[e.family](e)}${swivel ? ' nut' : ''}, ${male ? 'male' : 'female'} (${form})${made}`;
+  return `${THREAD_NAMES[e.family](e)}${swivel ? ' nut' : ''}, ${male ? 'male' : 'female'}${hasForm ? ` (${form})` : ''}${made}`;
 }
 
 const TUBE_NAMES: Record<string, string> = {

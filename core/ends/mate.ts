@@ -81,7 +81,7 @@ function finish(fit: Fit, seal: SealId, a: End, b: End, rules: HouseRules): Mati
   return withMisses(mating, fit);
 }
 
-const PLASTIC_SEAL: Partial<Record<SealId, SealId>> = { washer: 'washer-plastic', taper: 'taper-plastic' };
+const PLASTIC_SEAL: Partial<Record<SealId, SealId>> = { washer: 'washer-plastic', 'washer-on-taper': 'washer-plastic', taper: 'taper-plastic' };
 
 /** On a plastic body a ferrule is turned no further than a plastic ferrule, a cone no further than a washer in a plastic nut. */
 const PLASTIC_CAP: Partial<Record<SealId, SealId>> = { ferrule: 'ferrule-plastic', 'ferrule-large': 'ferrule-plastic' };

@@ -2,9 +2,7 @@
 import type { SocketEnd, TubeEnd } from './code.ts';
 import type { EndProfile, Point, SectionMaterial } from './piece.ts';
 import { madeOf } from './thread-profile.ts';
-
-/** The usual depth of a tube in a push fitting by size, inches. */
-const PUSH_DEPTH_IN: Record<string, number> = { '1/4': 0.6875, '5/16': 0.75, '3/8': 0.8125, '1/2': 0.9375, '5/8': 1, '7/8': 1.125 };
+import { tubeJointOf } from './tube-joints.ts';
 
 export function tubeProfile(end: TubeEnd): EndProfile {
   const material: SectionMaterial = end.tube.material === 'copper' ? 'copper' : end.tube.material === 'steel' ? 'steel' : 'tube';
@@ -32,7 +30,7 @@ export function socketProfile(end: SocketEnd): EndProfile {
   if (end.family === 'crimp' || end.family === 'expand') return barbProfile(end, tube - 0.078);
   if (end.family === 'nose') return noseProfile(end, tube);
   const push = end.family === 'ptc';
-  const depthIn = push ? (PUSH_DEPTH_IN[end.size] ?? 1) : Math.max(0.3, end.odIn * 0.9);
+  const depthIn = push ? (tubeJointOf(end.size)?.pushIn ?? 1) : Math.max(0.3, end.odIn * 0.9);
   const wall = push ? 0.11 : 0.045;
   const bore = tube - 0.04;
   const length = depthIn + 0.12;

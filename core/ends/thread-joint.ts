@@ -14,7 +14,7 @@ const SOURCE = 'field reference, section 2; thread tables';
 const SEATS: Partial<Record<ThreadFamily, Partial<Record<ThreadFamily, SealId>>>> = {
   comp: { comp: 'washer' },
   flare: { flare: 'flare' },
-  npt: { npt: 'taper', npsm: 'washer', g: 'washer' },
+  npt: { npt: 'taper', npsm: 'washer-on-taper', g: 'washer' },
   npsm: { npsm: 'washer', g: 'washer' },
   g: { g: 'washer', npsm: 'washer' },
   bc: { bc: 'washer' },
@@ -135,7 +135,7 @@ function noSeat(male: ThreadEnd, female: ThreadEnd): string {
 
 function seals(male: ThreadEnd, female: ThreadEnd, seal: SealId) {
   if (seal === 'taper') return reason('seat-taper', 'Taper thread in taper thread: the thread itself seals, with tape or paste.', { source: SOURCE });
-  if (male.family === 'npt' && seal === 'washer') {
+  if (seal === 'washer-on-taper') {
     return reason(
       'seat-washer-on-taper',
       "The swivel nut's washer seals on the flat end; the thread only pulls. The end must be flat, square and deburred.",

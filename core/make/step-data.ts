@@ -1,4 +1,5 @@
 import type { SealId } from '../ends/seals.ts';
+import type { Round } from '../prove/method.ts';
 
 export type OldLine = 'none' | 'keep' | 'replace' | 'not judged';
 export type StepStage = 'shut' | 'make' | 'prove' | 'log';
@@ -21,6 +22,20 @@ export interface StepWhen {
   oldLine?: OldLine[];
   /** The old line is joined again. */
   rejoins?: boolean;
+  /** The joint is the old line's own, made before. */
+  reused?: boolean;
+  /** Kinds of loose pieces the joint takes: 'insert'. */
+  loose?: string[];
+  /** The joint to the appliance. */
+  last?: boolean;
+  /** A stop of the chain is new. */
+  newStop?: boolean;
+  /** Something new wants clearing before the appliance: a stop, a cut line, solder. */
+  flushes?: boolean;
+  /** Behind a reverse-osmosis unit, whose tank holds pressure. */
+  afterOsmosis?: boolean;
+  /** The stop that was found holds the water by itself. */
+  stopHolds?: boolean;
   rule?: Record<string, string>;
 }
 
@@ -28,6 +43,11 @@ export interface StepWhen {
 export interface StepTemplate {
   id: string;
   stage: StepStage;
+  /** The card it came with, 1 unless given, and the last that has it: a card is composed as it was when its chain was accepted. */
+  since?: number;
+  until?: number;
+  /** What it says of a round of looks; without one it is ticked by itself. */
+  round?: Round;
   /** Place on the card, ascending within the stage. */
   order: number;
   /** Once a run, or for each joint, part or capped end it fits. */
@@ -55,11 +75,20 @@ export interface Appliance {
   designGpm: number;
   minFlowPsi: number;
   maxStaticPsi: number;
-  fastClosing: 'yes' | 'no' | 'single lever';
+  /** 'yes': a solenoid; else by how its user closes it. */
+  fastClosing: 'yes' | 'no' | 'single lever' | 'quarter turn';
   typicalVolumeGal: number;
   /** Drawn out and pushed home again: it has a put-back round. */
   moves: boolean;
   /** It has an electric supply at hand of the water. */
   powered: boolean;
+  /** What its flow asks of every part before it, in; typical. */
+  minBoreIn: number;
+  /** What its supply usually has besides. */
+  usualNeeds: ('stop' | 'arrestor' | 'check')[];
+  /** Tags of parts that do not belong before it. */
+  avoid: string[];
+  /** Backflow and scald protection the codes name for it; local code wins. */
+  protection: string;
   note: string;
 }

@@ -4,6 +4,7 @@ import { describe, it } from 'node:test';
 import { defaultRules, type HouseRules } from '../house/rules.ts';
 import { matchChains } from '../match/chains.ts';
 import type { Part } from '../match/part.ts';
+import { sideWords } from '../match/sides.ts';
 import type { Appliance, StepTemplate } from './step-data.ts';
 import { type RunFacts, workCard } from './work-card.ts';
 
@@ -32,6 +33,10 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   minFlowPsi: 20,
   maxStaticPsi: 120,
   fastClosing: 'no',
+  minBoreIn: 0.15,
+  usualNeeds: [],
+  avoid: [],
+  protection: '',
   typicalVolumeGal: 1,
   moves: false,
   powered: false,
@@ -135,7 +140,7 @@ describe('a work card', () => {
   it('takes no old line away where there is none, and keeps the one that is joined again', () => {
     const offs = (list: string[]) => list.filter((id) => id.startsWith('make-old'));
     assert.deepEqual(offs(ids({ oldLine: 'none' })), []);
-    assert.deepEqual(offs(ids({ oldLine: 'replace' })), ['make-old-line-new', 'make-old-off']);
+    assert.deepEqual(offs(ids({ oldLine: 'replace' })), ['make-old-off', 'make-old-line-new']);
     const tee = part('tee', 'add-on tee', ['comp-3/8-f', 'comp-1/4-m', 'comp-3/8-m']);
     const parts = [hose, tee];
     const [chain] = matchChains({ from: 'comp-3/8-m', to: 'comp-1/4-m', rejoin: 'comp-3/8-f', parts, need: { water: 'cold' } }).chains;
@@ -145,6 +150,7 @@ describe('a work card', () => {
     assert.ok(ids({ appliance: appliance('dishwasher', { fastClosing: 'yes' }) }).includes('shut-relieve-solenoid'));
     assert.ok(!ids({ appliance: appliance('dishwasher', { fastClosing: 'yes' }) }).includes('shut-relieve'));
     assert.ok(ids({ appliance: appliance('basin-faucet') }).includes('shut-relieve'));
+    assert.ok(ids({ appliance: appliance('dishwasher', { fastClosing: 'yes' }), oldLine: 'none' }).includes('shut-relieve-bucket'));
   });
   it('warns of braid only where there is braid', () => {
     assert.ok(!ids().includes('make-route-braid'));
@@ -164,5 +170,83 @@ describe('a work card', () => {
     assert.equal(joints[0], 'joint-solder:j1');
     const other = ids({ rules: rules({ firstEnd: 'appliance' }) }, [stub, long], 'cu-3/8od').filter((id) => id.startsWith('joint-'));
     assert.equal(other[0], 'joint-solder:j1');
+  });
+
+  it('puts the insert in before the nut is tightened or the tube pushed, at each joint', () => {
+    const tube = part('tube', 'PE tube', ['pe-1/4od', 'pe-1/4od']);
+    const made = ids({}, [tube], 'comp-1/4-m', 'comp-1/4-m').filter((id) => /^(insert|joint)-/.test(id));
+    assert.deepEqual(made, ['insert-ferrule:j1', 'joint-ferrule-plastic:j1', 'insert-ferrule:j2', 'joint-ferrule-plastic:j2']);
+    const coupling = part('coupling', 'push coupling', ['ptc-5/8od', 'ptc-5/8od']);
+    const pushed = ids({}, [coupling], 'pex-5/8od', 'pex-5/8od').filter((id) => /^(insert|joint)-/.test(id));
+    assert.deepEqual(pushed, ['insert-push:j1', 'joint-push:j1', 'insert-push:j2', 'joint-push:j2']);
+  });
+  it('flushes a new stop, or a cut line, before the joint to the appliance, whatever end is made first', () => {
+    const stop = part(
+      'stop',
+      'angle stop',
+      ['cu-5/8od', 'comp-3/8-m'].map((c) => (c === 'cu-5/8od' ? 'comp-5/8-m' : c)),
+      { tags: ['stop'] },
+    );
+    const long = { ...hose, ends: hose.ends.map((e, i) => (i === 0 ? { ...e, code: 'comp-3/8-f' } : e)) };
+    const flushed = (more: Partial<RunFacts>) => ids(more, [stop, long], 'cu-5/8od').filter((id) => /^(flush|joint)-/.test(id));
+    const wall = ['joint-ferrule-large:j1', 'joint-washer:j2', 'flush-new-stop:j3', 'joint-washer:j3'];
+    assert.deepEqual(flushed({}), wall);
+    assert.deepEqual(flushed({ rules: rules({ firstEnd: 'appliance' }) }), wall);
+    assert.ok(!ids().some((id) => id.startsWith('flush-')));
+  });
+  it('takes the energy off a heater before its water, and puts it on again after', () => {
+    const hot = (stop: RunFacts['stop']) => ids({ water: 'hot', stop });
+    const seized = hot({ kind: 'multi-turn', condition: 'seized-open' });
+    assert.ok(seized.indexOf('shut-energy') < seized.indexOf('shut-bad') && seized.includes('prove-energy-on'));
+    assert.ok(!hot({ kind: 'quarter-turn', condition: 'works' }).includes('shut-energy'));
+    assert.ok(hot(null).includes('shut-energy') && !ids({ stop: null }).includes('shut-energy'));
+    for (const condition of ['works', 'weeps', 'unknown', 'passes', 'seized-open', 'seized-shut', 'broken']) {
+      const card = hot({ kind: 'gate', condition });
+      assert.equal(card.includes('shut-energy'), card.includes('shut-bad'), condition);
+    }
+  });
+  it('closes and relieves the tank of a reverse-osmosis unit', () => {
+    assert.ok(ids({ afterOsmosis: true }).includes('shut-ro-tank') && ids({ afterOsmosis: true }).includes('prove-ro-tank'));
+    assert.ok(!ids().includes('shut-ro-tank'));
+  });
+  it('asks about hidden joints after the standing round, not before water', () => {
+    const card = cardOf({ hidden: true });
+    assert.ok(card.find((s) => s.id === 'prove-hidden')?.gate);
+    assert.ok(!card.some((s) => s.id === 'make-hidden'));
+    assert.ok(card.findIndex((s) => s.id === 'prove-stand') < card.findIndex((s) => s.id === 'prove-hidden'));
+  });
+  it('is composed as it was when its chain was accepted', () => {
+    const first = cardOf({ hidden: true, cardVersion: 1 });
+    assert.ok(first.some((s) => s.id === 'make-hidden') && !first.some((s) => s.id === 'prove-hidden'));
+    const rinser = { appliance: appliance('glass-rinser', { fastClosing: 'yes' }), oldLine: 'none' } as const;
+    const relieved = (cardVersion: number) => ids({ ...rinser, cardVersion }).filter((id) => id.startsWith('shut-relieve'));
+    assert.deepEqual([relieved(1), relieved(2)], [['shut-relieve'], ['shut-relieve-bucket']]);
+  });
+  it('says what each round is for this appliance: ice only where ice is made', () => {
+    const said = (kind: string) => cardOf({ appliance: appliance(kind) }).filter((s) => s.round === 'working').map((s) => s.detail).join(' '); // biome-ignore format: one row
+    assert.match(said('refrigerator'), /Where it makes ice/);
+    for (const kind of ['brewer', 'ro-dispenser', 'glass-rinser', 'hydrant', 'bidet-seat', 'tub-filler']) {
+      assert.ok(said(kind).length > 20, kind);
+      assert.doesNotMatch(said(kind), /\bice\b/, kind);
+    }
+    assert.match(said('hydrant'), /outlet held back/);
+    assert.match(said('bidet-seat'), /while it sprays/);
+  });
+  it('names the three joints of a tee under a fill valve, and turns an old ferrule only past where it resists', () => {
+    const tee = part('tee', 'fill-valve tee', ['bc-7/8-m', 'npsm-1/2-m', 'bc-7/8-f']);
+    const seat = part('seat', 'bidet hose', ['npsm-1/2-f', 'npsm-1/2-f'], { flexible: true });
+    const q = { from: 'bc-7/8-f', to: 'npsm-1/2-m', rejoin: 'bc-7/8-m', parts: [tee, seat], need: { water: 'cold' as const } };
+    const [chain] = matchChains(q).chains;
+    const card = cardOf({ chain: chain!, appliance: appliance('bidet-seat'), rejoin: q.rejoin }, q.parts, q.from, q.to);
+    const titles = card.filter((s) => s.joint !== undefined).map((s) => s.title);
+    assert.match(titles[0]!, /fill-valve tee onto old line/);
+    assert.match(titles.at(-1)!, /fill valve onto fill-valve tee/);
+    const words = (rejoin: string) => sideWords({ from: 'bc-7/8-f', rejoin }, true, 'toilet (tank)').old;
+    assert.deepEqual([words('bc-7/8-m'), words('npsm-1/2-m')], ['fill valve', 'old inlet']);
+    const joined = part('joined', 'add-on tee', ['comp-1/4-f', 'comp-1/4-m', 'comp-1/4-m']);
+    const again = { from: 'comp-1/4-m', to: 'comp-1/4-f', rejoin: 'cu-1/4od', parts: [joined], need: { water: 'cold' as const } };
+    const [old] = matchChains(again).chains;
+    const last = cardOf({ chain: old! }, [joined], again.from, again.to).findLast((s) => s.joint !== undefined)!;
+    assert.deepEqual([last.id, last.turns], ['joint-ferrule-reused:j3', 0.25]);
   });
 });

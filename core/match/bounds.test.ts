@@ -8,7 +8,7 @@ import { indexParts } from './catalogue-index.ts';
 import { matchChains } from './chains.ts';
 import { HAS } from './has.ts';
 import { Heap } from './heap.ts';
-import { lowerBounds } from './lower-bounds.ts';
+import { type LowerBounds, lowerBounds } from './lower-bounds.ts';
 import { codeCount, codeNumber, FALSE_START, MARGINAL, NO, pairTable, SEALS } from './pair-table.ts';
 import type { Part } from './part.ts';
 
@@ -46,7 +46,7 @@ describe('the table of pairs', () => {
 });
 
 describe('lower bounds', () => {
-  const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f'];
+  const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'npsm-1/2-f', 'g-1/2-m'];
   const anyPart = fc.record({
     codes: fc.tuple(fc.constantFrom(...CODES), fc.constantFrom(...CODES)),
     priceCents: fc.integer({ min: 100, max: 2000 }),
@@ -72,11 +72,15 @@ describe('lower bounds', () => {
     fc.assert(
       fc.property(fc.array(anyPart, { minLength: 1, maxLength: 6 }), fc.constantFrom(...CODES), fc.constantFrom(...CODES), (list, from, to) => {
         const parts = made(list as Parameters<typeof made>[0]);
-        const bounds = lowerBounds(indexParts(parts), defaultRules.weights);
+        const [bounds, loosest] = [false, true].map((marginal) => lowerBounds(indexParts(parts), defaultRules.weights, marginal)) as [
+          LowerBounds,
+          LowerBounds,
+        ];
         for (const chain of matchChains({ from, to, parts, need: { water: 'cold' }, k: 20 }).chains) {
           const last = chain.joints.at(-1)!;
-          if (chain.parts.length === 0 || chain.joints.some((j) => j.mating.verdict !== 'seals')) continue;
           const at = codeNumber(from) * codeCount + codeNumber(last.a);
+          if (chain.parts.length > 0) assert.ok(loosest.any[at]! <= chain.cost.total + 1e-9);
+          if (chain.parts.length === 0 || chain.joints.some((j) => j.mating.verdict !== 'seals')) continue;
           assert.ok(bounds.any[at]! <= chain.cost.total + 1e-9);
           const has = (tag: string) => chain.parts.some((id) => parts.find((p) => p.id === id)!.tags.includes(tag));
           for (const [tag, bit] of [['stop', HAS.stop], ['arrestor', HAS.arrestor], ['check', HAS.check]] as const) if (has(tag)) assert.ok(bounds.through(bit)[at]! <= chain.cost.total + 1e-9); // biome-ignore format: one check
@@ -129,5 +133,13 @@ describe('no chain', () => {
   it('else names the missing part, or the end that nothing seals on', () => {
     assert.equal(why({ parts: [], need }), 'missing-part');
     assert.equal(matchChains({ from: 'pb-5/8od', to: 'comp-1/4-f', parts: [straight], need }).unreachable?.[0]?.rule, 'no-counterpart');
+  });
+  it('states what is to be done: thread a plain steel pipe, allow a push fitting, cut back a pitted tube', () => {
+    const push: Part = { ...straight, id: 'push', ends: [{ id: 'a', code: 'ptc-5/8od', port: 'either' }, { id: 'b', code: 'comp-3/8-m', port: 'either' }] }; // biome-ignore format: one row
+    const rule = (q: object) => matchChains({ from: 'cpvc-5/8od', to: 'comp-3/8-f', parts: [push], need, ...q }).unreachable?.[0]?.rule;
+    assert.equal(rule({ from: 'steel-1/2ips' }), 'needs-threading');
+    assert.equal(rule({ rules: { ...defaultRules, push: 'never' } }), 'only-with-push');
+    assert.equal(rule({ need: { ...need, stub: { side: 'from', finish: 'pitted' } } }), 'only-on-sound-tube');
+    assert.equal(rule({}), undefined);
   });
 });

@@ -1,11 +1,15 @@
 import { boreIn } from '../ends/bore.ts';
 import type { EndCode } from '../ends/code.ts';
 import { parseEnd } from '../ends/code.ts';
+import { isHoseNut } from '../ends/hose-or-pipe.ts';
+import { type SealId, sealById } from '../ends/seals.ts';
 import { type Reason, reason } from '../reason.ts';
+import { writeFraction } from '../units/fraction.ts';
 import type { Part, PartEnd } from './part.ts';
 import { piecePriceCents } from './pricing.ts';
 import type { Branch, Chain, ChainJoint } from './query.ts';
 import { CAP_RATE, callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
+import { stubCautions } from './stub.ts';
 import { notPreferred } from './suits.ts';
 
 /** One part as a chain uses it. */
@@ -39,7 +43,7 @@ export function buildChain(s: Setting, steps: Step[]): Chain {
     minutes: minutes * weights.minuteDollars,
     callbacks: rates.reduce((sum, r) => sum + r, 0) * weights.callbackDollars,
     trip: offVan.length > 0 ? weights.tripDollars : 0,
-    preference: steps.filter((o) => notPreferred(o.part, s.rules)).length * weights.notPreferredDollars,
+    preference: steps.filter((o) => notPreferred(o.part, s.rules, s.need.outOf)).length * weights.notPreferredDollars,
   };
   return {
     parts: steps.map((o) => o.part.id),
@@ -92,6 +96,16 @@ function countLoose(joints: ChainJoint[], branches: Chain['branches']): Record<s
   return out;
 }
 
+/** What a joint asks care of, by how it seals. */
+const BY_SEAL: Partial<Record<SealId, Reason[]>> = {
+  solder: [
+    reason('fire', 'Soldering: heat shield, extinguisher, fire watch for 30 minutes; an end open for the steam; a wet pipe will not solder.'),
+    reason('solder-first', 'Solder first, let it cool, then the rest: no plastic, rubber or push fitting near the heat.'),
+  ],
+  'washer-on-taper': [reason('washer-on-taper', `A washer nut on a taper stub: ${sealById('washer-on-taper')?.note}.`)],
+};
+
+/** What can be trusted to hurt or to leak, each said once, where its hazard is in the chain. */
 function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
   const out: Reason[] = [];
   if (joints.some((j) => j.mating.verdict === 'marginal')) {
@@ -102,16 +116,41 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
       out.push(reason('push-found', 'A push-to-connect end found in place: check that it is sound, and that it takes this tube.'));
     }
   }
-  const plastic = joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper'));
-  out.push(...plastic);
+  for (const seal of new Set(joints.flatMap((j) => j.mating.seal ?? []))) out.push(...(BY_SEAL[seal] ?? []));
+  out.push(...joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper')));
+  out.push(...stubOf(s, steps, joints));
+  if (steps.at(-1)?.part.tags.includes('hose') && isHoseNut(s.to)) {
+    out.push(
+      reason(
+        'hose-on-hose',
+        "A hose onto the appliance's own hose: connectors are not joined in series where anything else reaches. Keep the joint in sight.",
+      ),
+    );
+  }
+  out.push(...tooLong(s, steps));
   out.push(...narrowing(s, steps));
   if (steps.some((o) => o.branches.some((b) => b.use === 'free'))) {
     out.push(reason('outlet-free', 'An outlet stays free: keep its valve shut, and cap it until a line is on it.'));
   }
-  if (s.need.tempF > 120)
+  if (s.need.water === 'hot' && s.need.tempF > 120) {
     out.push(reason('scald', 'Hot water above 120 F scalds: cool it or keep hands clear.', { figures: { tempF: s.need.tempF } }));
-  if (steps.some((o) => o.part.tags.includes('solder'))) {
-    out.push(reason('fire', 'Soldering: heat shield, extinguisher, fire watch; nothing plastic attached; a wet pipe will not solder.'));
   }
   return out;
+}
+
+/** A hose this much longer than asked, in, and by this factor, loops. */
+const LOOPS = { moreIn: 24, times: 2 };
+
+function tooLong({ need: { minLengthIn } }: Setting, steps: Step[]): Reason[] {
+  const hose = steps.find((o) => o.part.flexible && o.cutLengthIn === null);
+  if (!hose || minLengthIn === null || hose.lengthIn < minLengthIn * LOOPS.times || hose.lengthIn < minLengthIn + LOOPS.moreIn) return [];
+  const text = `The line is ${hose.lengthIn} in for ${writeFraction(minLengthIn, 16)} in: the rest loops, and may kink. A shorter one is better.`;
+  return [reason('long-line', text, { figures: { lengthIn: hose.lengthIn, minLengthIn } })];
+}
+
+function stubOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
+  const { stub } = s.need;
+  if (stub === null) return [];
+  const joint = joints[stub.side === 'from' ? 0 : steps.length];
+  return joint ? stubCautions(stub, s[stub.side], joint.mating) : [];
 }

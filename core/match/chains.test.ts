@@ -32,7 +32,7 @@ function part(id: string, ends: [string, Port][], more: Partial<Part> = {}): Par
 const hose = (id: string, a: string, b: string, lengthIn: number, more: Partial<Part> = {}) =>
   part(id, [[a, 'either'], [b, 'either']], { flexible: true, lengthIn, ...more }); // biome-ignore format: one line a hose
 
-const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'cu-1/4od', 'pe-1/4od'];
+const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'cu-1/4od', 'pe-1/4od', 'ptc-1/4od'];
 const CAPS = CODES.map((c) => ({ code: `cap-${c}`, priceCents: 150 }));
 /** Caps, and what a compression joint takes. */
 const PIECES = [...CAPS, { code: 'nut-comp-1/4', priceCents: 90 }, { code: 'ferrule-1/4od', priceCents: 30 }];
@@ -47,6 +47,15 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
   /** PE bears 100 F. */
   const hot = (...codes: string[]) => codes.some((code) => code.startsWith('pe-') && tempF > 100);
   const valved = (p: Part, id: string) => p.tags.includes(`valved:${id}`);
+  /** On the quarter-inch tube found in place: no push on chrome, nothing on pits, and 11/16 in for a push, 3/4 in for a ferrule. */
+  const unsound = (a: string, b: string) => {
+    const { stub } = q.need;
+    const tube = stub && q[stub.side];
+    if (!stub || !tube?.endsWith('od') || tube.startsWith('ptc')) return false;
+    const isPush = a.startsWith('ptc') || b.startsWith('ptc');
+    if (stub.finish === 'pitted' || (stub.finish === 'chromed' && isPush)) return true;
+    return stub.lengthIn !== undefined && stub.lengthIn < (isPush ? 11 / 16 : 3 / 4);
+  };
   const step = (
     open: string,
     used: Part[],
@@ -58,9 +67,10 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
     counts: Map<string, number>,
     has: { line: boolean; stop: boolean; arrestor: boolean; check: boolean; rejoined: boolean; outlet: boolean },
   ) => {
-    const join = (a: string, b: string) => {
+    const join = (a: string, b: string, tubes: string[]) => {
       const m = mate(a, b);
       if (m.verdict !== 'seals' || hot(a, b)) return null;
+      if (tubes.includes(q.need.stub?.side ?? '') && unsound(a, b)) return null;
       const more = new Map(counts);
       for (const code of m.loose) if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
       return {
@@ -70,7 +80,8 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
         counts: more,
       };
     };
-    const last = join(open, q.to);
+    const first = used.length === 0 ? ['from'] : [];
+    const last = join(open, q.to, [...first, 'to']);
     const lacks =
       (q.need.minLengthIn !== undefined && !has.line) ||
       (q.need.stop && !has.stop) ||
@@ -90,12 +101,12 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       if (q.need.minBoreIn !== undefined && p.boreIn !== undefined && p.boreIn < q.need.minBoreIn) continue;
       if (used.includes(p) || (p.flexible && (has.line || (q.need.minLengthIn !== undefined && (p.lengthIn ?? 0) < q.need.minLengthIn)))) continue;
       p.ends.forEach((entry, i) => {
-        const into = entry.port === 'in' || entry.port === 'either' ? join(open, entry.code) : null;
+        const into = entry.port === 'in' || entry.port === 'either' ? join(open, entry.code, first) : null;
         if (!into) return;
         p.ends.forEach((exit, o) => {
           if (o === i || exit.port === 'in') return;
           const spare = p.ends.filter((_, n) => n !== i && n !== o);
-          for (const taken of q.rejoin !== undefined && !has.rejoined ? [null, ...spare] : [null]) {
+          for (const taken of q.rejoin !== undefined && !has.rejoined && !(q.need.rejoinFirst && has.line) ? [null, ...spare] : [null]) {
             let [c, r, ok] = [cents + into.cents + p.priceCents, rate + into.rate, true];
             const more = new Map(into.counts).set(p.id, 1);
             for (const s of spare) {
@@ -168,41 +179,53 @@ describe('chains against exhaustive search', () => {
       to: fc.constantFrom(...CODES),
       rejoin: fc.option(fc.constantFrom(...CODES), { nil: undefined, freq: 1 }),
       minLengthIn: fc.option(fc.integer({ min: 1, max: 60 }), { nil: undefined, freq: 1 }),
+      rejoinFirst: fc.boolean(),
       stop: fc.integer({ min: 0, max: 3 }).map((n) => n === 0),
       arrestor: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       leaveOutlet: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       check: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       minBoreIn: fc.option(fc.constantFrom(0.15, 0.25), { nil: undefined, freq: 1 }),
       water: fc.constantFrom<'cold' | 'hot'>('cold', 'cold', 'hot'),
-      stocked: fc.option(fc.record({ parts: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), pieces: fc.array(fc.nat(2), { minLength: 9, maxLength: 9 }) }), { nil: undefined }), // biome-ignore format: one line a choice
+      stub: fc.option(
+        fc.record({
+          side: fc.constantFrom('from' as const, 'to' as const),
+          finish: fc.constantFrom('bare' as const, 'chromed' as const, 'pitted' as const, 'unknown' as const),
+          lengthIn: fc.option(fc.constantFrom(0.5, 0.7, 1), { nil: undefined }),
+        }),
+        { nil: undefined },
+      ),
+      stocked: fc.option(fc.record({ parts: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), pieces: fc.array(fc.nat(2), { minLength: 11, maxLength: 11 }) }), { nil: undefined }), // biome-ignore format: one line a choice
     });
     let answered = 0;
     fc.assert(
-      fc.property(query, ({ made, from, to, rejoin, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn, water, stocked }) => {
-        const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
-        const onVan = (s: typeof stocked & {}) => [
-          ...parts.map((p, i) => [p.id, s.parts[i] ? 1 : 0]),
-          ...PIECES.map((c, i) => [c.code, s.pieces[i]]),
-        ];
-        const stock: Record<string, number> | undefined = stocked && Object.fromEntries(onVan(stocked));
-        const q = {
-          from,
-          to,
-          parts,
-          loose: PIECES,
-          k: 5,
-          rejoin,
-          stock,
-          need: { water, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn },
-        };
-        const wanted = exhaustive(q).slice(0, 5);
-        const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
-        if (wanted.length > 0) answered++;
-        assert.equal(found.length, wanted.length);
-        found.forEach((c, i) => {
-          assert.ok(Math.abs(c.cost.total - wanted[i]!) < 1e-6, `${c.cost.total} is not ${wanted[i]}`);
-        });
-      }),
+      fc.property(
+        query,
+        ({ made, from, to, rejoin, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn, water, stub, rejoinFirst, stocked }) => {
+          const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
+          const onVan = (s: typeof stocked & {}) => [
+            ...parts.map((p, i) => [p.id, s.parts[i] ? 1 : 0]),
+            ...PIECES.map((c, i) => [c.code, s.pieces[i]]),
+          ];
+          const stock: Record<string, number> | undefined = stocked && Object.fromEntries(onVan(stocked));
+          const q = {
+            from,
+            to,
+            parts,
+            loose: PIECES,
+            k: 5,
+            rejoin,
+            stock,
+            need: { water, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn, stub, rejoinFirst },
+          };
+          const wanted = exhaustive(q).slice(0, 5);
+          const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
+          if (wanted.length > 0) answered++;
+          assert.equal(found.length, wanted.length);
+          found.forEach((c, i) => {
+            assert.ok(Math.abs(c.cost.total - wanted[i]!) < 1e-6, `${c.cost.total} is not ${wanted[i]}`);
+          });
+        },
+      ),
       { numRuns: 600, seed: 7 },
     );
     assert.ok(answered > 40, `only ${answered} of the catalogues had a chain`);
@@ -432,6 +455,12 @@ describe('why not', () => {
         leaveOutlet: fc.boolean(),
         reachable: fc.constantFrom(true, true, false),
         minBoreIn: fc.constantFrom(undefined, 0.2),
+        rejoinFirst: fc.boolean(),
+        stub: fc.constantFrom(
+          undefined,
+          { side: 'from' as const, finish: 'chromed' as const },
+          { side: 'to' as const, finish: 'bare' as const, lengthIn: 0.7 },
+        ),
       }),
     });
     fc.assert(

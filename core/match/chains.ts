@@ -1,5 +1,5 @@
 import type { EndCode } from '../ends/code.ts';
-import { parseEnd } from '../ends/code.ts';
+import { endName } from '../ends/label.ts';
 import { type Reason, reason } from '../reason.ts';
 import { buildChain, type Step } from './build.ts';
 import { STRIDE } from './figures.ts';
@@ -194,7 +194,7 @@ export function falseStarts(s: Setting, part: Part): Reason[] {
       if (verdict[codeNumber(side) * codeCount + codeNumber(code)] !== FALSE_START) return [];
       const mating = s.mating(side, code);
       const text = mating.because[0]?.text ?? '';
-      return [reason(mating.nearMiss ?? 'false-start', `On ${parseEnd(side).code}: ${text}`, { figures: { end: code } })];
+      return [reason(mating.nearMiss ?? 'false-start', `On ${endName(side)}: ${text}`, { figures: { end: code } })];
     }),
   );
 }

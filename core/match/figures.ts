@@ -9,6 +9,9 @@ export const IS = { cold: 1, hot: 2, potable: 4, saddle: 8, flexible: 16, cut: 3
 export const LINE_TAGS = ['riser', 'flexible', 'braided', 'copper', 'pe', 'pex'] as const;
 const OTHER_LINE = 1 << LINE_TAGS.length;
 
+/** A stop that turns the line up from a wall, and one that goes on straight up from a floor: bits beside those of lines. */
+export const TURN_BITS = { angle: OTHER_LINE << 1, straight: OTHER_LINE << 2 } as const;
+
 /** Where a part's figures stand in its row: eight numbers, so that one part is one fetch from memory. Lengths in inches, NaN where none. */
 export const FIGURE = { is: 0, lines: 1, priceCents: 2, minutes: 3, maxPsi: 4, maxF: 5, lengthIn: 6, maxLengthIn: 7 } as const;
 export const STRIDE = 8;
@@ -106,6 +109,7 @@ const TAG_BITS = new Map<string, { is: number; lines: number }>([
     'needs-access': IS.needsAccess,
     concealable: IS.concealable,
   }).map(([tag, is]) => [tag, { is, lines: 0 }] as const),
+  ...Object.entries(TURN_BITS).map(([tag, lines]) => [tag, { is: 0, lines }] as const),
   ...LINE_TAGS.map((tag, i) => [`line:${tag}`, { is: 0, lines: 1 << i }] as const),
 ]);
 

@@ -1,3 +1,5 @@
+import type { Setting } from './setting.ts';
+
 /** What a chain has so far, as bits, and how a piece changes it. */
 export const HAS = { line: 1, stop: 2, arrestor: 4, check: 8, rejoined: 16, outlet: 32 } as const;
 export const HAS_STATES = 64;
@@ -10,15 +12,24 @@ const BRINGS_STATES = 128;
 interface Asked {
   rejoin: boolean;
   stop: boolean;
+  /** The old line is joined again before any line. */
+  rejoinFirst: boolean;
 }
 
 const tableOf = (asked: Asked): Int8Array =>
   Int8Array.from({ length: BRINGS_STATES * HAS_STATES }, (_, i) => after(i % HAS_STATES, Math.floor(i / HAS_STATES), asked));
 
-const TABLES = [false, true].map((rejoin) => [false, true].map((stop) => tableOf({ rejoin, stop })));
+const TABLES = [false, true].map((rejoin) => [false, true].map((stop) => [false, true].map((rejoinFirst) => tableOf({ rejoin, stop, rejoinFirst }))));
 
 /** By what a piece brings x 64 + what the chain has: what it has then, or -1 when the piece may not follow. */
-export const afterTable = (asked: Asked): Int8Array => TABLES[Number(asked.rejoin)]![Number(asked.stop)]!;
+export const afterTable = (asked: Asked): Int8Array => TABLES[Number(asked.rejoin)]![Number(asked.stop)]![Number(asked.rejoinFirst)]!;
+
+/** What decides what counts, of a query. */
+export const askedOf = (s: Pick<Setting, 'rejoin' | 'need'>): Asked => ({
+  rejoin: s.rejoin !== null,
+  stop: s.need.stop,
+  rejoinFirst: s.need.rejoinFirst,
+});
 
 /**
  * At most one line and one rejoining a chain; a long line puts an arrestor before it out of reach. A stop counts only before the line, and where an
@@ -26,7 +37,7 @@ export const afterTable = (asked: Asked): Int8Array => TABLES[Number(asked.rejoi
  */
 function after(has: number, brings: number, asked: Asked): number {
   if (brings & BRINGS.line && has & HAS.line) return -1;
-  if (brings & BRINGS.rejoined && has & HAS.rejoined) return -1;
+  if (brings & BRINGS.rejoined && (has & HAS.rejoined || (asked.rejoinFirst && has & HAS.line))) return -1;
   let next = has;
   const isOwn = !asked.rejoin || (has & HAS.rejoined) !== 0 || (brings & BRINGS.rejoined) !== 0;
   if (brings & BRINGS.stop && !(has & HAS.line) && isOwn) next |= HAS.stop;

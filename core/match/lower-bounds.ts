@@ -3,8 +3,9 @@ import { remember } from '../units/remember.ts';
 import type { PartIndex } from './catalogue-index.ts';
 import { FIGURE, IS, STRIDE } from './figures.ts';
 import { HAS } from './has.ts';
-import { codeCount, pairTable, SEALS } from './pair-table.ts';
+import { codeCount, MARGINAL, pairTable } from './pair-table.ts';
 import { sealRates } from './seal-rates.ts';
+import { MARGINAL_FACTOR } from './setting.ts';
 
 /** Between two open ends, by number of the first x number of codes + the second: dollars that no chain gets by with less of. */
 export interface LowerBounds {
@@ -13,8 +14,8 @@ export interface LowerBounds {
   through: (bit: number) => Float64Array;
 }
 
-/** The house's own, and a few that are tried out. */
-const MOST_WEIGHTS = 4;
+/** The house's own and a few that are tried out, with and without marginal joints. */
+const MOST_KEPT = 6;
 
 const known = new WeakMap<PartIndex, Map<string, LowerBounds>>();
 
@@ -22,21 +23,24 @@ const known = new WeakMap<PartIndex, Map<string, LowerBounds>>();
  * The least it costs to get from any open end to any other, whatever is asked of the chain: every part suits, nothing is cut, capped or missing,
  * loose pieces are free. What a query asks can only cost more, so its search may be led by these.
  *
+ * With `marginal`, joints that only may hold are counted too, at their rate.
+ *
  * Worked out once for a catalogue and the weights of its house, and kept.
  *
  * @source all shortest paths, Floyd, Comm. ACM 5 (1962)
  */
-export function lowerBounds(index: PartIndex, weights: HouseRules['weights']): LowerBounds {
-  const key = `${weights.callbackDollars} ${weights.minuteDollars}`;
+export function lowerBounds(index: PartIndex, weights: HouseRules['weights'], marginal = false): LowerBounds {
+  const key = `${weights.callbackDollars} ${weights.minuteDollars} ${marginal}`;
   const of = known.get(index) ?? new Map<string, LowerBounds>();
   known.set(index, of);
-  return remember(of, MOST_WEIGHTS, key, () => makeBounds(index, weights));
+  return remember(of, MOST_KEPT, key, () => makeBounds(index, weights, marginal));
 }
 
 const FEATURES: Record<number, number> = { [HAS.line]: IS.line, [HAS.stop]: IS.stop, [HAS.arrestor]: IS.arrestor, [HAS.check]: IS.check };
 
-function makeBounds(index: PartIndex, weights: HouseRules['weights']): LowerBounds {
-  const any = stepMatrix(index, weights, 0);
+function makeBounds(index: PartIndex, weights: HouseRules['weights'], marginal: boolean): LowerBounds {
+  const steps = (being: number) => stepMatrix(index, weights, being, marginal);
+  const any = steps(0);
   const n = codeCount;
   for (let a = 0; a < n; a++) any[a * n + a] = 0;
   for (let k = 0; k < n; k++) {
@@ -47,7 +51,7 @@ function makeBounds(index: PartIndex, weights: HouseRules['weights']): LowerBoun
   }
   const made = new Map<number, Float64Array>();
   const through = (bit: number): Float64Array => {
-    const found = made.get(bit) ?? product(any, product(stepMatrix(index, weights, FEATURES[bit] ?? 0), any));
+    const found = made.get(bit) ?? product(any, product(steps(FEATURES[bit] ?? 0), any));
     made.set(bit, found);
     return found;
   };
@@ -55,7 +59,7 @@ function makeBounds(index: PartIndex, weights: HouseRules['weights']): LowerBoun
 }
 
 /** Dollars of one joint and one part from open end to open end, by parts that are all of this (bits). */
-function stepMatrix(index: PartIndex, weights: HouseRules['weights'], being: number): Float64Array {
+function stepMatrix(index: PartIndex, weights: HouseRules['weights'], being: number, marginal: boolean): Float64Array {
   const { ways } = index;
   const { partners, verdict, seal } = pairTable();
   const n = codeCount;
@@ -67,8 +71,9 @@ function stepMatrix(index: PartIndex, weights: HouseRules['weights'], being: num
     const entry = ways.inCode[way]!;
     for (const open of partners[entry]!) {
       const pair = open * n + entry;
-      if (verdict[pair] !== SEALS) continue;
-      const total = dollars + sealRates[seal[pair]!]! * weights.callbackDollars;
+      const isMarginal = verdict[pair] === MARGINAL;
+      if (isMarginal && !marginal) continue;
+      const total = dollars + sealRates[seal[pair]!]! * (isMarginal ? MARGINAL_FACTOR : 1) * weights.callbackDollars;
       const step = open * n + ways.outCode[way]!;
       if (total < out[step]!) out[step] = total;
     }

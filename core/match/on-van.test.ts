@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { indexParts } from './catalogue-index.ts';
+import { stockForCut } from './cut-stock.ts';
 import { looseCents } from './loose-cents.ts';
 import { onVan } from './on-van.ts';
 import { codeNumber, pairTable } from './pair-table.ts';
@@ -37,5 +38,16 @@ describe('what loose pieces cost', () => {
     assert.equal(cents.cap[codeNumber('comp-1/4-m')], 150);
     assert.ok(Number.isNaN(cents.cap[codeNumber('ght-3/4-m')]));
     assert.equal(looseCents(prices), cents);
+  });
+});
+
+describe('what is left of coils', () => {
+  const coil: Part = { ...part('coil'), flexible: true, cutToLength: true, maxLengthIn: 300 };
+  const parts = [part('a'), coil];
+  it('is at hand while it is enough for the cut with its allowance; the same stock where the same coils are short', () => {
+    const stock = { a: 1, coil: 60 };
+    assert.equal(stockForCut(stock, parts, 48), stock);
+    assert.deepEqual(stockForCut(stock, parts, 49), { a: 1, coil: 0 });
+    assert.equal(stockForCut(stock, parts, 49), stockForCut(stock, parts, 200));
   });
 });

@@ -31,9 +31,11 @@ export interface Part {
   minutes: number;
   /** The narrowest way through it that is used, in; left out where it is not known. */
   boreIn?: number;
+  /** At most 0.25 % lead over what the water touches, weighted; left out where it is not known. */
+  leadFree?: boolean;
   /** In words, for lists: 'brass', 'stainless braid'. */
   material?: string;
-  /** 'stop', 'arrestor', 'tee', 'check', 'union', 'saddle', 'listed-hidden', 'needs-access', 'concealable', 'line:copper', 'valved:<end id>', a material, ... */
+  /** 'stop', 'arrestor', 'tee', 'check', 'union', 'saddle', 'listed-hidden', 'needs-access', 'concealable', 'hose', 'angle', 'straight', 'line:copper', 'valved:<end id>', every material the water touches, ... */
   tags: string[];
 }
 

@@ -2,7 +2,7 @@ import { parseEnd } from '../ends/code.ts';
 import { seals } from '../ends/seals.ts';
 import { tubeMaxFOf } from '../ends/tubes.ts';
 import type { PartIndex } from './catalogue-index.ts';
-import { FIGURE, type Figures, IS, LINE_TAGS, STRIDE } from './figures.ts';
+import { FIGURE, type Figures, IS, LINE_TAGS, STRIDE, TURN_BITS } from './figures.ts';
 import { BRINGS } from './has.ts';
 import { type LooseCents, looseCents } from './loose-cents.ts';
 import { codeCount, codeNumber, codeOf, MARGINAL, pairTable, SEALS } from './pair-table.ts';
@@ -10,7 +10,8 @@ import type { Part } from './part.ts';
 import { ARRESTOR_REACH_IN, type Branch } from './query.ts';
 import { sealRates } from './seal-rates.ts';
 import { CAP_RATE, looseShort, MARGINAL_FACTOR, type Setting } from './setting.ts';
-import { allowanceIn, cutLengthIn, Suits } from './suits.ts';
+import { stubRefuses } from './stub.ts';
+import { allowanceIn, cutLengthIn, Suits, WRONG_TURN } from './suits.ts';
 
 const FAR = Number.POSITIVE_INFINITY;
 
@@ -89,10 +90,14 @@ export class Pricing {
     this.rejoin = s.rejoin === null ? NONE : codeNumber(s.rejoin);
     this.suits = new Suits(s.index.parts, s.need);
     this.least = s.need.minLengthIn ?? 0;
-    this.preferred = LINE_TAGS.reduce((bits, tag, i) => (tag === s.rules.toiletLine || tag === s.rules.applianceLine ? bits | (1 << i) : bits), 0);
+    this.preferred = preferredBits(s);
+    this.barred = barredBy(s);
     this.pushBarred = pushBarredBy(s, s.index.figures);
     this.pushOpen = s.rules.push !== 'never' && s.need.reachable;
   }
+
+  /** Codes that a tube found in place does not take, by its side: 1 where barred; null where no tube was found there. */
+  readonly barred: { from: Uint8Array | null; to: Uint8Array | null };
 
   /** What the piece last priced brings. */
   brought = 0;
@@ -245,6 +250,23 @@ export class Pricing {
     if (Number.isNaN(cents) || (s.stock !== null && looseShort(s, `cap-${codeOf(code)}`, 1))) return FAR;
     return cents / 100 + CAP_RATE * s.rules.weights.callbackDollars;
   }
+}
+
+/** Bits of lines and turns that cost nothing more. */
+function preferredBits(s: Setting): number {
+  const { toiletLine, applianceLine } = s.rules;
+  const lines = LINE_TAGS.reduce((bits, tag, i) => (tag === toiletLine || tag === applianceLine ? bits | (1 << i) : bits), 0);
+  const turns = TURN_BITS.angle | TURN_BITS.straight;
+  return lines | (s.need.outOf === null ? turns : turns & ~TURN_BITS[WRONG_TURN[s.need.outOf]]);
+}
+
+function barredBy(s: Setting): { from: Uint8Array | null; to: Uint8Array | null } {
+  const { stub } = s.need;
+  if (stub === null) return { from: null, to: null };
+  const tube = s[stub.side];
+  const bars = new Uint8Array(codeCount);
+  for (const n of pairTable().partners[codeNumber(tube)]!) bars[n] = stubRefuses(stub, tube, s.mating(tube, codeOf(n))) ? 1 : 0;
+  return { from: stub.side === 'from' ? bars : null, to: stub.side === 'to' ? bars : null };
 }
 
 /** May a push end of a part not be used here, by the house rule? */

@@ -29,6 +29,20 @@ export interface Need {
   reachable?: boolean;
   /** What the appliance's flow asks of every part, in. */
   minBoreIn?: number;
+  /** A tube found in place: what its outside and its free length allow. */
+  stub?: Stub;
+  /** With an old line to be joined again: it stays where it was parted, so no line comes before that. */
+  rejoinFirst?: boolean;
+  /** What the run comes out of: a stop that turns it the right way is preferred. */
+  outOf?: 'wall' | 'floor';
+}
+
+/** A tube found in place. */
+export interface Stub {
+  side: 'from' | 'to';
+  finish: 'bare' | 'chromed' | 'pitted' | 'unknown';
+  /** Straight, round and clean, in. */
+  lengthIn?: number;
 }
 
 export interface MatchQuery {
@@ -125,11 +139,15 @@ export interface FullNeed {
   avoid: string[];
   reachable: boolean;
   minBoreIn: number | null;
+  stub: Stub | null;
+  rejoinFirst: boolean;
+  outOf: 'wall' | 'floor' | null;
 }
 
 export function fullNeed(need: Need): FullNeed {
   if (need.water !== 'cold' && need.water !== 'hot') throw new InputError('water', need.water, "Say 'cold' or 'hot'.");
-  const { minLengthIn, minBoreIn } = need;
+  const { minLengthIn, minBoreIn, stub } = need;
+  if (stub?.lengthIn !== undefined) finite('free length', stub.lengthIn, { atLeast: 0, atMost: 12_000 });
   return {
     water: need.water,
     tempF: finite('water temperature', need.tempF ?? (need.water === 'hot' ? 140 : 70), { atLeast: 32, atMost: 212 }),
@@ -143,5 +161,8 @@ export function fullNeed(need: Need): FullNeed {
     avoid: need.avoid ?? [],
     reachable: need.reachable ?? true,
     minBoreIn: minBoreIn === undefined ? null : finite('least bore', minBoreIn, { above: 0, atMost: 12 }),
+    stub: stub ?? null,
+    rejoinFirst: need.rejoinFirst ?? false,
+    outOf: need.outOf ?? null,
   };
 }

@@ -1,6 +1,6 @@
 import type { Step } from './build.ts';
 import { baseDollars, baseShare, FIGURE, IS, STRIDE } from './figures.ts';
-import { afterTable, HAS_STATES } from './has.ts';
+import { afterTable, askedOf, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { codeNumber, pairTable } from './pair-table.ts';
 import { cutOf, lengthOf, Pricing } from './pricing.ts';
@@ -62,11 +62,11 @@ class Begun {
   }
 }
 
-/** The first guess at what the last chain wanted costs, by what the best one costs; raised until it holds. */
-const FIRST_CAP = { times: 1.3, dollars: 1 };
+/** The first guess at what the last chain wanted costs more than the best, a part of that one and no more than so many dollars; raised until it holds. */
+const FIRST_CAP = { part: 0.3, dollars: 1, most: 18 };
 const RAISE = 1.3;
 
-const capOver = (best: number) => best * FIRST_CAP.times + FIRST_CAP.dollars;
+const capOver = (best: number) => best + Math.min(best * FIRST_CAP.part + FIRST_CAP.dollars, FIRST_CAP.most);
 
 /**
  * Hands out complete chains in the order of their cost, each as its steps.
@@ -108,7 +108,7 @@ export class Search {
     this.p = new Pricing(s, marginal);
     this.toGo = new ToGo(s, this.p, marginal);
     this.must = required(s);
-    this.after = afterTable({ rejoin: s.rejoin !== null, stop: s.need.stop });
+    this.after = afterTable(askedOf(s));
     this.from = codeNumber(s.from);
     this.to = codeNumber(s.to);
     this.share = baseShare(s.rules.weights.minuteDollars);
@@ -199,7 +199,7 @@ export class Search {
     const { ways } = this.s.index;
     let only: number | null = null;
     for (const open of this.partners[this.to]!) {
-      if (p.jointCost(open, this.to) === Number.POSITIVE_INFINITY) continue;
+      if (p.barred.to?.[open] || p.jointCost(open, this.to) === Number.POSITIVE_INFINITY) continue;
       for (let i = ways.startOut[open]!; i < ways.startOut[open + 1]!; i++) {
         const way = ways.byOut[i]!;
         const part = ways.part[way]!;
@@ -240,9 +240,10 @@ export class Search {
   private finish(at: number): void {
     const { begun, p } = this;
     if ((begun.has[at]! & this.must) !== this.must) return;
+    const first = begun.choice[at] === NO_CHOICE;
+    if (p.barred.to?.[begun.code[at]!] || (first && p.barred.from?.[this.to])) return;
     const joint = p.jointCost(begun.code[at]!, this.to);
     if (joint === Number.POSITIVE_INFINITY) return;
-    const first = begun.choice[at] === NO_CHOICE;
     if (first || begun.turns[at] || !p.isTaper(begun.code[at]!, this.to)) this.extend(at, this.to, NO_CHOICE, joint, 0);
   }
 
@@ -251,7 +252,9 @@ export class Search {
     const { p } = this;
     const { ways } = this.s.index;
     const open = this.begun.code[at]!;
+    const barred = this.begun.choice[at] === NO_CHOICE ? p.barred.from : null;
     for (const entry of this.partners[open]!) {
+      if (barred?.[entry]) continue;
       const joint = p.jointCost(open, entry);
       if (joint === Number.POSITIVE_INFINITY) continue;
       const room = (this.cap - this.begun.cost[at]! - joint) / this.share;

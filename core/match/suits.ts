@@ -125,8 +125,12 @@ export function pushRefused(part: Part, need: FullNeed, rules: HouseRules): Reas
   return reason('house-push', 'House rule: hidden push-to-connect only where it is listed for it.');
 }
 
-/** Is the part tagged as a line that the house does not prefer? Such cost `notPreferredDollars`. */
-export function notPreferred(part: Part, rules: HouseRules): boolean {
+/** The stop that does not turn the line the right way, by what it comes out of. */
+export const WRONG_TURN = { wall: 'straight', floor: 'angle' } as const;
+
+/** Is the part tagged as a line that the house does not prefer, or as a stop that turns the wrong way? Such cost `notPreferredDollars`. */
+export function notPreferred(part: Part, rules: HouseRules, outOf: FullNeed['outOf']): boolean {
+  if (outOf !== null && part.tags.includes(WRONG_TURN[outOf])) return true;
   for (const tag of part.tags) {
     if (!tag.startsWith('line:')) continue;
     const line = tag.slice(5);

@@ -1,5 +1,5 @@
 import { baseDollars, baseShare, FIGURE, STRIDE } from './figures.ts';
-import { afterTable, HAS, HAS_STATES } from './has.ts';
+import { afterTable, askedOf, HAS, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
 import { lowerBounds } from './lower-bounds.ts';
 import { codeCount, codeNumber, pairTable } from './pair-table.ts';
@@ -55,7 +55,7 @@ export class ToGo {
     private readonly p: Pricing,
     marginal: boolean,
   ) {
-    this.after = afterTable({ rejoin: s.rejoin !== null, stop: s.need.stop });
+    this.after = afterTable(askedOf(s));
     this.must = required(s);
     this.useful = this.must | (this.must & (HAS.stop | HAS.arrestor) ? HAS.line : 0);
     this.states = [...Array(HAS_STATES).keys()].filter((has) => (has & ~this.useful) === 0);
@@ -68,7 +68,8 @@ export class ToGo {
     this.share = baseShare(s.rules.weights.minuteDollars);
     this.come = cameFor(s, marginal, { from: this.from, entries: this.entries, count: this.count, states: this.states });
     const to = codeNumber(s.to);
-    for (let state = 0; state < this.count; state++) if ((this.states[state]! & this.must) === this.must) this.backOverJoints(to, state, 0);
+    for (let state = 0; state < this.count; state++)
+      if ((this.states[state]! & this.must) === this.must) this.backOverJoints(to, state, 0, p.barred.to);
   }
 
   /** Exact up to the cost that `settleUpTo` was called with; beyond it a lower bound that is past that cost as well. */
@@ -189,10 +190,11 @@ export class ToGo {
   }
 
   /** From an entry to the open ends that a joint brings there. */
-  private backOverJoints(entry: number, state: number, at: number): void {
+  private backOverJoints(entry: number, state: number, at: number, barred: Uint8Array | null = null): void {
     const { p, count } = this;
     const { ways } = this.s.index;
     for (const open of this.partners[entry]!) {
+      if (barred?.[open]) continue;
       if (open !== this.from && ways.startOut[open] === ways.startOut[open + 1]) continue;
       const joint = p.jointCost(open, entry);
       if (joint < Number.POSITIVE_INFINITY) this.reach(open * count + state, at + joint);
@@ -208,12 +210,10 @@ const LEADING = [HAS.line, HAS.stop, HAS.arrestor, HAS.check];
 
 /**
  * What it costs at least to come from `from` to a node, by the bounds of the whole catalogue; an end reached with a line has one behind it.
- * These bounds know no marginal joints: where such are allowed nothing leads.
  */
 function cameFor(s: Setting, marginal: boolean, k: { from: number; entries: number; count: number; states: number[] }): (node: number) => number {
-  if (marginal) return () => 0;
   const { partners } = pairTable();
-  const bounds = lowerBounds(s.ledBy, s.rules.weights);
+  const bounds = lowerBounds(s.ledBy, s.rules.weights, marginal);
   const row = (matrix: Float64Array) => matrix.subarray(k.from * codeCount, (k.from + 1) * codeCount);
   const any = row(bounds.any);
   const through = new Map(LEADING.filter((bit) => k.states.some((has) => has & bit)).map((bit) => [bit, row(bounds.through(bit))]));
@@ -246,7 +246,7 @@ function layered(
   const { ways } = s.index;
   const { partners } = pairTable();
   const { states, stateOf, must } = k;
-  const after = afterTable({ rejoin: s.rejoin !== null, stop: s.need.stop });
+  const after = afterTable(askedOf(s));
   const count = states.length;
   const to = codeNumber(s.to);
   const far = Number.POSITIVE_INFINITY;

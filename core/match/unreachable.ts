@@ -1,6 +1,7 @@
-import { allEndCodes, type EndCode } from '../ends/code.ts';
+import { allEndCodes, type EndCode, parseEnd } from '../ends/code.ts';
 import { endLabel } from '../ends/label.ts';
 import { tubeMaxFOf } from '../ends/tubes.ts';
+import { defaultRules } from '../house/rules.ts';
 import { type Reason, reason } from '../reason.ts';
 import type { MatchQuery } from './query.ts';
 import { callbackRateOf, type Setting } from './setting.ts';
@@ -16,9 +17,18 @@ export function explainUnreachable(s: Setting, q: MatchQuery, possible: (q: Matc
     const figures = { end: hot, maxF: tubeMaxFOf(hot), tempF: s.need.tempF };
     return [reason('tube-heat', `${endLabel(hot)} bears ${tubeMaxFOf(hot)} F, the water is ${s.need.tempF} F: it has to be replaced.`, { figures })];
   }
+  const pipe = [s.from, s.to].find((code) => parseEnd(code).family === 'steel');
+  if (pipe !== undefined) return [threading(pipe)];
   const [a, b] = [counterpart(s, s.from), counterpart(s, s.to)];
   if (!a || !b) {
     const side = a ? s.to : s.from;
+    if (parseEnd(side).family === 'pb') {
+      return [
+        reason('no-counterpart', 'Grey polybutylene takes only fittings listed for it: tell the owner, and plan its replacement.', {
+          figures: { end: side },
+        }),
+      ];
+    }
     return [reason('no-counterpart', `Nothing in the tables seals on ${endLabel(side)}: it has to be replaced or cut back.`)];
   }
   const stands = relaxations(q).find(({ query }) => possible(query));
@@ -28,6 +38,16 @@ export function explainUnreachable(s: Setting, q: MatchQuery, possible: (q: Matc
       figures: { from: a, to: b },
     }),
   ];
+}
+
+/** Plain steel pipe takes nothing but a thread: what to do instead. */
+function threading(pipe: EndCode): Reason {
+  const thread = `npt-${parseEnd(pipe).size}-m`;
+  return reason(
+    'needs-threading',
+    `Nothing in the catalogue grips plain steel pipe. Unscrew it at its next fitting and begin at that thread, fit a coupling whose maker lists it for steel pipe, or have the pipe cut and threaded: it is then ${endLabel(thread)}. Without a threader: call for threading.`,
+    { figures: { end: pipe, instead: thread } },
+  );
 }
 
 /** The end that seals best on another, by its callback rate; of equals the first of the tables. */
@@ -76,6 +96,19 @@ function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQ
     'only-narrower',
     `These ends can be joined, but only by parts narrower than ${need.minBoreIn} in.`,
     without({ minBoreIn: undefined }),
+  );
+  const rules = q.rules ?? defaultRules;
+  add(
+    rules.push === 'never' || need.reachable === false,
+    'only-with-push',
+    'These ends can be joined, but only with a push fitting, which the house rule does not allow here. Allow it for this run with a reason, or have a transition cemented on: cement is not judged here.',
+    { ...q, rules: { ...rules, push: need.reachable === false ? 'where listed' : 'where reachable' } },
+  );
+  add(
+    need.stub,
+    'only-on-sound-tube',
+    'These ends can be joined, but not on the tube as it was found: cut it back to sound, bare tube of enough length, or open the wall.',
+    without({ stub: undefined }),
   );
   add(q.rejoin, 'only-without-rejoin', 'These ends can be joined, but no tee takes the old line back.', { ...q, rejoin: undefined });
   return out;

@@ -1,4 +1,5 @@
 import { parseEnd } from '../ends/code.ts';
+import { endName } from '../ends/label.ts';
 import { sealById } from '../ends/seals.ts';
 import { tubeMaxFOf } from '../ends/tubes.ts';
 import { type Reason, reason } from '../reason.ts';
@@ -7,6 +8,7 @@ import type { Part, PartEnd } from './part.ts';
 import { isLine } from './part.ts';
 import { ARRESTOR_REACH_IN, MAX_JOINTS, type MatchQuery } from './query.ts';
 import { type Setting, settingOf } from './setting.ts';
+import { stubRefuses } from './stub.ts';
 import { cutLengthIn, pushRefused, unsuited } from './suits.ts';
 
 /** One way of putting the parts named into a row: by which end water enters each and by which it leaves. */
@@ -152,22 +154,30 @@ function jointsOf(s: Setting, row: Way[]): Verdict {
     const joint = { joint: i + 1, a, b };
     if (mating.verdict === 'seals' || mating.verdict === 'marginal') {
       if (!s.need.reachable && mating.seal !== null && !sealById(mating.seal).mayBeHidden) {
-        verdict.reasons.push(reason('hidden-seal', `J${i + 1}, ${a} with ${b}: this seal may not be hidden for good.`, { figures: joint }));
+        verdict.reasons.push(
+          reason('hidden-seal', `J${i + 1}, ${endName(a)} with ${endName(b)}: this seal may not be hidden for good.`, { figures: joint }),
+        );
       }
       const hot = [a, b].find((code) => tubeMaxFOf(code) < s.need.tempF);
       if (hot !== undefined) {
         const figures = { ...joint, maxF: tubeMaxFOf(hot), tempF: s.need.tempF };
         verdict.reasons.push(reason('tube-heat', `J${i + 1}: ${hot} bears ${tubeMaxFOf(hot)} F, the water is ${s.need.tempF} F.`, { figures }));
       }
+      const refused = foundTube(s, i, outs.length) && stubRefuses(s.need.stub!, s[s.need.stub!.side], mating);
+      if (refused) verdict.reasons.push({ ...refused, text: `J${i + 1}: ${refused.text}`, figures: { ...refused.figures, ...joint } });
       verdict.marginal ||= mating.verdict === 'marginal';
       if (verdict.reasons.length === 0) verdict.reached++;
       return;
     }
     const rule = mating.nearMiss ?? mating.because[0]?.rule ?? mating.verdict;
-    verdict.reasons.push(reason(rule, `J${i + 1}, ${a} with ${b}: ${mating.because[0]?.text ?? 'no joint.'}`, { figures: joint }));
+    verdict.reasons.push(reason(rule, `J${i + 1}, ${endName(a)} with ${endName(b)}: ${mating.because[0]?.text ?? 'no joint.'}`, { figures: joint }));
   });
   return verdict;
 }
+
+/** Is the tube that was found in place in this joint of the row? */
+const foundTube = (s: Setting, joint: number, joints: number): boolean =>
+  s.need.stub !== null && joint === (s.need.stub.side === 'from' ? 0 : joints - 1);
 
 function pushOf(s: Setting, row: Way[]): Reason[] {
   return row.flatMap((w) => {
@@ -190,9 +200,10 @@ const isValved = (part: Part, end: PartEnd) => part.tags.includes(`valved:${end.
 
 function spareRefused(s: Setting, part: Part, end: PartEnd): Reason | null {
   const say = (rule: string, text: string) => reason(rule, `${part.name}: ${text}`, { figures: { part: part.id, end: end.id } });
-  if (end.port === 'in') return say('spare-inlet', `its inlet ${end.id} (${end.code}) would be left open.`);
+  if (end.port === 'in') return say('spare-inlet', `its inlet ${end.id} (${endName(end.code)}) would be left open.`);
   if (isValved(part, end)) return null;
-  if (!s.loosePrice.has(`cap-${end.code}`)) return say('no-cap', `its end ${end.id} (${end.code}) must be closed, and there is no cap for it.`);
+  if (!s.loosePrice.has(`cap-${end.code}`))
+    return say('no-cap', `its end ${end.id} (${endName(end.code)}) must be closed, and there is no cap for it.`);
   const push = isPush(end) ? pushRefused(part, s.need, s.rules) : null;
   return push ? say(push.rule, push.text) : null;
 }
@@ -213,6 +224,9 @@ function needsOf(s: Setting, row: Way[], rejoined: Spare | null): Reason[] {
   const firstLine = row.findIndex((w) => isLine(w.part));
   const line = firstLine < 0 ? Number.POSITIVE_INFINITY : firstLine;
   const from = rejoined?.at ?? -1;
+  if (s.need.rejoinFirst && from > line) {
+    out.push(reason('rejoin-after-line', 'The old line is joined again after the line: it stays where it was parted, and has to come before.'));
+  }
   /** Of this run alone: not before the old line is joined again, and with it only by a valve of its own. */
   const isOwn = (w: Way, at: number) => at > from || (at === from && isValved(w.part, w.outEnd));
   const stops = row.flatMap((w, at) => (isStop(w) ? [{ at, counts: at <= line && isOwn(w, at), w }] : []));

@@ -69,3 +69,18 @@ describe('the ladder of remedies', () => {
     });
   }
 });
+
+describe('plastic and old joints', () => {
+  const damp = { turnsSoFar: 0.25, finding: 'damp', nudges: 0 } as const;
+  it('are shut and relieved before they are nudged', () => {
+    const rules = (more: object) => remedy({ ...damp, seal: 'washer', ...more }).because.map((b) => b.rule);
+    assert.deepEqual(rules({}), ['nudge']);
+    assert.deepEqual(rules({ relieveFirst: true }), ['nudge', 'relieve-first']);
+  });
+  it('a ferrule that was made before gets a new one on fresh tube, no more turns; an old washer its nudge', () => {
+    const old = (seal: SealId) => remedy({ ...damp, seal, isOld: true, relieveFirst: true });
+    assert.deepEqual([old('ferrule').action, old('ferrule').because[0]?.rule], ['remake', 'reused-ferrule']);
+    assert.equal(old('ferrule-large').action, 'remake');
+    assert.equal(old('washer').action, 'nudge');
+  });
+});

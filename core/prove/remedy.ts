@@ -12,6 +12,8 @@ export interface Remedy {
 
 const SOURCE = 'field reference, sections 3 and 10; seals table';
 
+const RELIEVE_FIRST = 'Shut the water and relieve the pressure first: nothing old or plastic is turned under pressure.';
+
 /**
  * What to do about a joint that is not dry.
  *
@@ -19,8 +21,17 @@ const SOURCE = 'field reference, sections 3 and 10; seals table';
  *
  * @param joint.turnsSoFar turns past hand-tight, nudges included
  * @param joint.nudges     nudges this joint has had since it was made
+ * @param joint.isOld      made before, and joined again: such a ferrule gets no more turns
+ * @param joint.relieveFirst plastic or old: not turned under pressure
  */
-export function remedy(joint: { seal: SealId; turnsSoFar: number; finding: 'damp' | 'drip' | 'running'; nudges: number }): Remedy {
+export function remedy(joint: {
+  seal: SealId;
+  turnsSoFar: number;
+  finding: 'damp' | 'drip' | 'running';
+  nudges: number;
+  isOld?: boolean;
+  relieveFirst?: boolean;
+}): Remedy {
   const { turns } = sealById(joint.seal) ?? throwUnknown(joint.seal);
   if (joint.finding === 'running') {
     return {
@@ -33,6 +44,10 @@ export function remedy(joint: { seal: SealId; turnsSoFar: number; finding: 'damp
   if (!turns || turns.nudge === 0) {
     const text = turns ? 'This joint is never nudged: more turns crack the plastic.' : 'This joint is not screwed: more force does not make it dry.';
     return { action: 'remake', because: [reason('no-nudge', `${text} Shut, relieve the pressure and remake it.`, { source: SOURCE })] };
+  }
+  if (joint.isOld && joint.seal.startsWith('ferrule')) {
+    const text = 'A ferrule that was made before and weeps gets no more turns: shut, relieve the pressure, a new ferrule on fresh tube.';
+    return { action: 'remake', because: [reason('reused-ferrule', text, { source: SOURCE })] };
   }
   const after = joint.turnsSoFar + turns.nudge;
   if (joint.nudges === 0 && after <= turns.most + 1e-9) {
@@ -48,6 +63,7 @@ export function remedy(joint: { seal: SealId; turnsSoFar: number; finding: 'damp
             figures: { turnsSoFar: joint.turnsSoFar, nudge: turns.nudge, most: turns.most },
           },
         ),
+        ...(joint.relieveFirst ? [reason('relieve-first', RELIEVE_FIRST, { source: SOURCE })] : []),
       ],
     };
   }

@@ -56,6 +56,11 @@ export const need = z.object({
   avoid: z.optional(z.array(id).check(z.maxLength(20))),
   reachable: z.optional(z.boolean()),
   minBoreIn: z.optional(z.number().check(z.gt(0, 'must be more than 0'), z.lte(12, 'is more than 12 in'))),
+  stub: z.optional(
+    z.object({ side: z.enum(['from', 'to']), finish: z.enum(['bare', 'chromed', 'pitted', 'unknown']), lengthIn: z.optional(amount) }),
+  ),
+  rejoinFirst: z.optional(z.boolean()),
+  outOf: z.optional(z.enum(['wall', 'floor'])),
 });
 
 const chainAgrees: Same<z.output<typeof chain>, Chain> = true;

@@ -1,7 +1,7 @@
 import { targetOf } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
 import { ordered } from '../standing.ts';
-import { eachOf, type History, historyOf, lastOf, ofKind } from './history.ts';
+import { type History, historyOf, lastOf, ofKind } from './history.ts';
 import { chainAccepted } from './kinds/chain-accepted.ts';
 import { lookBegun } from './kinds/look-begun.ts';
 import { lookEnded } from './kinds/look-ended.ts';
@@ -21,9 +21,10 @@ export function runNow(run: Pick<RunContext, 'checkPoints'> & { id: string }, en
     worked ??= stateFrom(context(), history());
     return worked;
   };
-  // Most runs were never signed: they need not be worked out to say so.
-  const signed = () => (eachOf(history(), signedOff).length === 0 ? null : state().signedOff);
-  const brought = entries.filter((e) => e.runId === run.id && e.kind === chainAccepted.name);
+  const ofRun = (name: string) => entries.filter((e) => e.runId === run.id && e.kind === name);
+  // Most runs were never signed: they need not be folded, nor worked out, to say so.
+  const signed = () => (ofRun(signedOff.name).length === 0 ? null : state().signedOff);
+  const brought = ofRun(chainAccepted.name);
   return {
     get accepted() {
       return lastOf(history(), chainAccepted);

@@ -33,12 +33,19 @@ export interface StageRow {
 
 const stepsDone = (s: StageFacts, stage: WorkStep['stage']) => s.card.every((step) => step.stage !== stage || s.done[step.id]);
 
+/** Steps of Prove that no look shows done: the power on again, what is asked before a wall is closed. */
+export const besideLooks = (card: WorkStep[]): WorkStep[] => card.filter((step) => step.stage === 'prove' && step.round === undefined);
+
 export const STAGE_ROWS: readonly StageRow[] = [
   { id: 'look', name: 'Look', done: (s) => s.looked },
   { id: 'match', name: 'Match', done: (s) => s.accepted },
   { id: 'shut', name: 'Shut', done: (s) => s.accepted && stepsDone(s, 'shut') },
   { id: 'make', name: 'Make', done: (s) => s.accepted && s.waterSafe && stepsDone(s, 'make') && s.joints.every((j) => j.made) },
-  { id: 'prove', name: 'Prove', done: (s) => s.accepted && [...s.joints, ...s.checkPoints].every((t) => t.proven) },
+  {
+    id: 'prove',
+    name: 'Prove',
+    done: (s) => s.accepted && [...s.joints, ...s.checkPoints].every((t) => t.proven) && besideLooks(s.card).every((step) => s.done[step.id]),
+  },
   { id: 'log', name: 'Log', done: (s) => s.signedOff },
 ];
 

@@ -167,6 +167,19 @@ describe('what is known of a run', () => {
     d.write('end-seen', { side: 'rejoin', end: null, how: 'seen' });
     assert.equal(state(d).rejoin, null);
   });
+  it('keeps what was seen of a tube to that tube, not to another read since', () => {
+    const d = looked();
+    d.write('end-seen', { side: 'from', end: 'cu-5/8od', how: 'seen' });
+    d.write('stub-seen', { side: 'from', finish: 'chromed', text: '2', inches: 2 });
+    const chromed = { from: { finish: 'chromed', lengthIn: 2 } };
+    assert.deepEqual(state(d).stubs, chromed);
+    d.write('end-seen', { side: 'to', end: 'comp-3/8-m', how: 'seen' });
+    assert.deepEqual(state(d).stubs, chromed);
+    d.write('end-seen', { side: 'from', end: 'pex-5/8od', how: 'seen' });
+    assert.deepEqual(state(d).stubs, {});
+    d.write('end-seen', { side: 'from', end: 'cu-5/8od', how: 'seen' });
+    assert.deepEqual(state(d).stubs, chromed);
+  });
   it('counts turns and nudges of a joint, from when it was made last', () => {
     const d = made();
     d.look('standing', 4, 'damp', 'j1');

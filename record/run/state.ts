@@ -10,10 +10,11 @@ import type { AcceptedChain } from './kinds/chain-accepted.ts';
 import { listed } from './kinds/listed.ts';
 import { noted } from './kinds/noted.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
+import { needFactsOf } from './need-facts.ts';
 import type { OpenItem } from './now.ts';
 import type { Proof } from './proof.ts';
 import { type SignOff, type SignOffs, signOffsOf } from './sign-off.ts';
-import { isStageDone, STAGE_NAMES, STAGES, type Stage, type StageFacts, type StageState } from './stages.ts';
+import { besideLooks, isStageDone, STAGE_NAMES, STAGES, type Stage, type StageFacts, type StageState } from './stages.ts';
 import { type Cards, type CheckPointState, type JointState, type RunContext, type Work, workOf } from './work.ts';
 
 export { type CheckPointState, type JointState, type RunContext, roundsOf } from './work.ts';
@@ -38,6 +39,10 @@ export interface RunState {
   oldLine: Bodies['old-line-judged'] | null;
   distance: Bodies['distance-measured'] | null;
   place: Bodies['place-seen'];
+  /** Tubes found in place, by their side. */
+  stubs: ReturnType<typeof needFactsOf>['stubs'];
+  /** What was changed of the known needs for this run. */
+  needChanges: ReturnType<typeof needFactsOf>['changes'];
   accepted: (AcceptedChain & { entryId: string }) | null;
   card: WorkStep[];
   /** Steps done or gates passed, by id. */
@@ -83,9 +88,12 @@ export function stateFrom(context: RunContext, history: History): RunState {
   const { inForce: signedOff, undone } = signOffsOf(history, (before) => openOf(workOf(context, before, cards)));
   const stages = stagesOf(history, work, signedOff);
   const { looked: _l, skipped: _s, targets, lives, ...rest } = work;
+  const { stubs, changes: needChanges } = needFactsOf(history);
   const off = lastOf(history, listed)?.body;
   return {
     ...rest,
+    stubs,
+    needChanges,
     stage: signedOff ? null : (STAGES.find((s) => stages[s].state === 'open') ?? 'log'),
     stages,
     openLooks: targets.flatMap((t) => lives.get(t.id)?.open ?? []),
@@ -125,8 +133,9 @@ function stagesOf(history: History, work: Work, signedOff: SignOff | null): RunS
 /** What a sign-off has to name: stages that are neither done nor skipped, and what is not proven. */
 function openOf(work: Work): OpenItem[] {
   const facts = factsOf(work, false);
-  const stages = (['look', 'shut', 'make'] as const).filter((s) => work.skipped[s] === null && !isStageDone(s, facts));
+  const stages: Stage[] = (['look', 'shut', 'make'] as const).filter((s) => work.skipped[s] === null && !isStageDone(s, facts));
   const targets = work.skipped.prove === null ? work.targets.filter((t) => !t.proven) : [];
+  if (work.skipped.prove === null && besideLooks(work.card).some((step) => !work.done[step.id])) stages.push('prove');
   return [...stages.map((stage) => ({ stage, label: STAGE_NAMES[stage] })), ...targets.map((t) => ({ targetId: t.id, label: t.label }))];
 }
 

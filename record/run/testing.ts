@@ -33,7 +33,16 @@ const step = (id: string, stage: StepTemplate['stage'], order: number, more: Par
   id, stage, order, each: 'run', when: {}, title: id, detail: id, cautions: [], because: id, source: 'test', ...more,
 }); // biome-ignore format: one row
 
-const toilet = { id: 'toilet', name: 'toilet (tank)', water: ['cold'], moves: false, powered: false } as unknown as Appliance;
+const toilet = {
+  id: 'toilet',
+  name: 'toilet (tank)',
+  water: ['cold'],
+  moves: false,
+  powered: false,
+  avoid: [],
+  usualNeeds: [],
+  minBoreIn: 0.15,
+} as unknown as Appliance;
 
 export const CONTEXT: RunContext = {
   runId: 'run',

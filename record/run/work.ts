@@ -1,10 +1,11 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
+import { parseEnd } from '../../core/ends/code.ts';
 import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules } from '../../core/house/rules.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { type CardPart, type WorkStep, workCard } from '../../core/make/work-card.ts';
 import type { Part } from '../../core/match/part.ts';
-import { jointSides } from '../../core/match/sides.ts';
+import { jointSides, sideWords } from '../../core/match/sides.ts';
 import type { Round } from '../../core/prove/method.ts';
 import type { Bodies } from '../kinds.ts';
 import { acceptances, type History, lastOf } from './history.ts';
@@ -42,6 +43,10 @@ export interface JointState extends Proof {
   made: boolean;
   turns24: number;
   nudges: number;
+  /** Made before, and joined again. */
+  isOld: boolean;
+  /** Plastic or old: not turned under pressure. */
+  relieveFirst: boolean;
   /** Turns it began with and may have at most, in 24ths; null where nothing is screwed. */
   budget: { default24: number; most24: number; nudge24: number } | null;
 }
@@ -67,8 +72,8 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const acceptance = lastOf(history, chainAccepted);
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
   const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
-  const key = `${accepted?.entryId} ${stop?.kind} ${stop?.condition} ${place.hidden} ${oldLine?.verdict}`;
-  const card = cards.get(key) ?? (accepted ? cardOf(context, accepted, { stop, hidden: place.hidden, oldLine }) : []);
+  const key = `${accepted?.entryId} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
+  const card = cards.get(key) ?? (accepted ? cardOf(context, accepted, { stop, place, oldLine }) : []);
   cards.set(key, card);
   const rounds = roundsOf(context.appliance);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
@@ -144,7 +149,7 @@ function checkRounds(rounds: Round[]): Round[] {
 function cardOf(
   context: RunContext,
   accepted: AcceptedChain,
-  { stop, hidden, oldLine }: { stop: Bodies['stop-tried'] | null; hidden: boolean; oldLine: Bodies['old-line-judged'] | null },
+  { stop, place, oldLine }: { stop: Bodies['stop-tried'] | null; place: Bodies['place-seen']; oldLine: Bodies['old-line-judged'] | null },
 ): WorkStep[] {
   return workCard({
     appliance: context.appliance,
@@ -153,7 +158,10 @@ function cardOf(
     from: accepted.from,
     to: accepted.to,
     stop: stop && stop.kind !== 'none' ? stop : null,
-    hidden,
+    hidden: place.hidden,
+    rejoin: accepted.rejoin,
+    afterOsmosis: place.afterOsmosis ?? context.appliance.avoid.includes('copper'),
+    cardVersion: accepted.cardVersion ?? 1,
     oldLine: oldLine?.verdict ?? 'not judged',
     rules: accepted.rules,
     stepData: context.stepData,
@@ -168,6 +176,12 @@ function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string
   return context.parts.filter((p) => p.id === id);
 }
 
+/** An end of plastic: its body, or the tube. */
+function isPlastic(code: string): boolean {
+  const end = parseEnd(code);
+  return end.kind === 'tube' ? end.tube.material !== 'copper' && end.tube.material !== 'steel' : end.material === 'plastic';
+}
+
 function jointStates(
   context: RunContext,
   accepted: AcceptedChain,
@@ -176,8 +190,7 @@ function jointStates(
   { targetMlPerDay, hasStop }: { targetMlPerDay: number; hasStop: boolean },
 ): JointState[] {
   const names = Object.fromEntries(Object.entries(accepted.items).map(([id, item]) => [id, item.name]));
-  const inlet = `${context.appliance.name.replace(/ \(.*/, '')} inlet`;
-  const sides = jointSides(accepted.chain, names, hasStop ? 'stop outlet' : 'water side', inlet);
+  const sides = jointSides(accepted.chain, names, sideWords(accepted, hasStop, context.appliance.name));
   return accepted.chain.joints.map((joint, i) => {
     const id = accepted.jointIds[i] as string;
     const life = lives.get(id)!;
@@ -192,6 +205,8 @@ function jointStates(
       made: life.made,
       turns24: life.made ? life.turns24 : 0,
       nudges: life.nudges,
+      isOld: sides[i]!.rejoin,
+      relieveFirst: sides[i]!.rejoin || isPlastic(joint.a) || isPlastic(joint.b),
       budget: turns && { default24: Math.round(turns.default * 24), most24: Math.round(turns.most * 24), nudge24: Math.round(turns.nudge * 24) },
       ...proofOf(life, rounds, targetMlPerDay, sealById(seal as SealId).hiddenMl),
     };

@@ -9,9 +9,9 @@ export interface OpenRun {
   acceptedId: string | null;
 }
 
-/** Of visits of today and tomorrow. */
+/** Of visits of today and tomorrow; those that wait for a chain first. */
 export function openRunsOf(visits: DayVisit[], today: string): OpenRun[] {
-  return visits.flatMap(({ visit, runs }) =>
+  const runs = visits.flatMap(({ visit, runs }) =>
     runs
       .filter(({ summary: s }) => s.signedOffMs === null && s.joined === 0 && s.offList === null && s.unreadable === null)
       .map((run) => ({
@@ -21,4 +21,5 @@ export function openRunsOf(visits: DayVisit[], today: string): OpenRun[] {
         acceptedId: run.summary.acceptedId,
       })),
   );
+  return [...runs.filter((r) => r.acceptedId === null), ...runs.filter((r) => r.acceptedId !== null)];
 }

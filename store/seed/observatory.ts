@@ -128,7 +128,7 @@ export const APPLIANCES: DemoAppliance[] = [
     place: 'Visitor centre',
     kind: 'ro-dispenser',
     name: 'Drinking tap',
-    runs: [run('visit-ro-c', 'Drinking tap', 'cold', 'comp-3/8-m', 'ptc-1/4od', 48)],
+    runs: [run('visit-ro-c', 'Drinking tap', 'cold', 'pe-3/8od', 'ptc-1/4od', 48, { stop: none })],
   },
   toilet('visit-wc', 'Visitor centre', 'Visitor toilet', 10),
   {

@@ -2,13 +2,14 @@
 import { applianceById, catalogue } from '../../catalog/index.ts';
 import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules } from '../../core/house/rules.ts';
-import { workCard } from '../../core/make/work-card.ts';
+import { cardVersionOf, workCard } from '../../core/make/work-card.ts';
 import { matchChains } from '../../core/match/chains.ts';
+import { askedNeeds, knownNeed, needOfAll } from '../../core/match/known-need.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
 import { waitFor } from '../../core/prove/bounds.ts';
 import { FIRST_DROP_DELAY_MIN, METHODS } from '../../core/prove/method.ts';
 import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../record/index.ts';
-import { itemsOf, roundsOf } from '../../record/index.ts';
+import { besideLooks, itemsOf, roundsOf } from '../../record/index.ts';
 import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';
 import { type Chance, uuidAt } from './random.ts';
 
@@ -17,21 +18,30 @@ const reaches = (progress: Progress, step: Progress) => ORDER.indexOf(progress) 
 
 const chains = new Map<string, Chain>();
 
-export function needOf(run: DemoRun): Need {
-  return {
-    water: run.water,
-    ...(run.inches === null ? {} : { minLengthIn: run.inches }),
-    ...(run.ownStop ? { stop: true } : {}),
-    ...(run.arrestor ? { arrestor: true } : {}),
+/** What is asked of a run's chain, as its screens know it. */
+export function needOf(run: DemoRun, kind: string): Need {
+  const facts = {
+    from: run.from,
+    to: run.to,
+    distanceIn: run.inches,
+    hasNoStop: run.stop.kind === 'none',
+    place: placeOf(run),
+    stubs: {},
+    rules: defaultRules,
   };
+  const { need } = needOfAll(run.water, askedNeeds(knownNeed({ ...facts, appliance: applianceById(kind) }), []));
+  return run.rejoin ? { ...need, rejoinFirst: true } : need;
 }
 
-function chainOf(run: DemoRun): Chain {
-  const key = JSON.stringify([run.from, run.to, run.rejoin, needOf(run)]);
+const placeOf = (run: DemoRun) => ({ hidden: false, ownStop: run.ownStop ?? false, arrestor: run.arrestor ?? false });
+
+function chainOf(run: DemoRun, kind: string): Chain {
+  const need = needOf(run, kind);
+  const key = JSON.stringify([run.from, run.to, run.rejoin, need]);
   let chain = chains.get(key);
   if (!chain) {
     const { parts, loose } = catalogue();
-    chain = matchChains({ from: run.from, to: run.to, rejoin: run.rejoin, parts, loose, need: needOf(run), k: 1 }).chains[0];
+    chain = matchChains({ from: run.from, to: run.to, rejoin: run.rejoin, parts, loose, need, k: 1 }).chains[0];
     if (!chain) throw new Error(`The demo's run ${run.key} has no chain: mend the catalogue or the run.`);
     chains.set(key, chain);
   }
@@ -74,7 +84,7 @@ export function walkEntries(w: Walk): Entry[] {
   add('stop-tried', run.stop);
   add('old-line-judged', { verdict: 'replace', findings: [w.next() < 0.5 ? 'over its age' : 'washer hardened'] });
   if (run.inches !== null) add('distance-measured', { text: String(run.inches), inches: run.inches });
-  if (run.ownStop || run.arrestor) add('place-seen', { hidden: false, ownStop: run.ownStop ?? false, arrestor: run.arrestor ?? false });
+  if (run.ownStop || run.arrestor) add('place-seen', placeOf(run));
   if (!reaches(w.progress, 'matched')) return out;
   const accepted = accept(w);
   add('chain-accepted', accepted, 2);
@@ -88,6 +98,8 @@ export function walkEntries(w: Walk): Entry[] {
     to: run.to,
     stop: run.stop.kind === 'none' ? null : run.stop,
     hidden: false,
+    rejoin: run.rejoin,
+    afterOsmosis: applianceById(w.appliance.kind).avoid.includes('copper'),
     rules: accepted.rules,
     stepData: steps,
     parts: accepted.chain.parts.flatMap((id) => parts.filter((p) => p.id === id)),
@@ -129,6 +141,7 @@ export function walkEntries(w: Walk): Entry[] {
   const wait = Math.max(...accepted.chain.joints.map((j) => minutesFor(accepted, j.mating.seal)));
   look('standing', Math.ceil(wait) + 1);
   for (const round of rounds.slice(3)) look(round, 4 + Math.floor(w.next() * 4));
+  for (const step of besideLooks(card)) doStep(step);
   if (w.progress !== 'signed off') return out;
   add('signed-off', { targetMlPerDay: accepted.rules.targetMlPerDay, recheckHours: accepted.rules.recheckHours, exceptions: [] }, 3);
   if (w.callback !== undefined) {
@@ -152,17 +165,18 @@ function minutesFor({ rules }: AcceptedChain, seal: Chain['joints'][number]['mat
 
 function accept(w: Walk): AcceptedChain {
   const { parts, loose, version, currency } = catalogue();
-  const chain = chainOf(w.run);
+  const chain = chainOf(w.run, w.appliance.kind);
   const ids = [...chain.parts, ...Object.keys(chain.loose)];
   return {
     from: w.run.from,
     to: w.run.to,
     rejoin: w.run.rejoin ?? null,
-    need: needOf(w.run),
+    need: needOf(w.run, w.appliance.kind),
     chain,
     jointIds: chain.joints.map(() => uuidAt(w.startMs, w.next)),
     rules: defaultRules,
     catalogueVersion: version,
+    cardVersion: cardVersionOf(catalogue().steps),
     items: itemsOf(ids, parts, loose),
     currency,
     replacesId: null,

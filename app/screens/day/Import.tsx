@@ -20,7 +20,7 @@ export function Import() {
     }
   };
   return (
-    <section aria-label="Take in a visit">
+    <section aria-label="Take in a visit" className="print:hidden">
       <h2 className="border-b border-ink pb-1">Take in a visit</h2>
       <label className="mt-2 grid gap-1">
         <span className="label">Visit file (JSON)</span>

@@ -1,7 +1,9 @@
-import { allEndCodes, endLabel, endSeat, parseEnd } from '../../../core/index.ts';
+import { useMemo, useState } from 'react';
+import { allEndCodes, endName, endSeat, parseEnd, readEnd, readEndNotes } from '../../../core/index.ts';
 import { endWanted, lookupAddress, takeEndTo } from '../../ui/end-wanted.ts';
+import { Outline } from '../../ui/Outline.tsx';
 import { useAddress } from '../../ui/use-address.ts';
-import { Outline } from '../gauge/Candidates.tsx';
+import { usualEnds } from '../../ui/usual-ends.ts';
 
 const SIDES = { from: 'water side', to: 'appliance side', rejoin: 'end of the old line' };
 
@@ -28,40 +30,84 @@ const NAMES: Record<string, string> = {
   nose: 'Riser nose',
 };
 
-function families(): [string, string[]][] {
+/** Pixels for an inch: a cone is told from a flat at arm's length. */
+const SCALE = 104;
+
+function families(codes: readonly string[]): [string, string[]][] {
   const out = new Map<string, string[]>();
-  for (const code of allEndCodes.filter((c) => !c.includes(':'))) {
+  for (const code of codes) {
     const { family } = parseEnd(code);
     out.set(family, [...(out.get(family) ?? []), code]);
   }
   return [...out];
 }
 
-/** Every end by its drawing, all to one scale; what is chosen goes to who wanted it. */
+const PLAIN = allEndCodes.filter((c) => !c.includes(':'));
+
+/** What is asked for: read as an end is, or by the family's name. */
+function sought(text: string): string[] {
+  const read = readEnd(text).map((r) => r.end);
+  const word = text.trim().toLowerCase();
+  const named = PLAIN.filter((code) => NAMES[parseEnd(code).family]!.toLowerCase().includes(word));
+  return [...new Set([...read, ...named])];
+}
+
+/** Every end by its drawing, all to one scale, those met here first; what is chosen goes to who wanted it. */
 export default function Ends({ address }: { address: Record<string, string> }) {
   const wanted = endWanted(new URLSearchParams(useAddress(address)));
+  const [text, setText] = useState('');
+  const found = useMemo(() => (text.trim() === '' ? null : sought(text)), [text]);
+  const groups: [string, string[]][] = found
+    ? [[found.length === 0 ? 'Nothing reads like that' : `Reads like "${text.trim()}"`, found]]
+    : [
+        ['Met most here', usualEnds(wanted.side, wanted.on)],
+        ...families(PLAIN).map(([family, codes]): [string, string[]] => [NAMES[family]!, codes]),
+      ];
   return (
     <>
       <h1>Choose the {SIDES[wanted.side]} by its drawing</h1>
-      <p className="text-soft">
-        All to one scale. Not sure which of two? <a href={lookupAddress('/gauge', wanted)}>Measure it.</a>
+      <div className="mt-2 flex flex-wrap items-end gap-x-6 gap-y-2">
+        <label className="grid w-full max-w-120 gap-1">
+          <span className="label">Show only</span>
+          <input
+            type="search"
+            className="field field-name"
+            placeholder="3/8, flare, hose, 9/16-24"
+            maxLength={80}
+            spellCheck={false}
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+          />
+        </label>
+        <p>
+          All to one scale. Not sure which of two?{' '}
+          <a className="inline-flex min-h-12 items-center" href={lookupAddress('/gauge', wanted)}>
+            Measure it.
+          </a>
+        </p>
+      </div>
+      <p aria-live="polite">
+        {readEndNotes(text)
+          .map((n) => n.text)
+          .join(' ')}
       </p>
-      {families().map(([family, codes]) => (
-        <section key={family} className="mt-4">
-          <h2 className="border-b border-ink pb-1">{NAMES[family]}</h2>
-          <ul className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-3">
+      {groups.map(([name, codes]) => (
+        <section key={name} className="mt-4">
+          <h2 className="border-b border-ink pb-1">{name}</h2>
+          <ul className="grid gap-x-6 sm:grid-cols-2">
             {codes.map((code) => (
               <li key={code} className="border-b border-faint">
                 <a
-                  className="grid min-h-14 grid-cols-[6rem_1fr] items-center gap-3 py-2 no-underline hover:bg-brass-light"
+                  className="grid min-h-14 grid-cols-[10rem_minmax(0,1fr)] items-center gap-3 py-2 no-underline hover:bg-brass-light"
                   href={takeEndTo(wanted, code, 'seen')}
                 >
                   <span className="justify-self-center">
-                    <Outline code={code} scale={52} />
+                    <Outline code={code} scale={SCALE} />
                   </span>
                   <span>
-                    <b>{endLabel(code)}</b>
-                    <span className="block text-soft">{endSeat(code)}</span>
+                    <b className="text-lg">{endName(code)}</b>
+                    <span className="block">{endSeat(code)}</span>
+                    <span className="code text-sm">{code}</span>
                   </span>
                 </a>
               </li>

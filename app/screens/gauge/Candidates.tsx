@@ -1,5 +1,6 @@
-import { endLabel, type Identification, parseEnd, silhouette, threadById, writeFraction } from '../../../core/index.ts';
+import { endLabel, type Identification, threadById, writeFraction } from '../../../core/index.ts';
 import { type EndWanted, takeEndTo } from '../../ui/end-wanted.ts';
+import { Outline } from '../../ui/Outline.tsx';
 import { Reasons } from '../../ui/Reasons.tsx';
 
 /** Pixels for an inch: all candidates at one scale. */
@@ -29,7 +30,7 @@ export function Candidates({ result, gender, nothingRead, wanted }: Props) {
     <div>
       <h2 className="text-3xl">{answerOf(result, gender, nothingRead)}</h2>
       {!nothingRead && !unlike && answer.length > 1 && (
-        <p className="text-soft">Together they hold 95 %. Take nothing for granted until one is left.</p>
+        <p className="text-soft">It is one of these, nineteen times in twenty. Take nothing for granted until one is left.</p>
       )}
       <ol className="mt-2">
         {rows.map((c) => (
@@ -37,7 +38,7 @@ export function Candidates({ result, gender, nothingRead, wanted }: Props) {
             key={c.thread}
             className={`grid items-center gap-x-4 border-b border-rule py-2 md:grid-cols-[8rem_minmax(0,1fr)_auto] ${answer.includes(c.thread) && !nothingRead ? '' : 'text-soft'}`}
           >
-            <Outline code={`${c.thread}-${gender}`} />
+            <Outline code={`${c.thread}-${gender}`} scale={SCALE} />
             <div>
               <b className="text-lg">{endLabel(`${c.thread}-${gender}`)}</b>
               <div>
@@ -77,28 +78,3 @@ function TakeIt({ code, wanted }: { code: string; wanted: EndWanted }) {
 }
 
 const percent = (p: number) => (p >= 0.995 ? 'over 99 %' : p < 0.01 ? 'under 1 %' : `${Math.round(p * 100)} %`);
-
-/** An end's silhouette, both halves, at one scale. */
-export function Outline({ code, scale = SCALE }: { code: string; scale?: number }) {
-  const { points } = silhouette(code);
-  const x0 = Math.min(...points.map(([x]) => x));
-  const r = Math.max(...points.map(([, y]) => y));
-  const [width, height] = [-x0 * scale + 4, 2 * r * scale + 4];
-  const path = (up: 1 | -1) =>
-    points.map(([x, y]) => `${((x - x0) * scale + 2).toFixed(2)},${(r * scale + 2 - up * y * scale).toFixed(2)}`).join(' ');
-  const plastic = (parseEnd(code) as { material?: string }).material === 'plastic';
-  return (
-    <svg
-      width={width.toFixed(2)}
-      height={height.toFixed(2)}
-      viewBox={`0 0 ${width.toFixed(2)} ${height.toFixed(2)}`}
-      role="img"
-      aria-label={`Outline of ${endLabel(code)}`}
-      data-code={code}
-    >
-      {([1, -1] as const).map((up) => (
-        <polygon key={up} points={path(up)} className="stroke-ink" fill={plastic ? '#eef0e4' : '#f3e3bd'} strokeWidth="1.2" strokeLinejoin="round" />
-      ))}
-    </svg>
-  );
-}

@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import {
+  hasUnit,
   type Identification,
   InputError,
   identifyThread,
@@ -13,6 +14,7 @@ import {
 import { AnswerBar } from '../../ui/AnswerBar.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { endWanted } from '../../ui/end-wanted.ts';
+import { Reasons } from '../../ui/Reasons.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { useAddress } from '../../ui/use-address.ts';
 import { answerOf, Candidates } from './Candidates.tsx';
@@ -74,6 +76,22 @@ function inInches(text: string): string {
   return inches === null ? '' : `${inches.toFixed(3)} in`;
 }
 
+/** No water thread is so wide, in; what is read larger without a unit is likely millimetres. */
+const WIDEST_IN = 3;
+
+/** The same reading in millimetres, where it makes sense only so: '20.9' as '20.9 mm'; null otherwise. */
+function maybeMm(text: string): string | null {
+  const value = hasUnit(text) ? null : readLengthIn(text);
+  return value !== null && value > WIDEST_IN && value <= WIDEST_IN * 25.4 ? `${text.trim()} mm` : null;
+}
+
+/** What a measurement is worth, in words; the figure stands in its reason. */
+function worth(gainBits: number): string {
+  if (gainBits >= 1.5) return 'It should leave one or two.';
+  if (gainBits >= 0.7) return 'It should rule out about half of what is left.';
+  return 'It helps a little, and more than anything else.';
+}
+
 /** What thread is it: readings on one side, candidates narrowing on the other. */
 export default function Gauge({ appliances, address }: { appliances: { id: string; name: string }[]; address: Record<string, string> }) {
   const wanted = endWanted(new URLSearchParams(useAddress(address)));
@@ -88,6 +106,7 @@ export default function Gauge({ appliances, address }: { appliances: { id: strin
     }
   }, [typed]);
   const nothingRead = typed.diameter.trim() === '' && typed.pitch.trim() === '';
+  const mm = maybeMm(typed.diameter);
   const known = appliances.filter((a) => knownAppliances.includes(a.id));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[25rem_minmax(0,1fr)]">
@@ -106,7 +125,7 @@ export default function Gauge({ appliances, address }: { appliances: { id: strin
         <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
           <label className="grid gap-1">
             <span className="label">Diameter at the crests, in</span>
-            <span className="relative">
+            <span className="relative block">
               <input
                 className="field"
                 maxLength={20}
@@ -127,6 +146,11 @@ export default function Gauge({ appliances, address }: { appliances: { id: strin
             onChange={(by) => set({ by: by as Typed['by'] })}
           />
         </div>
+        {mm !== null && (
+          <button type="button" className="key justify-self-start" onClick={() => set({ diameter: mm })}>
+            {typed.diameter.trim()}: millimetres?
+          </button>
+        )}
         <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
           <label className="grid gap-1">
             <span className="label">Threads per inch</span>
@@ -205,7 +229,16 @@ export default function Gauge({ appliances, address }: { appliances: { id: strin
                 <div>
                   <h2>Measure next: {MEASURE_NAMES[result.next.measure]}</h2>
                   <p className="text-lg">{howTo(result.next.measure)}.</p>
-                  <p className="text-soft">Expected to tell {result.next.gainBits.toFixed(2)} bits: the most of what is left.</p>
+                  <p>{worth(result.next.gainBits)}</p>
+                  <Reasons
+                    because={[
+                      {
+                        rule: 'gain',
+                        text: `Of all that could be measured next it is expected to tell the most: ${result.next.gainBits.toFixed(2)} bits.`,
+                        source: 'expected gain of information over the candidates',
+                      },
+                    ]}
+                  />
                 </div>
               </div>
             )}

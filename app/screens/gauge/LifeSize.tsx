@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { endLabel } from '../../../core/index.ts';
-import { Outline } from './Candidates.tsx';
+import { Outline } from '../../ui/Outline.tsx';
 
 const KEPT = 'brass-nut-screen';
 
@@ -61,7 +61,7 @@ export function LifeSize({ codes }: { codes: string[] }) {
             className="min-h-12"
           />
         </label>
-        <div className="scroll">
+        <section className="scroll" tabIndex={0} aria-label="To set against a card or a ruler">
           <svg
             width={CARD_IN.width * cssPerIn + 4}
             height={CARD_IN.height * cssPerIn + 40}
@@ -84,7 +84,7 @@ export function LifeSize({ codes }: { codes: string[] }) {
               strokeWidth="1.5"
             />
           </svg>
-        </div>
+        </section>
       </details>
       <p className="mt-3 flex flex-wrap gap-3">
         <a className="key" href="/api/v1/gauge-card.pdf">

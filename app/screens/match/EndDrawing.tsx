@@ -1,11 +1,11 @@
 import { parseEnd } from '../../../core/index.ts';
 import { EndLookup } from '../../ui/EndLookup.tsx';
-import { Outline } from '../gauge/Candidates.tsx';
+import { Outline } from '../../ui/Outline.tsx';
 
 /** An end as it looks, with its measures; or the way to find out. */
 export function EndDrawing({ code, side, asked }: { code: string | null; side: 'from' | 'to'; asked: string }) {
   if (code === null) {
-    return <EndLookup wanted={{ side, asked, run: null }} />;
+    return <EndLookup wanted={{ side, asked, run: null, on: null }} />;
   }
   const end = parseEnd(code);
   return (

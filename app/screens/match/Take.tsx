@@ -1,13 +1,14 @@
 import Papa from 'papaparse';
 import { useEffect, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type Chain, type ListLine, type MatchQuery, shoppingList, writeFraction } from '../../../core/index.ts';
+import { type Chain, cardVersionOf, type ListLine, type MatchQuery, shoppingList, writeFraction } from '../../../core/index.ts';
 import { type AcceptedChain, type Bodies, type Entry, type EntryKind, itemsOf } from '../../../record/index.ts';
 import type { OpenRun } from '../../../record/visit/open-runs.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { noteNewPress } from '../../ui/presses.ts';
+import { useOpenRuns } from '../../ui/use-open-runs.ts';
 import { money } from '../../ui/words.ts';
 
 /** As a table for any spreadsheet; cells that it would run as formulas are made safe. */
@@ -20,14 +21,27 @@ const csvOf = (lines: ListLine[]): string =>
 const wordOf = (line: ListLine): string => (line.toBuy === 0 ? '(on the van)' : line.toBuy === line.count ? '(to buy)' : `(${line.toBuy} to buy)`);
 
 /** A chain taken: to a visit's run, to a shopping list, or as a link. */
-export function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCatalogue; link: string; runs: OpenRun[] }) {
+export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCatalogue; link: string; given: OpenRun[] }) {
   const { chain, catalogue } = p;
   const lines = shoppingList(chain, catalogue.parts, catalogue.loose, p.query.stock);
-  const [run, setRun] = useState(p.runs[0]?.runId ?? '');
+  const runs = useOpenRuns(catalogue, p.given);
+  const [chosen, setRun] = useState<string | null>(null);
+  const run = chosen ?? runs[0]?.runId ?? '';
+  const target = runs.find((r) => r.runId === run);
+  // A chain that was accepted is not replaced unasked.
+  const [isAsked, setAsked] = useState(false);
   const [said, setSaid] = useState('');
   // It stands below the chains: whoever takes one is led to it.
   const shown = useRef<HTMLElement>(null);
   useEffect(() => shown.current?.focus(), []);
+  const choose = (runId: string) => {
+    setRun(runId);
+    setAsked(false);
+  };
+  const groups = [
+    ['Waiting for a chain', runs.filter((r) => r.acceptedId === null)],
+    ['With a chain already', runs.filter((r) => r.acceptedId !== null)],
+  ].filter(([, own]) => own!.length > 0) as [string, OpenRun[]][];
   const text = lines.map((l) => `${l.count} x ${l.name} ${wordOf(l)}`).join('\n');
   const copy = async (what: string, words: string) => {
     try {
@@ -45,7 +59,6 @@ export function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCata
     URL.revokeObjectURL(a.href);
   };
   const toRun = async () => {
-    const target = p.runs.find((r) => r.runId === run);
     if (!target) return;
     try {
       const kept = await sync.keep((deviceId) => entriesFor({ ...target, deviceId }, chain, p.query, catalogue));
@@ -85,24 +98,48 @@ export function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCata
       </div>
       <div>
         <h2>To a run</h2>
-        {p.runs.length === 0 ? (
+        {runs.length === 0 ? (
           <p>No run of today or tomorrow waits for a chain.</p>
         ) : (
           <div className="mt-1 grid gap-2">
             <label className="grid gap-1">
               <span className="label">Run of today or tomorrow</span>
-              <select className="field" value={run} onChange={(e) => setRun(e.target.value)}>
-                {p.runs.map((r) => (
-                  <option key={r.runId} value={r.runId}>
-                    {r.name}
-                  </option>
+              <select className="field" value={run} onChange={(e) => choose(e.target.value)}>
+                {groups.map(([label, own]) => (
+                  <optgroup key={label} label={label}>
+                    {own.map((r) => (
+                      <option key={r.runId} value={r.runId}>
+                        {r.name}
+                      </option>
+                    ))}
+                  </optgroup>
                 ))}
               </select>
             </label>
-            <button type="button" className="key key-main justify-self-start" onClick={toRun}>
-              Take it there
-            </button>
-            <p className="text-soft">Its two ends and what is asked of it are noted as told, and the chain is accepted in place of any before.</p>
+            {isAsked ? (
+              <div role="alertdialog" aria-label="Another chain" className="border-2 border-ink p-3">
+                <p>
+                  <b>{target?.name}</b> has a chain already. Take this one in its place? The other stays in the record.
+                </p>
+                <div className="mt-2 flex flex-wrap gap-2">
+                  <button type="button" className="key key-main" onClick={toRun}>
+                    Take it in its place
+                  </button>
+                  <button type="button" className="key" onClick={() => setAsked(false)}>
+                    Keep the one there is
+                  </button>
+                </div>
+              </div>
+            ) : (
+              <button
+                type="button"
+                className="key key-main justify-self-start"
+                onClick={() => (target?.acceptedId === null ? toRun() : setAsked(true))}
+              >
+                Take it there
+              </button>
+            )}
+            <p className="text-soft">Its two ends and what is asked of it are noted as told, and the chain is accepted.</p>
           </div>
         )}
       </div>
@@ -113,7 +150,8 @@ export function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCata
 /** The two ends, the distance and the acceptance, as if entered at the run itself. */
 function entriesFor(target: OpenRun & { deviceId: string }, chain: Chain, q: MatchQuery, catalogue: ClientCatalogue): Entry[] {
   const entry = <K extends EntryKind>(kind: K, body: Bodies[K]) => newEntry(target, kind, body);
-  const { minLengthIn, stop = false, arrestor = false, leaveOutlet = false, reachable = true } = q.need;
+  const { minLengthIn, stop = false, arrestor = false, check = false, leaveOutlet = false, reachable = true, pressurePsi, avoid = [] } = q.need;
+  const place = { hidden: !reachable, ownStop: stop, arrestor, check, leaveOutlet, afterOsmosis: avoid.includes('copper') };
   const accepted: AcceptedChain = {
     from: q.from,
     to: q.to,
@@ -123,6 +161,7 @@ function entriesFor(target: OpenRun & { deviceId: string }, chain: Chain, q: Mat
     jointIds: chain.joints.map(() => uuidv7()),
     rules: q.rules ?? catalogue.rules,
     catalogueVersion: catalogue.version,
+    cardVersion: cardVersionOf(catalogue.steps),
     items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], catalogue.parts, catalogue.loose),
     currency: catalogue.currency,
     replacesId: target.acceptedId,
@@ -132,7 +171,7 @@ function entriesFor(target: OpenRun & { deviceId: string }, chain: Chain, q: Mat
     entry('end-seen', { side: 'to', end: q.to, how: 'told' }),
     entry('end-seen', { side: 'rejoin', end: q.rejoin ?? null, how: 'told' }),
     ...(minLengthIn === undefined ? [] : [entry('distance-measured', { text: writeFraction(minLengthIn), inches: minLengthIn })]),
-    entry('place-seen', { hidden: !reachable, ownStop: stop, arrestor, leaveOutlet }),
+    entry('place-seen', pressurePsi === undefined ? place : { ...place, pressurePsi }),
     entry('chain-accepted', accepted),
   ];
 }

@@ -1,5 +1,6 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { useCatalogue } from '../../ui/catalogue.ts';
+import { endName } from '../../../core/index.ts';
+import { catalogueChanged, useCatalogue } from '../../ui/catalogue.ts';
 import { money } from '../../ui/words.ts';
 
 interface Fault {
@@ -21,30 +22,39 @@ interface Going {
   share: number;
 }
 
-const SHOWN = 60;
+/** Rows shown at first, and with each press more. */
+const ROWS = 60;
 
 /** The parts the shop matches with, searched as one types; its own come and go as a CSV file. */
 export default function Parts() {
   const catalogue = useCatalogue();
   const [words, setWords] = useState('');
+  const [rows, setRows] = useState(ROWS);
   const wanted = useDeferredValue(words);
   const found = useMemo(() => {
     const all = wanted.toLowerCase().split(/\s+/).filter(Boolean);
     return (catalogue?.parts ?? []).filter((p) =>
-      all.every((w) => `${p.id} ${p.name} ${p.kind} ${p.material ?? ''} ${p.ends.map((e) => e.code).join(' ')}`.toLowerCase().includes(w)),
+      all.every((w) =>
+        `${p.id} ${p.name} ${p.kind} ${p.material ?? ''} ${p.ends.map((e) => `${e.code} ${endName(e.code)}`).join(' ')}`.toLowerCase().includes(w),
+      ),
     );
   }, [catalogue, wanted]);
+  const search = (text: string) => {
+    setWords(text);
+    setRows(ROWS);
+  };
+  const left = found.length - rows;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <div className="min-w-0">
         <h1>Parts</h1>
         <label className="mt-2 grid max-w-140 gap-1">
           <span className="label">Search by name, kind, end or material</span>
-          <input className="field" maxLength={100} value={words} onChange={(e) => setWords(e.target.value)} />
+          <input className="field" maxLength={100} value={words} onChange={(e) => search(e.target.value)} />
         </label>
         <p className="my-2 text-lg" aria-live="polite">
           {catalogue
-            ? `${found.length} of ${catalogue.parts.length} parts${found.length > SHOWN ? `, the first ${SHOWN}` : ''}. Catalogue ${catalogue.version}.`
+            ? `${found.length} of ${catalogue.parts.length} parts${left > 0 ? `, the first ${rows}` : ''}. Catalogue ${catalogue.version}.`
             : 'Reading the parts ...'}
         </p>
         <section className="scroll" tabIndex={0} aria-label="Parts found">
@@ -60,10 +70,16 @@ export default function Parts() {
               </tr>
             </thead>
             <tbody>
-              {found.slice(0, SHOWN).map((p) => (
+              {found.slice(0, rows).map((p) => (
                 <tr key={p.id} className="border-t border-rule align-top">
                   <td className="py-1.5 pr-4">{p.name}</td>
-                  <td className="code py-1.5 pr-4">{p.ends.map((e) => e.code).join(' ')}</td>
+                  <td className="py-1.5 pr-4">
+                    {p.ends.map((e) => (
+                      <div key={e.id}>
+                        {endName(e.code)} <span className="code text-sm whitespace-nowrap">{e.code}</span>
+                      </div>
+                    ))}
+                  </td>
                   <td className="py-1.5 pr-4">{p.material ?? ''}</td>
                   <td className="py-1.5 pr-4 whitespace-nowrap">
                     {p.maxPsi} psi, {p.maxF} F
@@ -75,6 +91,11 @@ export default function Parts() {
             </tbody>
           </table>
         </section>
+        {left > 0 && (
+          <button type="button" className="key mt-3" onClick={() => setRows(rows + ROWS)}>
+            Show {Math.min(ROWS, left)} more
+          </button>
+        )}
       </div>
       <OwnParts />
     </div>
@@ -105,7 +126,10 @@ function OwnParts() {
         if (line.faults) setFaults(line.faults);
         if (line.faults) setSaid(`${line.faults.length} ${line.faults.length === 1 ? 'fault' : 'faults'}: nothing was imported.`);
         if (line.problem) setSaid(line.problem.detail);
-        if (line.done) setSaid(`Taken in: ${line.parts} parts. Load the page again to see them.`);
+        if (line.done) {
+          setSaid(`Taken in: ${line.parts} parts.`);
+          catalogueChanged();
+        }
       }
     } catch (error) {
       setSaid(abort.current.signal.aborted ? 'Called off. Nothing was imported.' : `${(error as Error).message} Nothing was imported.`);

@@ -12,7 +12,7 @@ const WHAT = {
 } as const;
 
 /** Where two devices decided the same thing both are shown, and a person says which stands. */
-export function Conflicts({ run, state, sheet, write }: { run: RunRow; state: RunState; sheet: VisitSheet; write: Write }) {
+export default function Conflicts({ run, state, sheet, write }: { run: RunRow; state: RunState; sheet: VisitSheet; write: Write }) {
   const conflict = state.conflicts[0];
   if (!conflict) return null;
   const history = historyOf(sheet.entries, run.id);

@@ -3,13 +3,14 @@ import { endLabel } from '../../../core/index.ts';
 import { isRealReason, STAGE_NAMES } from '../../../record/index.ts';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
 import { ReportCallback } from '../../ui/ReportCallback.tsx';
-import { localTime, mlPerDay, money } from '../../ui/words.ts';
+import { localTime, money, provenWords, recheckWords } from '../../ui/words.ts';
+import { NextUp } from './NextUp.tsx';
 import type { StageProps } from './stage-props.ts';
 
 const keyOf = (item: { stage: string } | { targetId: string }): string => ('stage' in item ? item.stage : item.targetId);
 
 /** What was done, what is due; signed off once, reopened with a reason. */
-export function LogStage(props: StageProps) {
+export default function LogStage(props: StageProps) {
   const { run, state, write } = props;
   const [reasons, setReasons] = useState<Record<string, string>>({});
   const [sent, setSent] = useState(false);
@@ -24,7 +25,14 @@ export function LogStage(props: StageProps) {
   useEffect(() => {
     if (!signedOff && settled) setSent(false);
   }, [signedOff, settled]);
-  if (!accepted) return <p>Nothing has been joined yet.</p>;
+  if (!accepted) {
+    return (
+      <div className="grid gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <p className="text-lg">Nothing has been joined yet.</p>
+        <NextUp {...props} />
+      </div>
+    );
+  }
   const running = [...state.joints, ...state.checkPoints].filter((t) => t.finding === 'running');
   const isBlocked = running.length > 0 || state.conflicts.length > 0;
   const isReady = !isBlocked && open.every((item) => isRealReason(reasons[keyOf(item)] ?? ''));
@@ -39,47 +47,50 @@ export function LogStage(props: StageProps) {
     write('signed-off', run.id, { targetMlPerDay, recheckHours, exceptions });
   };
   return (
-    <div className="max-w-200">
-      <h2 ref={heading} tabIndex={-1}>
-        {signedOff ? 'Signed off' : 'Sign off'}
-      </h2>
-      <Connection {...props} />
-      {signedOff ? (
-        <Signed {...props} isSettled={!signedHere || settled} />
-      ) : (
-        <div>
-          {state.signOffUndone && <p className="caution mb-2">Signed off before, and no more: {state.signOffUndone.why}.</p>}
-          {running.length > 0 && (
-            <p className="caution">{running.map((t) => t.label).join(', ')} is running: shut the water and put it right first.</p>
-          )}
-          {state.conflicts.length > 0 && <p className="caution">Two devices decided the same thing: say first which of the two stands.</p>}
-          {!isBlocked &&
-            open.map((item) => (
-              <label key={keyOf(item)} className="mt-2 grid gap-1">
-                <span>
-                  <b>{item.label}</b> {'stage' in item ? 'is open' : 'is not proven'}. Sign off only with a reason, which stays on the record:
-                </span>
-                <input
-                  className="field"
-                  maxLength={500}
-                  value={reasons[keyOf(item)] ?? ''}
-                  onChange={(e) => setReasons({ ...reasons, [keyOf(item)]: e.target.value })}
-                />
-                {(reasons[keyOf(item)] ?? '').trim() !== '' && !isRealReason(reasons[keyOf(item)] ?? '') && (
-                  <span className="text-soft">Say it in a few words, for whoever reads it in a year.</span>
-                )}
-              </label>
-            ))}
-          <button type="button" className="key key-main mt-4" disabled={!isReady || sent} onClick={signOff}>
-            Sign off
-          </button>
-        </div>
-      )}
+    <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <div>
+        <h2 ref={heading} tabIndex={-1}>
+          {signedOff ? 'Signed off' : 'Sign off'}
+        </h2>
+        <Connection {...props} />
+        {signedOff ? (
+          <Signed {...props} isSettled={!signedHere || settled} />
+        ) : (
+          <div>
+            {state.signOffUndone && <p className="caution mb-2">Signed off before, and no more: {state.signOffUndone.why}.</p>}
+            {running.length > 0 && (
+              <p className="caution">{running.map((t) => t.label).join(', ')} is running: shut the water and put it right first.</p>
+            )}
+            {state.conflicts.length > 0 && <p className="caution">Two devices decided the same thing: say first which of the two stands.</p>}
+            {!isBlocked &&
+              open.map((item) => (
+                <label key={keyOf(item)} className="mt-2 grid gap-1">
+                  <span>
+                    <b>{item.label}</b> {'stage' in item ? 'is open' : 'is not proven'}. Sign off only with a reason, which stays on the record:
+                  </span>
+                  <input
+                    className="field"
+                    maxLength={500}
+                    value={reasons[keyOf(item)] ?? ''}
+                    onChange={(e) => setReasons({ ...reasons, [keyOf(item)]: e.target.value })}
+                  />
+                  {(reasons[keyOf(item)] ?? '').trim() !== '' && !isRealReason(reasons[keyOf(item)] ?? '') && (
+                    <span className="text-soft">Say it in a few words, for whoever reads it in a year.</span>
+                  )}
+                </label>
+              ))}
+            <button type="button" className="key key-main mt-4" disabled={!isReady || sent} onClick={signOff}>
+              Sign off
+            </button>
+          </div>
+        )}
+      </div>
+      <NextUp {...props} />
     </div>
   );
 }
 
-function Connection({ state }: Pick<StageProps, 'state'>) {
+function Connection({ state, timeZone }: Pick<StageProps, 'state' | 'timeZone'>) {
   const accepted = state.accepted!;
   return (
     <dl className="my-3 grid grid-cols-[10rem_1fr] gap-x-4 gap-y-1">
@@ -95,7 +106,7 @@ function Connection({ state }: Pick<StageProps, 'state'>) {
       <dd>
         {[...state.joints, ...state.checkPoints].map((t) => (
           <div key={t.id}>
-            {t.label}: {t.finding ?? (t.mlPerDay === null ? 'nothing proven yet' : `under ${mlPerDay(t.mlPerDay)} mL a day at 95 %`)}
+            {t.label}: {t.finding ?? provenWords(t.mlPerDay, recheckWords(state, timeZone))}
             {t.proven && ' ✓'}
           </div>
         ))}

@@ -1,9 +1,11 @@
-import { useState } from 'react';
-import { endLabel, isMetric, readLengthIn, shortName } from '../../../core/index.ts';
+import { endLabel, endName, hasUnit, shortName } from '../../../core/index.ts';
 import { type Bodies, STOP_CONDITIONS, sameOutlet } from '../../../record/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { EndLookup } from '../../ui/EndLookup.tsx';
 import { EndPicker } from '../../ui/EndPicker.tsx';
+import { Fold } from '../../ui/Fold.tsx';
+import { usualEnds } from '../../ui/usual-ends.ts';
+import { Distance, FoundTube, Pressure } from './Measures.tsx';
 import type { StageProps } from './stage-props.ts';
 
 type StopKind = Bodies['stop-tried']['kind'];
@@ -23,8 +25,8 @@ const REPLACE = [
 ];
 
 /** What is there: both ends, the stop, the old line, the distance. */
-export function LookStage({ run, context, state, write, go, outlets, visitId }: StageProps) {
-  const wanted = { asked: '', run: { visitId, runId: run.id } };
+export default function LookStage({ run, context, state, write, go, outlets, visitId }: StageProps) {
+  const wanted = { asked: '', run: { visitId, runId: run.id }, on: context.appliance.id };
   const seen = (side: 'from' | 'to' | 'rejoin') => (end: string | null) => {
     if (end === (state[side]?.end ?? null)) return;
     if (end !== null || side === 'rejoin') write('end-seen', run.id, { side, end, how: 'seen' });
@@ -33,19 +35,22 @@ export function LookStage({ run, context, state, write, go, outlets, visitId }: 
     write('stop-tried', run.id, { kind: state.stop?.kind ?? 'quarter-turn', condition: state.stop?.condition ?? 'unknown', ...change });
   const place = (change: Partial<Bodies['place-seen']>) => write('place-seen', run.id, { ...state.place, ...change });
   const ready = state.from && state.to && state.stop;
+  const known = knownOf(state);
+  const asked = ORDER.find((part) => known[part] === null) ?? null;
+  const fold = (part: Part) => ({ title: TITLES[part], known: known[part], isAsked: asked === part });
   return (
-    <div className="grid gap-6 xl:grid-cols-2">
-      <div className="grid content-start gap-6">
-        <section className="grid content-start gap-2">
-          <h2>Both ends</h2>
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 lg:gap-y-6 xl:grid-cols-[repeat(2,minmax(0,1fr))]">
+      <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
+        <Fold {...fold('ends')}>
           <EndPicker
             id="look-from"
             label="Water side: what it comes from"
             value={state.from?.end ?? null}
             onChange={seen('from')}
-            hint={['comp-3/8-m', 'comp-1/4-m', 'npt-1/2-m', 'cu-5/8od']}
+            hint={usualEnds('from', null)}
           />
           <EndLookup wanted={{ ...wanted, side: 'from' }} />
+          <FoundTube side="from" {...{ run, state, write }} />
           <Outlets {...{ run, state, write, outlets }} />
           <EndPicker
             id="look-to"
@@ -55,6 +60,7 @@ export function LookStage({ run, context, state, write, go, outlets, visitId }: 
             hint={context.appliance.usualInletEnds}
           />
           <EndLookup wanted={{ ...wanted, side: 'to' }} />
+          <FoundTube side="to" {...{ run, state, write }} />
           <details className="why" open={state.rejoin !== null}>
             <summary>The outlet is in use: an old line has to be joined again</summary>
             <EndPicker
@@ -62,20 +68,15 @@ export function LookStage({ run, context, state, write, go, outlets, visitId }: 
               label="End of the old line"
               value={state.rejoin?.end ?? null}
               onChange={seen('rejoin')}
-              hint={['comp-3/8-f', 'bc-7/8-m']}
+              hint={usualEnds('rejoin', null)}
             />
             <EndLookup wanted={{ ...wanted, side: 'rejoin' }} />
           </details>
-        </section>
-        <section className="grid content-start gap-3">
-          <h2>Old line</h2>
+        </Fold>
+        <Fold {...fold('oldLine')}>
           <Choices
             legend="What becomes of it"
-            options={[
-              ['none', 'there is none'],
-              ['keep', 'sound, may stay'],
-              ['replace', 'replace'],
-            ]}
+            options={VERDICTS}
             value={state.oldLine?.verdict ?? null}
             onChange={(verdict) =>
               write('old-line-judged', run.id, { verdict, findings: verdict === 'replace' ? (state.oldLine?.findings ?? []) : [] })
@@ -102,11 +103,10 @@ export function LookStage({ run, context, state, write, go, outlets, visitId }: 
               ))}
             </fieldset>
           )}
-        </section>
+        </Fold>
       </div>
-      <div className="grid content-start gap-6">
-        <section className="grid content-start gap-3">
-          <h2>The stop</h2>
+      <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
+        <Fold {...fold('stop')}>
           <Choices
             legend="Kind"
             options={KINDS.map((k) => [k, k === 'none' ? 'no stop here' : k])}
@@ -118,15 +118,16 @@ export function LookStage({ run, context, state, write, go, outlets, visitId }: 
           )}
           {state.stop?.kind === 'saddle' && <p className="caution">A saddle valve is a hazard: record it, and plan its replacement.</p>}
           <p className="caution">Old stops can break when turned: know where the main is before touching one.</p>
-        </section>
-        <section className="grid content-start gap-3">
-          <h2>Distance and place</h2>
+        </Fold>
+        <Fold {...fold('place')}>
           <Distance {...{ run, state, write }} />
           <div className="flex flex-wrap gap-x-4">
             {(
               [
                 ['ownStop', 'needs its own stop'],
                 ['arrestor', 'needs a hammer arrestor'],
+                ['check', 'needs a vented backflow preventer'],
+                ['afterOsmosis', 'comes after reverse osmosis'],
                 ['leaveOutlet', 'leaves an outlet for another run'],
                 ['hidden', 'joints will be hidden'],
               ] as const
@@ -137,20 +138,56 @@ export function LookStage({ run, context, state, write, go, outlets, visitId }: 
               </label>
             ))}
           </div>
-          {context.appliance.fastClosing === 'yes' && !state.place.arrestor && (
+          <Choices
+            legend="The water side comes out of"
+            options={[
+              ['wall', 'the wall'],
+              ['floor', 'the floor'],
+            ]}
+            value={state.place.outOf ?? null}
+            onChange={(outOf) => place({ outOf })}
+          />
+          <Pressure {...{ run, context, state, write }} />
+          {context.appliance.protection && (
+            <p className="caution first-letter:uppercase">
+              {context.appliance.name}: {context.appliance.protection}. Local code and the maker's sheet come first.
+            </p>
+          )}
+          {context.appliance.fastClosing === 'yes' && !state.place.arrestor && !context.appliance.usualNeeds.includes('arrestor') && (
             <p className="caution">This appliance closes fast: think of a hammer arrestor within 6 ft.</p>
           )}
-          {ready ? (
-            <button type="button" className="key key-main justify-self-start" onClick={() => go('match')}>
-              On to Match
-            </button>
-          ) : (
-            <p className="text-soft">Match wants both ends and the stop.</p>
-          )}
-        </section>
+        </Fold>
+        {ready ? (
+          <button type="button" className="key key-main justify-self-start" onClick={() => go('match')}>
+            On to Match
+          </button>
+        ) : (
+          <p className="text-soft">Match wants both ends and the stop.</p>
+        )}
       </div>
     </div>
   );
+}
+
+const TITLES = { ends: 'Both ends', oldLine: 'Old line', stop: 'The stop', place: 'Distance and place' };
+type Part = keyof typeof TITLES;
+/** In the order in which they are asked on a phone. */
+const ORDER: Part[] = ['ends', 'stop', 'oldLine', 'place'];
+
+const VERDICTS: [Bodies['old-line-judged']['verdict'], string][] = [
+  ['none', 'there is none'],
+  ['keep', 'sound, may stay'],
+  ['replace', 'replace'],
+];
+
+/** What is known of each part, in few words; null while it is asked for. */
+function knownOf({ from, to, stop, oldLine, distance, place }: StageProps['state']): Record<Part, string | null> {
+  return {
+    ends: from?.end && to?.end ? `${endName(from.end)} to ${endName(to.end)}` : null,
+    oldLine: oldLine && new Map(VERDICTS).get(oldLine.verdict)!,
+    stop: stop && (stop.kind === 'none' ? 'no stop here' : `${stop.kind}: ${STOP_CONDITIONS[stop.condition]}`),
+    place: distance && `${distance.text}${hasUnit(distance.text) ? '' : ' in'}${place.hidden ? ', joints hidden' : ''}`,
+  };
 }
 
 /** Outlets that other runs of this place leave free: the water side may be one of them. */
@@ -184,44 +221,6 @@ function Outlets({ run, state, write, outlets }: Pick<StageProps, 'run' | 'state
           </li>
         ))}
       </ul>
-    </div>
-  );
-}
-
-function kept(distance: Bodies['distance-measured'] | null): string {
-  if (!distance) return '';
-  return isMetric(distance.text) ? `${distance.text} kept: ${distance.inches.toFixed(1)} in` : `${distance.text} in kept`;
-}
-
-function Distance({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'write'>) {
-  const [text, setText] = useState(state.distance?.text ?? '');
-  const [bad, setBad] = useState(false);
-  const save = () => {
-    if (text.trim() === '' || text === state.distance?.text) return setBad(false);
-    const inches = readLengthIn(text);
-    const good = inches !== null && inches > 0 && inches <= 12_000;
-    setBad(!good);
-    if (good) write('distance-measured', run.id, { text: text.trim().slice(0, 200), inches });
-  };
-  return (
-    <div>
-      <label className="label block" htmlFor="distance">
-        From end to end, along the way the line will lie (in)
-      </label>
-      <input
-        id="distance"
-        className="field max-w-40"
-        value={text}
-        maxLength={30}
-        onChange={(e) => setText(e.target.value)}
-        onBlur={save}
-        onKeyDown={(e) => e.key === 'Enter' && save()}
-        aria-invalid={bad}
-        aria-describedby="distance-said"
-      />
-      <p id="distance-said" aria-live="polite">
-        {bad ? 'That is no length. Type inches as 55, 14 1/2 or 3/8, or 1400 mm; more than 0.' : kept(state.distance)}
-      </p>
     </div>
   );
 }

@@ -1,23 +1,16 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type Chain, matchChains, type Need, stockForCut } from '../../../core/index.ts';
-import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, type RunState } from '../../../record/index.ts';
+import { type Chain, cardVersionOf, matchPreferring, stockForCut } from '../../../core/index.ts';
+import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, needOfRun } from '../../../record/index.ts';
 import { Chains, chainKey } from '../../ui/Chains.tsx';
+import { fetched } from '../../ui/fetched.tsx';
+import { Asked } from './Asked.tsx';
 import type { StageProps } from './stage-props.ts';
 
-export function needOf(state: RunState, water: 'cold' | 'hot'): Need {
-  return {
-    water,
-    ...(state.distance ? { minLengthIn: state.distance.inches } : {}),
-    ...(state.place.ownStop ? { stop: true } : {}),
-    ...(state.place.arrestor ? { arrestor: true } : {}),
-    ...(state.place.leaveOutlet ? { leaveOutlet: true } : {}),
-    ...(state.place.hidden ? { reachable: false } : {}),
-  };
-}
+const StillRight = fetched('Whether the accepted chain still does', () => import('./StillRight.tsx'));
 
 /** What joins the two ends, ranked; one is accepted with its grounds. */
-export function MatchStage({ run, state, catalogue, names, write, go, entries }: StageProps) {
+export default function MatchStage({ run, context, state, catalogue, names, write, go, entries }: StageProps) {
   const [asked, setAsked] = useState<Chain | null>(null);
   const question = useRef<HTMLElement>(null);
   // The chain pressed may stand far below the question it raises.
@@ -25,14 +18,15 @@ export function MatchStage({ run, state, catalogue, names, write, go, entries }:
     if (asked) question.current?.focus();
   }, [asked]);
   const { from, to, rejoin } = state;
-  const need = useMemo(() => needOf(state, run.water), [state, run.water]);
-  const result = useMemo(() => {
+  const { asked: needs, need, soft, rules } = useMemo(() => needOfRun(context, state, catalogue.rules), [context, state, catalogue]);
+  const query = useMemo(() => {
     if (!from?.end || !to?.end) return null;
-    const { parts, loose, rules, stock } = catalogue;
+    const { parts, loose, stock } = catalogue;
     const atHand = stockForCut(stock, parts, need.minLengthIn);
-    return matchChains({ from: from.end, to: to.end, rejoin: rejoin?.end ?? undefined, parts, loose, rules, stock: atHand, need });
-  }, [from, to, rejoin, need, catalogue]);
-  if (!from?.end || !to?.end || !result) {
+    return { from: from.end, to: to.end, rejoin: rejoin?.end ?? undefined, parts, loose, rules, stock: atHand, need };
+  }, [from, to, rejoin, need, rules, catalogue]);
+  const result = useMemo(() => query && matchPreferring(query, soft), [query, soft]);
+  if (!from?.end || !to?.end || !result || !query) {
     return (
       <p>
         Both ends are wanted first.{' '}
@@ -59,8 +53,9 @@ export function MatchStage({ run, state, catalogue, names, write, go, entries }:
       need,
       chain,
       jointIds: jointIdsFor(chain, before, () => uuidv7()),
-      rules: catalogue.rules,
+      rules,
       catalogueVersion: catalogue.version,
+      cardVersion: cardVersionOf(context.stepData),
       items: itemsOf(ids, catalogue.parts, catalogue.loose),
       currency: catalogue.currency,
       replacesId: state.accepted?.entryId ?? null,
@@ -71,6 +66,8 @@ export function MatchStage({ run, state, catalogue, names, write, go, entries }:
   const made = state.joints.some((j) => j.made);
   return (
     <div>
+      <Asked asked={needs} {...{ run, write, state }} />
+      {state.accepted && !state.signedOff && <StillRight query={query} parts={state.accepted.chain.parts} />}
       <h2>{result.chains.length > 0 ? 'Chains, best first' : 'No chain'}</h2>
       {made && !asked && <p className="caution my-2">Joints of the accepted chain are made already: another chain may mean taking some apart.</p>}
       {asked && (
@@ -103,6 +100,7 @@ export function MatchStage({ run, state, catalogue, names, write, go, entries }:
         water={run.water}
         parts={catalogue.parts}
         names={names}
+        rules={rules}
         onUse={ask}
         used={state.accepted ? chainKey(state.accepted.chain) : null}
       />

@@ -12,11 +12,12 @@ import {
   sealById,
   waitFor,
 } from '../../../core/index.ts';
-import type { EntryOf } from '../../../record/index.ts';
+import { besideLooks, type EntryOf } from '../../../record/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
-import { clock, mlPerDay } from '../../ui/words.ts';
+import { clock, mlPerDay, provenWords, recheckWords } from '../../ui/words.ts';
 import { RemedyBox } from './RemedyBox.tsx';
+import { Step } from './Step.tsx';
 import type { StageProps } from './stage-props.ts';
 import { elapsedOf, startStopwatch } from './stopwatch.ts';
 import type { Target } from './target.ts';
@@ -28,8 +29,10 @@ const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
   { finding: 'running', label: 'Running', keys: ['4', 'r'] },
 ];
 
-export function ProveStage(props: StageProps) {
-  const { run, state, write, go } = props;
+const ORDER: readonly Round[] = ROUNDS.map((r) => r.id);
+
+export default function ProveStage(props: StageProps) {
+  const { run, state, write, go, timeZone } = props;
   const targets: Target[] = [
     ...state.joints.map((j) => ({ ...j, what: `${j.a} · ${j.b}`, target: { jointId: j.id } })),
     ...state.checkPoints.map((c) => ({ ...c, what: 'of the stop', seal: null, target: { checkPointId: c.id } })),
@@ -85,7 +88,8 @@ export function ProveStage(props: StageProps) {
             <RemedyBox key={t.id} trouble={t} {...props} />
           ),
         )}
-        <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} />
+        <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} recheck={recheckWords(state, timeZone)} />
+        <BesideLooks {...props} isStood={ORDER.indexOf(due) > ORDER.indexOf('standing')} />
         {state.stage === 'log' && (
           <p className="mt-4 text-lg">
             Every joint and the stem are proven.{' '}
@@ -99,7 +103,7 @@ export function ProveStage(props: StageProps) {
         {open.length === 0 ? (
           <div className="grid gap-3 border border-ink bg-sheet p-4">
             <h2>{ROUNDS.find((r) => r.id === round)?.name}</h2>
-            <p>{ROUNDS.find((r) => r.id === round)?.what}</p>
+            <RoundWords round={round} card={state.card} />
             <label className="grid gap-1">
               <span className="label">Round</span>
               <select className="field" value={round} onChange={(e) => setRound(e.target.value as Round)}>
@@ -137,6 +141,41 @@ export function ProveStage(props: StageProps) {
   );
 }
 
+/** What a round is for, and what the card says of it for this appliance. */
+function RoundWords({ round, card }: { round: Round; card: StageProps['state']['card'] }) {
+  const own = card.filter((step) => step.round === round);
+  return (
+    <>
+      <p>{own.length > 0 ? own.map((s) => s.detail).join(' ') : ROUNDS.find((r) => r.id === round)?.what}</p>
+      {own
+        .flatMap((s) => s.cautions)
+        .map((c) => (
+          <p key={c} className="caution">
+            {c}
+          </p>
+        ))}
+    </>
+  );
+}
+
+/** What wants a tick beside the looks, once the line stood dry: power on again, what is asked before a wall is closed. */
+function BesideLooks({ run, state, write, isStood }: StageProps & { isStood: boolean }) {
+  const steps = besideLooks(state.card);
+  const open = steps.filter((s) => !state.done[s.id]);
+  if (open.length === 0) return null;
+  if (!isStood) return <p className="mt-4 text-soft">After the standing round: {open.map((s) => s.title).join('; ')}.</p>;
+  return (
+    <section className="mt-4" aria-label="Beside the looks">
+      <h2>Beside the looks</h2>
+      <ol className="mt-1">
+        {open.map((step) => (
+          <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done={false} present {...{ run, state, write }} />
+        ))}
+      </ol>
+    </section>
+  );
+}
+
 const hiddenOf = (targets: Target[], look: EntryOf<'look-begun'>): number => {
   const seal = targets.find((t) => t.id === (look.jointId ?? look.checkPointId))?.seal;
   return seal ? sealById(seal).hiddenMl : 0;
@@ -146,7 +185,7 @@ function targetsOf(targets: Target[], round: Round): Target[] {
   return round === 'put-back' ? targets.filter((t) => t.seal !== null) : targets;
 }
 
-function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; goal: number }) {
+function Table({ targets, rounds, goal, recheck }: { targets: Target[]; rounds: Round[]; goal: number; recheck: string }) {
   return (
     <section className="scroll" tabIndex={0} aria-label="Rounds by joint">
       <table className="w-full">
@@ -180,12 +219,8 @@ function Table({ targets, rounds, goal }: { targets: Target[]; rounds: Round[]; 
                 );
               })}
               <td className="py-2">
-                {t.mlPerDay === null ? (
-                  <span className="text-soft">nothing proven yet</span>
-                ) : (
-                  <span>under {mlPerDay(t.mlPerDay)} mL a day at 95 %</span>
-                )}
-                {t.proven && <b className="block">✓ proven</b>}
+                {t.mlPerDay === null ? <span className="text-soft">nothing proven yet</span> : <span>{provenWords(t.mlPerDay, recheck)}</span>}
+                {t.proven && <b className="block">✓ enough</b>}
                 {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
               </td>
             </tr>
@@ -255,8 +290,8 @@ function Looking({ open, targets, goal, run, write }: StageProps & { open: Entry
         {!pressure
           ? 'No pressure yet: this round finds, it does not bound a leak.'
           : leftS > 0
-            ? `for ${goal} mL a day. So far: ${bound === null ? 'nothing proven yet' : `dry would prove under ${mlPerDay(bound)} mL a day`}.`
-            : `Dry proves under ${mlPerDay(bound ?? goal)} mL a day: enough.`}
+            ? `for ${goal} mL a day. So far: ${bound === null ? 'nothing proven yet' : `dry would prove under ${mlPerDay(bound)} mL a day at 95 %`}.`
+            : `Dry proves under ${mlPerDay(bound ?? goal)} mL a day at 95 %: enough.`}
       </p>
       <label className="grid gap-1">
         <span className="label">What you see, at</span>

@@ -11,7 +11,16 @@ export function RemedyBox({ trouble, run, state, write }: StageProps & { trouble
   const others = state.joints.filter((j) => j.id !== trouble.id);
   const [moved, setMoved] = useState<string[]>([]);
   if (finding === 'running') return null;
-  const advice = joint ? remedy({ seal: joint.seal, turnsSoFar: joint.turns24 / 24, finding, nudges: joint.nudges }) : null;
+  const advice = joint
+    ? remedy({
+        seal: joint.seal,
+        turnsSoFar: joint.turns24 / 24,
+        finding,
+        nudges: joint.nudges,
+        isOld: joint.isOld,
+        relieveFirst: joint.relieveFirst,
+      })
+    : null;
   const doIt = (action: 'nudge' | 'open-and-look' | 'remake', turns: number) =>
     write('remedied', run.id, { action, turns24: turns, movedJointIds: moved }, trouble.target);
   return (
@@ -25,7 +34,10 @@ export function RemedyBox({ trouble, run, state, write }: StageProps & { trouble
         </p>
       )}
       {advice ? (
-        <p className="mt-1 text-lg">{advice.because[0]?.text}</p>
+        <>
+          <p className="mt-1 text-lg">{advice.because[0]?.text}</p>
+          {advice.action === 'nudge' && advice.because[1] && <p className="caution mt-1">{advice.because[1].text}</p>}
+        </>
       ) : (
         <p className="mt-1 text-lg">A stem that weeps: nip its packing nut by an eighth, or plan a new stop.</p>
       )}

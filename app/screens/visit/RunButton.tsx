@@ -12,11 +12,11 @@ export function RunButton({ name, read, current, onChoose }: { name: string; rea
       onClick={onChoose}
       ref={current ? showInRow : undefined}
       aria-current={current ? 'true' : undefined}
-      className={`block min-h-12 w-full min-w-40 cursor-pointer border-t border-rule px-4 py-1.5 text-left lg:min-h-16 lg:py-2 ${current ? 'border-l-6 border-l-brass-deep bg-sheet' : ''}`}
+      className={`block min-h-12 w-full min-w-40 cursor-pointer border-t border-rule px-4 py-1.5 text-left lg:min-h-16 lg:py-2 short:flex short:items-baseline short:gap-2 short:py-1 ${current ? 'border-l-6 border-l-brass-deep bg-sheet' : ''}`}
     >
       <span className="font-head text-xl font-semibold">{name}</span>
       <span className={`block ${finding ? 'font-bold' : 'text-soft'}`}>{read ? wordOf(read) : ''}</span>
-      <span className="mt-1 grid grid-cols-6 gap-1" aria-hidden="true">
+      <span className="mt-1 grid grid-cols-6 gap-1 short:hidden" aria-hidden="true">
         {STAGES.map((s) => (
           <span key={s} className={`h-1.5 ${pipOf(state?.stages[s].state ?? 'open', state?.stage === s)}`} />
         ))}

@@ -20,7 +20,7 @@ export function TheLine({ run, state, catalogue, ringed }: { run: RunRow; state:
   const said = marks ? `The line of ${run.name}: ${marks.map((m) => `J${m.n} ${m.finding ?? m.state}`).join(', ')}` : `The two ends of ${run.name}`;
   const parts = accepted ? partsAsAccepted(accepted, catalogue.parts) : [];
   return (
-    <div className="border-ink bg-sheet max-lg:sticky max-lg:top-0 max-lg:self-start max-lg:py-2 lg:border-b lg:px-2 lg:pt-2">
+    <div className="border-ink bg-sheet max-lg:sticky max-lg:top-0 max-lg:self-start max-lg:py-2 print:static lg:border-b lg:px-2 lg:pt-2">
       {(from ?? to) ? (
         <Line {...{ from, to, ringed, marks, parts }} chain={accepted?.chain ?? null} water={run.water} title={said} />
       ) : (

@@ -15,7 +15,7 @@ interface Left {
 }
 
 /** Tissues left in place, of all the visit's runs, on every stage: each with its clock, read in two presses. */
-export function Tissues({ reads, current, write }: { reads: Map<string, ReadRun>; current: string; write: Write }) {
+export default function Tissues({ reads, current, write }: { reads: Map<string, ReadRun>; current: string; write: Write }) {
   const left: Left[] = [...reads.values()].flatMap(({ run, state }) =>
     (state?.openLooks ?? []).filter((l) => l.body.left).map((look) => ({ run, state: state!, look })),
   );

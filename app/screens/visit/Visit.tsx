@@ -1,11 +1,11 @@
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { type FreeOutlet, outletsFor, type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
 import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
 import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { endBrought } from '../../ui/end-wanted.ts';
+import { fetched } from '../../ui/fetched.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { useVisit, type VisitRecord, type Write } from '../../ui/use-visit.ts';
-import { Conflicts } from './Conflicts.tsx';
 import { News } from './News.tsx';
 import { OffList } from './OffList.tsx';
 import { PANELS } from './panels.tsx';
@@ -14,13 +14,13 @@ import { RunButton } from './RunButton.tsx';
 import { RunningLeak } from './RunningLeak.tsx';
 import { Standing } from './Standing.tsx';
 import { TheLine } from './TheLine.tsx';
-import { Tissues } from './Tissues.tsx';
 import { useNews } from './use-news.ts';
 import { useReads } from './use-reads.ts';
 import { useWrite } from './use-write.ts';
 
-/** Fetched when it is first asked for; kept for use without a connection like every file of the program. */
-const WhatHappened = lazy(() => import('./WhatHappened.tsx'));
+const Conflicts = fetched('What is to be settled', () => import('./Conflicts.tsx'));
+const Tissues = fetched('The clocks of the tissues', () => import('./Tissues.tsx'));
+const WhatHappened = fetched('What happened here', () => import('./WhatHappened.tsx'));
 
 interface Props {
   /** null on a page that was kept for use without a connection: the visit is the address's. */
@@ -104,20 +104,23 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
   };
   const Panel = PANELS[stage];
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[15rem_minmax(0,1fr)]">
+    <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[15rem_minmax(0,1fr)] print:block">
       <aside aria-label="Visit" className="min-w-0 border-b border-ink lg:border-r lg:border-b-0">
-        <div className="px-4 pt-2 pb-1 max-lg:flex max-lg:flex-wrap max-lg:items-baseline max-lg:gap-x-3 lg:pt-3 lg:pb-2">
+        <div className="px-4 pt-2 pb-1 short:sr-only max-lg:flex max-lg:flex-wrap max-lg:items-baseline max-lg:gap-x-3 lg:pt-3 lg:pb-2">
           <h1 className="text-2xl">{visit.title}</h1>
           <p className="text-soft">
             {visit.premises.name} · {visit.onDate} {visit.startsAt}
           </p>
+          <p className="hidden font-head text-xl font-semibold print:block">
+            {run.name}: {STAGE_NAMES[stage]}
+          </p>
         </div>
-        <nav aria-label="Runs" className="flex overflow-x-auto lg:block">
+        <nav aria-label="Runs" className="flex overflow-x-auto lg:block print:hidden">
           {sheet.runs.map((r) => (
             <RunButton key={r.id} name={r.name} read={reads?.get(r.id)} current={r.id === run.id} onChoose={() => choose(r.id)} />
           ))}
         </nav>
-        <div className="grid gap-2 px-4 max-lg:hidden lg:py-3">
+        <div className="grid gap-2 px-4 max-lg:hidden lg:py-3 print:hidden">
           <button type="button" className="key key-alarm" onClick={raise}>
             Running? Water off now
           </button>
@@ -141,16 +144,12 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
               chooseRun={choose}
               onHistory={() => setShowsHistory(true)}
             />
-            <Tissues reads={reads!} current={run.id} write={write} />
+            {hasTissues(reads!) && <Tissues reads={reads!} current={run.id} write={write} />}
             <News {...{ run, state, sheet, news }} onSeen={markSeen} />
-            <Conflicts {...{ run, state, sheet, write }} />
-            {showsHistory && (
-              <Suspense fallback={null}>
-                <WhatHappened {...{ run, state, sheet, write }} onClose={() => setShowsHistory(false)} />
-              </Suspense>
-            )}
+            {state.conflicts.length > 0 && <Conflicts {...{ run, state, sheet, write }} />}
+            {showsHistory && <WhatHappened {...{ run, state, sheet, write }} onClose={() => setShowsHistory(false)} />}
             <RunningLeak run={run} state={state} write={write} open={alarm} onClose={() => setAlarm(false)} />
-            <div className="grid grid-cols-[6.25rem_minmax(0,1fr)] lg:block">
+            <div className="grid grid-cols-[6.25rem_minmax(0,1fr)] lg:block print:block">
               <TheLine run={run} state={state} catalogue={catalogue} ringed={jointUnderWork(state, stage)} />
               <div
                 id="panel"
@@ -175,6 +174,9 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
                   entries={sheet.entries}
                   outlets={outletsOf(run, sheet.runs, reads)}
                   go={(s) => setChosen(s)}
+                  others={[...reads!.values()].filter((r) => r.run.id !== run.id)}
+                  chooseRun={choose}
+                  onDate={visit.onDate}
                 />
               </div>
             </div>
@@ -182,12 +184,12 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
         )}
       </div>
       <Refused {...pressed} />
-      <div className="sticky bottom-0 z-10 grid border-t border-ink bg-paper p-2 lg:hidden">
-        <button type="button" className="key key-alarm justify-center" onClick={raise}>
+      <div className="pointer-events-none sticky bottom-0 z-10 grid border-ink bg-paper p-2 lg:hidden short:justify-end short:bg-transparent short:p-0 not-short:border-t print:hidden">
+        <button type="button" className="key key-alarm pointer-events-auto justify-center" onClick={raise}>
           Running? Water off now
         </button>
       </div>
-      <p className="px-4 py-2 lg:hidden">
+      <p className="px-4 py-2 lg:hidden print:hidden">
         <a className="inline-flex min-h-12 items-center" href={`/api/v1/visits/${visit.id}/file`}>
           Export this visit
         </a>
@@ -269,6 +271,9 @@ function jointUnderWork(state: RunState, stage: Stage): number | null {
   if (stage === 'make') return state.card.find((step) => step.stage === 'make' && !state.done[step.id])?.joint ?? null;
   return stage === 'prove' ? (state.joints.find((j) => j.finding !== null)?.n ?? null) : null;
 }
+
+/** Is a tissue left in place at any of the visit's runs? */
+const hasTissues = (reads: Map<string, ReadRun>): boolean => [...reads.values()].some(({ state }) => state?.openLooks.some((look) => look.body.left));
 
 function outletsOf(run: RunRow, rows: RunRow[], reads: Map<string, ReadRun> | null): FreeOutlet[] {
   const runs = rows.flatMap((r) => {

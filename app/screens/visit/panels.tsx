@@ -1,18 +1,17 @@
 import type { ComponentType } from 'react';
 import type { Stage } from '../../../record/index.ts';
-import { LogStage } from './LogStage.tsx';
-import { LookStage } from './LookStage.tsx';
-import { MakeStage } from './MakeStage.tsx';
-import { MatchStage } from './MatchStage.tsx';
-import { ProveStage } from './ProveStage.tsx';
+import { fetched } from '../../ui/fetched.tsx';
 import type { StageProps } from './stage-props.ts';
 
-/** What is shown in each stage. */
+const WHAT = 'This stage';
+const MakeStage = fetched(WHAT, () => import('./MakeStage.tsx'));
+
+/** What is shown in each stage, each fetched when it is first opened. */
 export const PANELS: Record<Stage, ComponentType<StageProps>> = {
-  look: LookStage,
-  match: MatchStage,
+  look: fetched(WHAT, () => import('./LookStage.tsx')),
+  match: fetched(WHAT, () => import('./MatchStage.tsx')),
   shut: (props) => <MakeStage {...props} part="shut" />,
   make: (props) => <MakeStage {...props} part="make" />,
-  prove: ProveStage,
-  log: LogStage,
+  prove: fetched(WHAT, () => import('./ProveStage.tsx')),
+  log: fetched(WHAT, () => import('./LogStage.tsx')),
 };

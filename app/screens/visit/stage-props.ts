@@ -1,5 +1,5 @@
 import type { Entry, FreeOutlet, RunContext, RunState, Stage } from '../../../record/index.ts';
-import type { RunRow } from '../../../record/visit/sheet.ts';
+import type { ReadRun, RunRow } from '../../../record/visit/sheet.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import type { Write } from '../../ui/use-visit.ts';
 
@@ -18,4 +18,9 @@ export interface StageProps {
   /** Outlets of the place's other runs that this one can begin at. */
   outlets: FreeOutlet[];
   go: (stage: Stage) => void;
+  /** The visit's other runs, and the way to one. */
+  others: ReadRun[];
+  chooseRun: (id: string) => void;
+  /** The visit's day at the premises. */
+  onDate: string;
 }

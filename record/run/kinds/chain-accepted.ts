@@ -30,6 +30,8 @@ export const chainAccepted = kind({
       jointIds: z.array(uuid).check(z.minLength(1, 'wants a joint'), z.maxLength(8, 'has more than 8 joints')),
       rules: houseRules,
       catalogueVersion: id,
+      /** Of the card that was composed for it; the first unless given. */
+      cardVersion: z.optional(z.int().check(z.gte(1), z.lte(1000))),
       /** Names and unit prices as they were, by part id or loose code. */
       items: z.record(id, item),
       currency,

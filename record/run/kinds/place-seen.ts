@@ -6,6 +6,8 @@ const ASKS = {
   arrestor: 'needs a hammer arrestor',
   leaveOutlet: 'leaves an outlet for another run',
   hidden: 'joints will be hidden',
+  check: 'needs a vented backflow preventer',
+  afterOsmosis: 'comes after a reverse-osmosis unit',
 } as const;
 
 /** What the place asks of the chain. */
@@ -16,12 +18,20 @@ export const placeSeen = kind({
     ownStop: z.boolean(),
     arrestor: z.boolean(),
     leaveOutlet: z.optional(z.boolean()),
+    check: z.optional(z.boolean()),
+    afterOsmosis: z.optional(z.boolean()),
+    /** What the water side comes out of. */
+    outOf: z.optional(z.enum(['wall', 'floor'])),
+    /** Static, by a gauge. */
+    pressurePsi: z.optional(z.number('wants a number').check(z.gt(0, 'must be more than 0'), z.lte(1000, 'is more than 1000 psi'))),
   }),
   counts: 'last',
   about: 'run',
   holds: always,
   says: (b) => {
-    const asks = (Object.keys(ASKS) as (keyof typeof ASKS)[]).filter((key) => b[key]).map((key) => ASKS[key]);
+    const asks: string[] = (Object.keys(ASKS) as (keyof typeof ASKS)[]).filter((key) => b[key]).map((key) => ASKS[key]);
+    if (b.outOf) asks.push(`out of the ${b.outOf}`);
+    if (b.pressurePsi !== undefined) asks.push(`${b.pressurePsi} psi`);
     return `Place: ${asks.length > 0 ? asks.join(', ') : 'nothing special'}`;
   },
 });

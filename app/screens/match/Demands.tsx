@@ -1,0 +1,98 @@
+import { HOUSE_CHOICES } from '../../../core/index.ts';
+import { EndPicker } from '../../ui/EndPicker.tsx';
+import { usualEnds } from '../../ui/usual-ends.ts';
+import type { Question } from './question.ts';
+
+interface Props {
+  q: Question;
+  /** What the usual appliance asks, in. */
+  bore: number | null;
+  set: (change: Partial<Question>) => void;
+  badLength: boolean;
+  badPsi: boolean;
+}
+
+/** What the chain must do, and the house rules to try. */
+export function Demands({ q, bore, set, badLength, badPsi }: Props) {
+  const box = (key: 'stop' | 'arrestor' | 'check' | 'outlet' | 'hidden' | 'wide' | 'afterRo' | 'vanOnly', label: string) => (
+    <label className="flex min-h-10 items-center gap-2">
+      <input type="checkbox" className="size-5 shrink-0" checked={q[key]} onChange={(e) => set({ [key]: e.target.checked })} /> {label}
+    </label>
+  );
+  const choice = <K extends 'push' | 'applianceLine' | 'toiletLine'>(key: K, label: string, options: readonly Question[K][]) => (
+    <label className="grid gap-0.5">
+      <span className="label">{label}</span>
+      <select className="field" value={q[key]} onChange={(e) => set({ [key]: e.target.value } as Partial<Question>)}>
+        {options.map((o) => (
+          <option key={o}>{o}</option>
+        ))}
+      </select>
+    </label>
+  );
+  return (
+    <fieldset className="grid grid-cols-2 gap-x-3 border-rule lg:border-l lg:pl-4">
+      <legend className="label">It must</legend>
+      <label className="flex min-h-10 items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 shrink-0"
+          checked={q.water === 'hot'}
+          onChange={(e) => set({ water: e.target.checked ? 'hot' : 'cold' })}
+        />{' '}
+        carry hot water
+      </label>
+      {box('stop', 'have its own stop')}
+      {box('arrestor', 'have an arrestor')}
+      {box('check', 'stop backflow')}
+      {box('outlet', 'leave an outlet free')}
+      {box('hidden', 'be walled in')}
+      {box('afterRo', 'follow an RO unit')}
+      {box('vanOnly', 'come off the van')}
+      {bore !== null && box('wide', `be ${bore} in wide, as usual`)}
+      <label className="col-span-2 flex items-center gap-2">
+        reach at least
+        <input
+          className="field max-w-24"
+          maxLength={20}
+          value={q.length}
+          onChange={(e) => set({ length: e.target.value })}
+          aria-invalid={badLength}
+        />{' '}
+        in
+      </label>
+      {badLength && <p className="col-span-2">Give a length of more than 0 in, or nothing.</p>}
+      <details className="why col-span-2 mt-1" open={q.rejoin !== null || q.psi !== ''}>
+        <summary>Old line to join again, pressure</summary>
+        <EndPicker
+          id="rejoin"
+          label="End of the old line, where the outlet is in use"
+          value={q.rejoin}
+          onChange={(rejoin) => set({ rejoin })}
+          hint={usualEnds('rejoin', null)}
+        />
+        <label className="flex items-center gap-2">
+          hold
+          <input
+            className="field max-w-24"
+            inputMode="decimal"
+            maxLength={10}
+            placeholder="80"
+            value={q.psi}
+            onChange={(e) => set({ psi: e.target.value })}
+            aria-invalid={badPsi}
+          />{' '}
+          psi
+        </label>
+        {badPsi && <p>Give a pressure of 1 to 1000 psi, or nothing.</p>}
+      </details>
+      <details className="why col-span-2 mt-1">
+        <summary>House rules, tried out</summary>
+        <div className="grid gap-2">
+          {choice('push', 'Push-to-connect', HOUSE_CHOICES.push)}
+          {choice('applianceLine', 'Line to an appliance', HOUSE_CHOICES.applianceLine)}
+          {choice('toiletLine', 'Line to a toilet or basin', HOUSE_CHOICES.toiletLine)}
+        </div>
+      </details>
+    </fieldset>
+  );
+}

@@ -1,0 +1,31 @@
+/** Questions as they are asked at a counter. */
+const EXAMPLES = [
+  '1/2 copper to toilet, 20 in',
+  '3/8 comp to fridge, 6 ft',
+  'what joins 3/4 hose thread to 1/4 tube',
+  '1/2 male pipe to 3/8 comp with a stop',
+  'dishwasher from 3/8 stop, 5 ft, hot',
+];
+
+/** What stands where the answer will. */
+export function Examples({ isWhole, say }: { isWhole: boolean; say: (text: string) => void }) {
+  return (
+    <div>
+      <p className="text-lg">Name both ends, and the chains that join them appear here.</p>
+      {isWhole && (
+        <>
+          <h3 className="label mt-4">Asked in the bar above, in any words of the trade:</h3>
+          <ul className="mt-1 grid gap-2">
+            {EXAMPLES.map((text) => (
+              <li key={text}>
+                <button type="button" className="key text-left" onClick={() => say(text)}>
+                  {text}
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,36 @@
+import { type ReactNode, useState } from 'react';
+
+interface Props {
+  title: string;
+  /** What is known of it, in few words; null while it is not. */
+  known: string | null;
+  /** Open at first on a phone. */
+  isAsked: boolean;
+  children: ReactNode;
+}
+
+/** A part of a form. On a phone it folds to its title and what is known of it; on a table there is room for all of it. */
+export function Fold({ title, known, isAsked, children }: Props) {
+  // It opens and shuts by a press alone: nothing moves under a thumb.
+  const [isOpen, setOpen] = useState(isAsked);
+  return (
+    <section className="grid content-start gap-3" aria-label={title}>
+      <h2 className="max-lg:hidden print:block">{title}</h2>
+      <button
+        type="button"
+        className="flex min-h-14 w-full cursor-pointer items-center justify-between gap-3 border-b border-ink text-left lg:hidden print:hidden"
+        aria-expanded={isOpen}
+        onClick={() => setOpen(!isOpen)}
+      >
+        <span>
+          <span className="font-head text-xl font-semibold">{title}</span>
+          <span className="block">{known === null ? <b>asked</b> : `✓ ${known}`}</span>
+        </span>
+        <span aria-hidden="true" className="text-xl">
+          {isOpen ? '−' : '+'}
+        </span>
+      </button>
+      <div className={`grid-cols-[minmax(0,1fr)] content-start gap-3 lg:grid print:grid ${isOpen ? 'grid' : 'hidden'}`}>{children}</div>
+    </section>
+  );
+}

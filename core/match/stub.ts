@@ -1,0 +1,53 @@
+import type { EndCode } from '../ends/code.ts';
+import { parseEnd } from '../ends/code.ts';
+import type { Mating } from '../ends/mate.ts';
+import { freeLengthIn, tubeHold } from '../ends/tube-joints.ts';
+import { type Reason, reason } from '../reason.ts';
+import { writeFraction } from '../units/fraction.ts';
+import type { Stub } from './query.ts';
+
+const SOURCE = 'field reference, section 3: typical';
+
+/**
+ * Why a joint may not be made on a tube found in place; null when it may, or when the end is no plain tube.
+ *
+ * Chrome never goes into a push fitting; pits hold neither push, ferrule nor solder; and each joint takes its free length.
+ */
+export function stubRefuses(stub: Stub, tube: EndCode, mating: Mating): Reason | null {
+  const end = parseEnd(tube);
+  if (end.kind !== 'tube' || mating.seal === null) return null;
+  const hold = tubeHold(mating.seal);
+  if (stub.finish === 'chromed' && hold === 'push') {
+    return reason('stub-chromed', 'The tube is chromed: chrome never goes into a push fitting.', { source: SOURCE });
+  }
+  if (stub.finish === 'pitted' && (hold === 'push' || hold === 'ferrule' || hold === 'solder')) {
+    return reason('stub-pitted', 'The tube is pitted: cut it back to sound tube, no joint holds on it.', { source: SOURCE });
+  }
+  const need = freeLengthIn(mating.seal, end.size);
+  if (need === null || stub.lengthIn === undefined || stub.lengthIn >= need) return null;
+  const inches = (x: number) => `${writeFraction(x, 16)} in`;
+  return reason('stub-short', `The joint needs ${inches(need)} of free tube, ${inches(stub.lengthIn)} stand out.`, {
+    source: SOURCE,
+    figures: { needIn: need, lengthIn: stub.lengthIn },
+  });
+}
+
+/** What to do before the joint on a found tube is made. */
+export function stubCautions(stub: Stub, tube: EndCode, mating: Mating): Reason[] {
+  if (parseEnd(tube).kind !== 'tube' || mating.seal === null) return [];
+  const hold = tubeHold(mating.seal);
+  if (stub.finish === 'chromed' && (hold === 'ferrule' || hold === 'solder')) {
+    return [reason('stub-chromed', 'Chromed tube: turn or sand the chrome off to bright copper where the joint goes.', { source: SOURCE })];
+  }
+  if (stub.finish === 'pitted') return [reason('stub-pitted', 'Pitted tube: cut it back to where it is sound.', { source: SOURCE })];
+  if (stub.finish !== 'unknown') return [];
+  return [
+    reason(
+      'stub-unknown',
+      'The finish of the tube is not known: chromed, it takes no push fitting; pitted, neither push, ferrule nor solder. Look first.',
+      {
+        source: SOURCE,
+      },
+    ),
+  ];
+}

@@ -1,0 +1,193 @@
+/** Questions asked as plumbers ask them, from anywhere, on a table and on a phone; and what is printed of the answers. */
+import { expect, type Page, test } from '@playwright/test';
+import { address } from './house.ts';
+import { hydrated, openRun, withServer } from './page.ts';
+
+const bar = (page: Page) => page.getByRole('textbox', { name: /Quick match/ });
+const best = (page: Page) => page.getByRole('article', { name: 'Chain 1' });
+const read = (page: Page) => page.getByRole('region', { name: 'What was read' });
+
+test('a sentence asked from the day sheet stays in the bar, is read in full, and is answered', async ({ page }) => {
+  await page.goto(address());
+  await page.keyboard.press('/');
+  await page.keyboard.type('what joins half inch copper to a toilet, 20 in gizmo');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/match/);
+  await expect(best(page)).toContainText('quarter-turn angle stop + braided toilet connector, 20 in');
+  await expect(bar(page)).toHaveValue('what joins half inch copper to a toilet, 20 in gizmo');
+  await expect(read(page).getByRole('button', { name: '1/2 in nominal copper tube, 5/8 in OD' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(read(page)).toContainText('Not understood: gizmo');
+  await expect(read(page).getByRole('button', { name: /^reaches 20 in/ })).toBeVisible();
+  // A stop is usual there: left out by a press, and left out still when the page is loaded again.
+  await read(page)
+    .getByRole('button', { name: /^its own stop, as usual/ })
+    .click();
+  await expect(best(page)).not.toContainText('angle stop');
+  await page.reload();
+  await expect(best(page)).not.toContainText('angle stop');
+  await expect(bar(page)).toHaveValue('what joins half inch copper to a toilet, 20 in gizmo');
+  // The other reading is one press away.
+  await read(page).getByRole('button', { name: '3/8 in nominal copper tube, 1/2 in OD' }).click();
+  await expect(page).toHaveURL(/from=cu-1%2F2od/);
+});
+
+test('only the gap is asked, and what was said is kept', async ({ page }) => {
+  await page.goto(`${address()}/match?q=fridge, 6 ft`);
+  await hydrated(page);
+  await expect(read(page)).toContainText('From what does the water come?');
+  await expect(read(page)).toContainText('A refrigerator comes with any of these');
+  await read(page).getByRole('button', { name: '3/8 comp stop', exact: true }).click();
+  await expect(bar(page)).toHaveValue('fridge, 6 ft from 3/8 comp stop');
+  await expect(best(page)).toContainText('72 in');
+  await page.goto(`${address()}/match?q=gas stove to 1/2 iron pipe`);
+  await expect(page.getByText(/Gas joints are never identified/)).toBeVisible();
+  await expect(best(page)).toHaveCount(0);
+  await page.goto(`${address()}/match?q=15 mm copper to toilet`);
+  await expect(page.getByText(/15 mm tube is nearly 5\/8 in outside/)).toBeVisible();
+});
+
+test('every key is answered on the bench, without another page', async ({ page }) => {
+  await page.goto(`${address()}/match`);
+  await hydrated(page);
+  await page.evaluate(() => {
+    (window as unknown as { same: boolean }).same = true;
+  });
+  await page.keyboard.press('/');
+  await page.keyboard.type('3/4 ght to fridge');
+  await expect(best(page)).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Answer' })).toBeFocused();
+  expect(await page.evaluate(() => (window as unknown as { same?: boolean }).same)).toBe(true);
+  await expect(page).toHaveURL(/q=3%2F4\+ght\+to\+fridge/);
+});
+
+test('a page with both ends chosen rests: nothing is painted again without a cause', async ({ page }) => {
+  await page.addInitScript(() => {
+    const count = window as unknown as { turns: number };
+    count.turns = 0;
+    const post = MessagePort.prototype.postMessage;
+    MessagePort.prototype.postMessage = function (this: MessagePort, ...message: unknown[]) {
+      count.turns++;
+      return (post as (...a: unknown[]) => void).apply(this, message);
+    } as typeof post;
+  });
+  await page.goto(`${address()}/match?q=3/8 comp to 7/8 bc`);
+  await best(page).waitFor();
+  await page.waitForTimeout(3000);
+  const turns = () => page.evaluate(() => (window as unknown as { turns: number }).turns);
+  const before = await turns();
+  await page.waitForTimeout(1500);
+  expect((await turns()) - before).toBeLessThan(40);
+});
+
+test('a chain is not taken in place of another unasked', async ({ page }) => {
+  await page.goto(`${address()}/match?q=3/8 comp to 3/4 ght, 52 in`);
+  await best(page).getByRole('button', { name: 'Take' }).click();
+  const runs = page.getByLabel('Run of today or tomorrow');
+  await expect(runs.locator('optgroup').first()).toHaveAttribute('label', 'Waiting for a chain');
+  await runs.selectOption({ label: 'Dishwasher, hot, Canteen kitchen, today' });
+  await page.getByRole('button', { name: 'Take it there' }).click();
+  const asked = page.getByRole('alertdialog', { name: 'Another chain' });
+  await expect(asked).toContainText('has a chain already');
+  await asked.getByRole('button', { name: 'Keep the one there is' }).click();
+  await expect(asked).toHaveCount(0);
+  await expect(page).toHaveURL(/\/match/);
+});
+
+test.describe('on a phone', () => {
+  test.use({ viewport: { width: 390, height: 844 } });
+
+  test('the bar is a press away in a visit, and the answer stands above the form', async ({ page }) => {
+    await openRun(page, /^Glass rinser/, 'Look');
+    await expect(bar(page)).toBeHidden();
+    await page.getByRole('button', { name: 'Ask', exact: true }).click();
+    await expect(bar(page)).toBeFocused();
+    await page.keyboard.type('3/8 comp to brewer 6 ft');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/\/match/);
+    await expect(page.getByRole('heading', { level: 2, name: /coil|connector/ })).toBeInViewport();
+    const form = page.getByRole('combobox', { name: 'From, water side' });
+    await expect(form).toBeHidden();
+    await page.getByRole('button', { name: 'Ends and demands, one by one' }).click();
+    await expect(form).toBeVisible();
+    expect((await form.boundingBox())!.y).toBeGreaterThan((await best(page).boundingBox())!.y);
+  });
+
+  test('Look is folded into what is asked now', async ({ page }) => {
+    await openRun(page, /^Brewer/, 'Look');
+    const ends = page.getByRole('button', { name: /^Both ends/ });
+    await expect(ends).toHaveAttribute('aria-expanded', 'false');
+    await expect(ends).toContainText('1/2 in nominal copper tube');
+    await expect(page.getByRole('button', { name: 'On to Match' })).toBeInViewport();
+    await ends.click();
+    await expect(page.getByRole('combobox', { name: 'Water side: what it comes from' })).toBeVisible();
+    await withServer(page);
+  });
+});
+
+test('at 200 % the work has most of the screen', async ({ page }) => {
+  await page.setViewportSize({ width: 640, height: 400 });
+  await openRun(page, /^Ice maker/, 'Prove');
+  expect((await page.locator('#panel').boundingBox())!.y).toBeLessThan(230);
+  await page.locator('#panel').evaluate((panel) => panel.scrollIntoView());
+  const alarm = (await page.getByRole('button', { name: 'Running? Water off now' }).last().boundingBox())!;
+  expect(alarm.width).toBeLessThan(320);
+});
+
+test('ends are found by what is met here first, by words and by a callout', async ({ page }) => {
+  await page.goto(`${address()}/ends?as=to&on=refrigerator`);
+  await hydrated(page);
+  const first = page.getByRole('main').getByRole('listitem').first();
+  await expect(page.getByRole('heading', { level: 2 }).first()).toHaveText('Met most here');
+  await expect(first).toContainText('1/4 in OD compression, male');
+  await page.getByLabel('Show only').fill('9/16-24');
+  await expect(first).toContainText('3/8 in OD compression, male');
+  await page.getByLabel('Show only').fill('flare');
+  await expect(page.getByRole('main').getByRole('listitem').filter({ hasText: 'compression' })).toHaveCount(0);
+  await first.getByRole('link').click();
+  await page.waitForURL(/\/match\?.*to=flare/);
+});
+
+test('a diameter that can only be millimetres is asked about', async ({ page }) => {
+  await page.goto(`${address()}/gauge`);
+  await hydrated(page);
+  const diameter = page.getByLabel('Diameter at the crests, in');
+  await diameter.fill('20.9');
+  await page.getByRole('button', { name: '20.9: millimetres?' }).click();
+  await expect(diameter).toHaveValue('20.9 mm');
+  await expect(page.getByRole('button', { name: /millimetres\?/ })).toHaveCount(0);
+  await expect(page.getByRole('region', { name: 'Answer' })).not.toContainText(/bits: the most/);
+  await expect(page.getByText(/should leave one or two|about half of what is left|helps a little/)).toBeVisible();
+});
+
+const PRINTED: [name: string, open: (page: Page) => Promise<unknown>, holds: RegExp][] = [
+  ['a chain', (page) => page.goto(`${address()}/match?q=1/2 copper to toilet, 20 in`).then(() => best(page).waitFor()), /J1.*Parts/s],
+  ['a card', (page) => openRun(page, /^Flat toilet/, 'Make'), /Work card/],
+  ['the day', (page) => page.goto(address()), /Short on the van/],
+  [
+    'a ledger sheet',
+    async (page) => {
+      await page.goto(`${address()}/ledger`);
+      await page.locator('tbody a').first().click();
+      await page.getByRole('heading', { name: 'What happened' }).waitFor();
+    },
+    /Proven/,
+  ],
+];
+
+for (const [name, open, holds] of PRINTED) {
+  test(`${name} is printed as a sheet: no key, no field, the drawing on a third of the first page at most`, async ({ page }) => {
+    await open(page);
+    await hydrated(page);
+    await page.emulateMedia({ media: 'print' });
+    // Letter paper within its margins.
+    await page.setViewportSize({ width: 710, height: 950 });
+    await expect(page.getByRole('main')).toContainText(holds);
+    await expect(page.locator('button:visible, input:visible, select:visible, nav:visible')).toHaveCount(0);
+    const tallest = await page.locator('svg').evaluateAll((all) => Math.max(0, ...all.map((s) => s.getBoundingClientRect().height)));
+    expect(tallest).toBeLessThan(950 / 3);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(710);
+    const pdf = await page.pdf({ format: 'Letter' });
+    expect(pdf.subarray(0, 4).toString()).toBe('%PDF');
+  });
+}

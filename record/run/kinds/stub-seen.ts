@@ -1,0 +1,25 @@
+import * as z from 'zod/mini';
+import { FINISHES } from '../../../core/match/known-need.ts';
+import type { Stub } from '../../../core/match/query.ts';
+import { readLengthIn } from '../../../core/units/length.ts';
+import { always, kind } from '../../kind.ts';
+import { lengthIn, shortText } from '../../shapes.ts';
+
+/** A tube found in place: its outside, and how much of it is free, straight and round; as typed, and in inches. */
+export const stubSeen = kind({
+  name: 'stub-seen',
+  shape: z.strictObject({
+    side: z.enum(['from', 'to']),
+    finish: z.enum(Object.keys(FINISHES) as [Stub['finish'], ...Stub['finish'][]]),
+    text: z.optional(shortText),
+    inches: z.optional(lengthIn),
+  }),
+  counts: { lastOf: (b) => b.side },
+  about: 'run',
+  holds: always,
+  agreed: ({ text, inches: _, ...b }) => {
+    const inches = text === undefined ? null : readLengthIn(text);
+    return inches === null ? b : { ...b, text, inches };
+  },
+  says: (b) => `Tube of the ${b.side === 'from' ? 'water side' : 'inlet'}: ${FINISHES[b.finish]}${b.text === undefined ? '' : `, ${b.text} free`}`,
+});
