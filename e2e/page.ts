@@ -1,10 +1,22 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { address } from './house.ts';
 
-/** Waits until the page's islands answer: what is pressed before is lost. */
+/**
+ * Waits until the page's islands answer: what is pressed before is lost.
+ *
+ * An island loses its mark when its code has come, and takes hold of its markup some turns later: on a busy machine that is
+ * long enough for a key to fall between. The framework keeps on each root whether its markup is still dry.
+ */
 export async function hydrated(page: Page): Promise<void> {
   await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
-  // The framework takes hold of the page in the frames after that.
+  await page.waitForFunction(() =>
+    [...document.querySelectorAll('astro-island')].every((island) => {
+      const key = Object.keys(island).find((k) => k.startsWith('__reactContainer$'));
+      const root = key && (island as unknown as Record<string, { stateNode: { current: { memoizedState: { isDehydrated: boolean } } } }>)[key];
+      return root ? !root.stateNode.current.memoizedState.isDehydrated : false;
+    }),
+  );
+  // Its effects run in the frames after that.
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
 }
 
