@@ -16,9 +16,9 @@ import { rebuild } from '../store/projections/index.ts';
 import { visitSheet } from '../store/queries/visits.ts';
 import { type Chance, chance } from '../store/seed/random.ts';
 import { newEntry } from '../sync/entry.ts';
+import { MemoryDevice } from '../sync/memory-device.ts';
 import { pull } from '../sync/pull.ts';
-import { push } from '../sync/push.ts';
-import { MemoryDevice } from './memory-device.ts';
+import { type Post, push } from '../sync/push.ts';
 
 const KILLS = Number(process.argv[2] ?? 20);
 const DEVICES = 4;
@@ -61,9 +61,9 @@ const get = async <T>(path: string): Promise<T | null> => {
     return null;
   }
 };
-const post = async (body: string) => {
+const post: Post = async (body, door) => {
   try {
-    const response = await fetch(`${base}/api/v1/entries`, {
+    const response = await fetch(`${base}/api/v1/${door}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body,
@@ -76,7 +76,7 @@ const post = async (body: string) => {
 };
 
 for (const p of players) await pull(p.device, get, today());
-const visit = [...players[0]!.device.sheets.values()].find((s) => s.visit.title === 'Canteen kitchen' && s.visit.onDate === today())!;
+const visit = players[0]!.device.sheets().find((s) => s.visit.title === 'Canteen kitchen' && s.visit.onDate === today())!;
 let stopping = false;
 
 /** Something a plumber would note, on a run in whatever state it is seen to be. */

@@ -2,9 +2,11 @@
 import { createHash } from 'node:crypto';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
 import type { Loose, Part } from '../core/match/part.ts';
+import type { WorkKindRow } from '../core/work/kinds.ts';
 import { readAppliances } from './appliances.ts';
 import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
+import { readWorkKinds } from './work-kinds.ts';
 
 export interface Catalogue {
   /** Changes with every change of its content; decisions and caches name it. */
@@ -16,13 +18,14 @@ export interface Catalogue {
   van: Record<string, number>;
   appliances: Appliance[];
   steps: StepTemplate[];
+  workKinds: WorkKindRow[];
 }
 
 let loaded: Catalogue | null = null;
 
 export function catalogue(): Catalogue {
   if (!loaded) {
-    const content = { ...readStocked(), appliances: readAppliances(), steps: readSteps() };
+    const content = { ...readStocked(), appliances: readAppliances(), steps: readSteps(), workKinds: readWorkKinds() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ...content };
   }

@@ -47,3 +47,4 @@ export { type Reason, reason } from './reason.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';
 export { remember } from './units/remember.ts';
+export * from './work/kinds.ts';

@@ -7,11 +7,14 @@ import { startCluster } from './cluster.ts';
 
 const part = process.argv[2] ?? 'all';
 const folders = part === 'all' ? ['core', 'record', 'catalog', 'sync', 'store', 'app', 'ops'] : [part];
-const files = folders.flatMap((folder) =>
-  readdirSync(folder, { recursive: true, encoding: 'utf8' })
-    .filter((name) => name.endsWith('.test.ts'))
-    .map((name) => join(folder, name)),
-);
+/** A folder, or one file. */
+const files = part.endsWith('.test.ts')
+  ? [part]
+  : folders.flatMap((folder) =>
+      readdirSync(folder, { recursive: true, encoding: 'utf8' })
+        .filter((name) => name.endsWith('.test.ts'))
+        .map((name) => join(folder, name)),
+    );
 if (files.length === 0) {
   console.error(`No test files in ${folders.join(', ')}.`);
   process.exit(1);

@@ -1,13 +1,7 @@
-/**
- * What happened on site, one row each, appended and never edited. A correction is a new entry of the same kind that names the one it corrects.
- */
-export interface EntryBase {
+/** Who entered something and when, whatever it is: what orders entries, and names the one that another corrects. */
+export interface Stamped {
   /** UUIDv7, made by the device that saw it. */
   id: string;
-  visitId: string;
-  runId: string;
-  jointId: string | null;
-  checkPointId: string | null;
   /** The entry this one stands in place of. */
   correctsId: string | null;
   deviceId: string;
@@ -21,6 +15,16 @@ export interface EntryBase {
   recordedAt: string | null;
 }
 
+/**
+ * What happened on site, one row each, appended and never edited. A correction is a new entry of the same kind that names the one it corrects.
+ */
+export interface EntryBase extends Stamped {
+  visitId: string;
+  runId: string;
+  jointId: string | null;
+  checkPointId: string | null;
+}
+
 /** The joint or check point an entry is about. */
 export const targetOf = (entry: EntryBase): string | null => entry.jointId ?? entry.checkPointId;
 
@@ -29,12 +33,12 @@ export const targetOf = (entry: EntryBase): string | null => entry.jointId ?? en
  *
  * @returns milliseconds since 1970
  */
-export function happenedAt(entry: EntryBase): number {
+export function happenedAt(entry: Stamped): number {
   return Date.parse(entry.seenAt) + clockOffMs(entry);
 }
 
 /** How far the device's clock was behind the server's, milliseconds; what a slow network takes is too little to matter. */
-export function clockOffMs(entry: EntryBase): number {
+export function clockOffMs(entry: Stamped): number {
   if (entry.recordedAt === null || entry.sentAt === null) return 0;
   return Date.parse(entry.recordedAt) - Date.parse(entry.sentAt);
 }

@@ -87,7 +87,7 @@ describe('what cannot be kept', () => {
     ['turns without end', { kind: 'joint-made', body: { turns24: 1e308 } }, 'body.turns24'],
     ['an id that is none', { id: 'x' }, 'id'],
     ['an empty reason', { kind: 'listed', body: { on: false, reason: '  ' } }, 'body.reason'],
-    ['a field too many', { extra: 1 }, 'entry'],
+    ['a field too many', { extra: 1 }, 'extra'],
   ];
   for (const [what, change, field] of cases) {
     it(`${what} is refused, the field named`, () => {

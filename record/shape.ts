@@ -1,8 +1,9 @@
 /** An entry as a device sends it and as a file holds it: read once at the border, trusted inside. */
 import * as z from 'zod/mini';
+import { issueOf } from './issue.ts';
 import { type Entry, kindOf, kinds } from './kinds.ts';
 import { INT4_MAX, instant, uuid } from './shapes.ts';
-import { pathText, unstorable } from './storable.ts';
+import { unstorable } from './storable.ts';
 
 const base = {
   id: uuid,
@@ -38,8 +39,7 @@ export function readSent(raw: unknown): Read<SentEntry> {
   if (bad) return { ok: false, ...bad };
   const result = z.safeParse(sentEntry, raised(raw));
   if (result.success) return { ok: true, entry: result.data };
-  const issue = result.error.issues[0]!;
-  return { ok: false, at: pathText(issue.path) || 'entry', why: issue.message };
+  return { ok: false, ...issueOf(result.error) };
 }
 
 /** An older body raised to the present one, where there is a body to raise. */

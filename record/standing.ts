@@ -1,10 +1,13 @@
 /** Which entries stand: what was corrected stands as it was corrected, in its old place; what was withdrawn does not stand, until the withdrawal is. */
-import { type EntryBase, happenedAt } from './entry.ts';
+import { happenedAt, type Stamped } from './entry.ts';
 
 /** Takes an entry back; declared among the kinds, named here because what stands is worked out before any kind is asked. */
 export const WITHDRAWN = 'withdrawn';
 
-type Any = EntryBase & { kind: string };
+/** An entry of a run says its kind, one of the book its change. */
+type Any = Stamped & ({ kind: string } | { change: string });
+
+const takesBack = (entry: Any): boolean => ('kind' in entry ? entry.kind : entry.change) === WITHDRAWN;
 
 /** Something that was entered, and what became of it. */
 export interface Fate<E> {
@@ -30,7 +33,7 @@ export function fates<E extends Any>(entries: readonly E[]): Fate<E>[] {
   const inOrder = ordered(entries);
   const { about, fateOf, isLater } = named(inOrder);
   return inOrder
-    .filter((e) => !isLater(e) && e.kind !== WITHDRAWN)
+    .filter((e) => !isLater(e) && !takesBack(e))
     .map((first) => {
       if (!about.has(first.id)) return { first, by: first, withdrawnBy: null, stands: first, later: [] };
       const { by, withdrawnBy } = fateOf(first);
@@ -61,7 +64,7 @@ function named<E extends Any>(inOrder: E[]) {
       const fate = fateOf(later, new Set([...seen, later.id]));
       // What took it back, or stood in its place, was itself taken back.
       if (fate.withdrawnBy !== null) continue;
-      return later.kind === WITHDRAWN ? { by: entry, withdrawnBy: later } : fate;
+      return takesBack(later) ? { by: entry, withdrawnBy: later } : fate;
     }
     return { by: entry, withdrawnBy: null };
   };
@@ -92,7 +95,7 @@ function inPlaceOf<E extends Any>(first: E, by: E): E {
 }
 
 /** Entries in the order they happened. */
-export function ordered<E extends EntryBase>(entries: readonly E[]): E[] {
+export function ordered<E extends Stamped>(entries: readonly E[]): E[] {
   const devices = new Map<string, E[]>();
   for (const entry of entries) {
     const own = devices.get(entry.deviceId);
@@ -114,7 +117,7 @@ export function ordered<E extends EntryBase>(entries: readonly E[]): E[] {
  * Entries of one device in the order it made them: by its count; those without a number are put among them as they were recorded, for a
  * device sends in order, and then by id.
  */
-function asMade<E extends EntryBase>(entries: E[]): E[] {
+function asMade<E extends Stamped>(entries: E[]): E[] {
   const recordedAt = (e: E) => e.recordedAt ?? '9';
   let latest = '';
   const counted = entries

@@ -23,8 +23,3 @@ export async function lockCursor(tx: Tx, shopId: string): Promise<number> {
 export async function moveCursor(tx: Tx, shopId: string, position: number): Promise<void> {
   await tx`update shop_cursor set position = ${position} where shop_id = ${shopId}`;
 }
-
-/** Says that visits were added, so that devices ask for them. */
-export async function visitsChanged(tx: Tx, shopId: string): Promise<void> {
-  await tx`update shop_cursor set visits_revision = visits_revision + 1 where shop_id = ${shopId}`;
-}

@@ -2,40 +2,41 @@
 import { isDeepStrictEqual } from 'node:util';
 import * as z from 'zod/mini';
 import { catalogue } from '../catalog/index.ts';
+import { isWorkKind, usualWork } from '../core/work/kinds.ts';
+import type { SubjectKind } from '../record/book/entry.ts';
+import type { FiledBookEntry } from '../record/book/shape.ts';
 import type { Entry } from '../record/index.ts';
 import { type FiledEntry, filedEntry, raised } from '../record/shape.ts';
-import { localDay, localTime, name, uuid } from '../record/shapes.ts';
+import { localDay, localTime, name, timeZone, uuid } from '../record/shapes.ts';
 import { pathText, unstorable } from '../record/storable.ts';
 import { recordRows } from '../record/visit/record-rows.ts';
+import { appendBook, filedBookEntry } from './append-book.ts';
 import type { Sql, Tx } from './connection.ts';
-import { lockCursor, moveCursor, visitsChanged } from './cursor.ts';
+import { lockCursor, moveCursor } from './cursor.ts';
 import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from './entry-row.ts';
 import { derive } from './projections/index.ts';
 import { visitHeads, visitSheets } from './queries/visits.ts';
 import { insertJoints, sameContent } from './write.ts';
 
-const zone = z.string('wants a time zone').check(
-  z.maxLength(60),
-  z.refine((tz) => {
-    try {
-      new Intl.DateTimeFormat('en', { timeZone: tz });
-      return true;
-    } catch {
-      return false;
-    }
-  }, 'is not a time zone'),
-);
 const list = <T extends z.ZodMiniType>(shape: T, most: number) => z.array(shape).check(z.maxLength(most, `holds more than ${most}`));
 
 export const visitFile = z.strictObject({
   format: z.literal('brass-nut-visit', 'is not a visit file of this program'),
   version: z.literal(1, 'is a version that this program does not know'),
-  premises: z.strictObject({ id: uuid, name, timeZone: zone }),
+  premises: z.strictObject({ id: uuid, name, timeZone }),
   places: list(z.strictObject({ id: uuid, name }), 500),
   appliances: list(z.strictObject({ id: uuid, placeId: uuid, kind: z.string().check(z.minLength(1), z.maxLength(60)), name }), 500),
   runs: list(z.strictObject({ id: uuid, applianceId: uuid, water: z.enum(['cold', 'hot']), name }), 500),
   checkPoints: list(z.strictObject({ id: uuid, runId: uuid, kind: z.enum(['stem', 'drain']), name }), 2000),
-  visit: z.strictObject({ id: uuid, onDate: localDay, startsAt: localTime, title: name, runs: list(uuid, 500) }),
+  visit: z.strictObject({
+    id: uuid,
+    onDate: localDay,
+    startsAt: localTime,
+    title: name,
+    runs: list(uuid, 500),
+    /** Kinds of work by run; left out by older programs: then what is usual for the appliance. */
+    works: z.optional(z.record(uuid, z.string().check(z.refine(isWorkKind, 'is no kind of work')))),
+  }),
   entries: list(filedEntry, 50_000),
   /** The entries in plain words, for whoever reads the file; made anew when it is written, and not taken in. */
   told: z.optional(z.array(z.record(z.string(), z.string()))),
@@ -60,8 +61,8 @@ export async function exportVisit(sql: Sql, shopId: string, visitId: string): Pr
     if (!visit) return null;
     const [premises] = await tx<VisitFile['premises'][]>`
       select premises_id as id, name, time_zone as "timeZone" from premises where shop_id = ${shopId} and premises_id = ${visit.premises_id}`;
-    const runs = await tx<(VisitFile['runs'][number] & { order: number })[]>`
-      select r.run_id as id, r.appliance_id as "applianceId", r.water, r.name, vr.place_in_order as order
+    const runs = await tx<(VisitFile['runs'][number] & { order: number; work: string })[]>`
+      select r.run_id as id, r.appliance_id as "applianceId", r.water, r.name, vr.place_in_order as order, vr.work
       from visit_run vr join run r using (shop_id, run_id) where vr.shop_id = ${shopId} and vr.visit_id = ${visitId} order by r.run_id`;
     const runIds = runs.map((r) => r.id);
     const appliances = await tx<VisitFile['appliances']>`
@@ -80,7 +81,7 @@ export async function exportVisit(sql: Sql, shopId: string, visitId: string): Pr
       premises: premises as VisitFile['premises'],
       places: [...places],
       appliances: [...appliances],
-      runs: runs.map(({ order: _, ...run }) => run),
+      runs: runs.map(({ order: _, work: _w, ...run }) => run),
       checkPoints: [...checkPoints],
       visit: {
         id: visitId,
@@ -88,6 +89,7 @@ export async function exportVisit(sql: Sql, shopId: string, visitId: string): Pr
         startsAt: visit.starts_at,
         title: visit.title,
         runs: [...runs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)).map((r) => r.id),
+        works: Object.fromEntries(runs.map((r) => [r.id, r.work])),
       },
       entries: entries.map(entryOf) as FiledEntry[],
       told: recordRows((await visitSheets(tx, shopId, await visitHeads(tx, shopId, [visitId])))[0]!, catalogue()).map((row) => ({ ...row })),
@@ -172,32 +174,14 @@ function placeOf(text: string, error: unknown): string {
  *
  * @throws ImportError naming the path and the cause
  */
-export async function importVisit(sql: Sql, shopId: string, file: VisitFile): Promise<{ visitId: string; isNew: boolean; added: number }> {
+export async function importVisit(sql: Sql, shopId: string, file: VisitFile, at: Date): Promise<{ visitId: string; isNew: boolean; added: number }> {
   return sql.begin(async (tx) => {
-    let position = await lockCursor(tx, shopId);
-    const keep = keeper(tx, shopId);
-    const premises = file.premises.id;
-    await keep('premises', 'premises_id', premises, { name: file.premises.name, time_zone: file.premises.timeZone }, 'premises');
-    for (const [i, p] of file.places.entries()) await keep('place', 'place_id', p.id, { premises_id: premises, name: p.name }, `places[${i}]`);
-    for (const [i, a] of file.appliances.entries()) {
-      await keep('appliance', 'appliance_id', a.id, { premises_id: premises, place_id: a.placeId, kind: a.kind, name: a.name }, `appliances[${i}]`);
-    }
-    for (const [i, r] of file.runs.entries()) {
-      await keep('run', 'run_id', r.id, { appliance_id: r.applianceId, water: r.water, name: r.name }, `runs[${i}]`);
-    }
-    for (const [i, c] of file.checkPoints.entries()) {
-      await keep('check_point', 'check_point_id', c.id, { run_id: c.runId, kind: c.kind, name: c.name }, `checkPoints[${i}]`);
-    }
-    const { visit } = file;
-    const head = { premises_id: premises, on_date: visit.onDate, starts_at: visit.startsAt, title: visit.title };
-    const isNew = await keep('visit', 'visit_id', visit.id, head, 'visit');
-    for (const [order, runId] of visit.runs.entries()) {
-      await tx`insert into visit_run ${tx({ shop_id: shopId, visit_id: visit.id, run_id: runId, place_in_order: order })} on conflict do nothing`;
-    }
+    const isNew = await keepHouse(tx, shopId, file, at);
     const fresh = await freshEntries(tx, shopId, file.entries);
+    let position = await lockCursor(tx, shopId);
     for (const { entry, path } of fresh) await keepEntry(tx, shopId, entry, ++position, path);
     if (fresh.length > 0) await moveCursor(tx, shopId, position);
-    if (isNew || fresh.length > 0) await visitsChanged(tx, shopId);
+    const { visit } = file;
     await derive(
       tx,
       shopId,
@@ -207,33 +191,63 @@ export async function importVisit(sql: Sql, shopId: string, file: VisitFile): Pr
   });
 }
 
-/** Inserts a row unless the same is there (and says whether it did); refuses where it is there with other content. */
-function keeper(tx: Tx, shopId: string) {
-  return async (table: string, key: string, id: string, values: Record<string, string>, path: string): Promise<boolean> => {
-    const columns = Object.keys(values);
-    const [row] = await tx<Record<string, string>[]>`select ${tx(columns)} from ${tx(table)} where shop_id = ${shopId} and ${tx(key)} = ${id}`;
-    if (!row) {
-      await refusing(
-        tx,
-        path,
-        NAMED_ALREADY[table] ?? NOT_WITH_THE_REST,
-        (sp) => sp`insert into ${sp(table)} ${sp({ shop_id: shopId, [key]: id, ...values })}`,
-      );
-      return true;
-    }
-    for (const column of columns) {
-      if (row[column] !== values[column]) {
-        throw new ImportError(`${path}`, `this shop has it already with another ${column.replace('_', ' ')} ("${row[column]}").`);
-      }
-    }
-    return false;
+/** Writes down in the book what the shop does not have of a file's premises, and its visit; whether the visit is new. */
+async function keepHouse(tx: Tx, shopId: string, file: VisitFile, at: Date): Promise<boolean> {
+  await lockCursor(tx, shopId);
+  const premisesId = file.premises.id;
+  const { visit } = file;
+  const missing: FiledBookEntry[] = [];
+  const keep = async (kind: SubjectKind, table: string, id: string, columns: Record<string, string>, body: FiledBookEntry['body'], path: string) => {
+    const isThere = await isThereAlready(tx, shopId, table, id, columns, path);
+    if (!isThere) missing.push(filedBookEntry(kind, id, 'made', body, at));
+    return !isThere;
   };
+  const { name, timeZone } = file.premises;
+  await keep('premises', 'premises', premisesId, { name, time_zone: timeZone }, { name, timeZone }, 'premises');
+  for (const [i, p] of file.places.entries()) {
+    await keep('place', 'place', p.id, { premises_id: premisesId, name: p.name }, { premisesId, name: p.name }, `places[${i}]`);
+  }
+  for (const [i, a] of file.appliances.entries()) {
+    const columns = { premises_id: premisesId, place_id: a.placeId, kind: a.kind, name: a.name };
+    await keep('appliance', 'appliance', a.id, columns, { premisesId, placeId: a.placeId, kind: a.kind, name: a.name }, `appliances[${i}]`);
+  }
+  for (const [i, r] of file.runs.entries()) {
+    const checkPoints = file.checkPoints.filter((c) => c.runId === r.id).map(({ runId: _, ...c }) => c);
+    const columns = { appliance_id: r.applianceId, water: r.water, name: r.name };
+    await keep('run', 'run', r.id, columns, { applianceId: r.applianceId, water: r.water, name: r.name, checkPoints }, `runs[${i}]`);
+  }
+  for (const [i, c] of file.checkPoints.entries()) {
+    await isThereAlready(tx, shopId, 'check_point', c.id, { run_id: c.runId, kind: c.kind, name: c.name }, `checkPoints[${i}]`);
+  }
+  const head = { premises_id: premisesId, on_date: visit.onDate, starts_at: visit.startsAt, title: visit.title };
+  const { onDate, startsAt, title } = visit;
+  const isNew = await keep('visit', 'visit', visit.id, head, { premisesId, onDate, startsAt, title }, 'visit');
+  const listed = await tx<{ run_id: string }[]>`select run_id from visit_run where shop_id = ${shopId} and visit_id = ${visit.id}`;
+  const onList = new Set(listed.map((r) => r.run_id));
+  const kindOf = new Map(file.runs.map((r) => [r.id, file.appliances.find((a) => a.id === r.applianceId)!.kind]));
+  const added = visit.runs.filter((id) => !onList.has(id));
+  missing.push(
+    ...added.map((runId, i) => {
+      const work = visit.works?.[runId] ?? usualWork(kindOf.get(runId)!);
+      // One after another: the list keeps its order.
+      return filedBookEntry('visit', visit.id, 'run-added', { runId, work }, new Date(at.getTime() + i + 1));
+    }),
+  );
+  await refusing(tx, 'the file', 'it does not go with what this shop has.', (sp) => appendBook(sp, shopId, missing));
+  return isNew;
 }
 
-const NOT_WITH_THE_REST = 'it does not go with what this shop has.';
-const NAMED_ALREADY: Record<string, string> = {
-  run: 'its appliance has a run of that name and water already, under another id. Name it otherwise in the file.',
-};
+/** Whether the shop has it. @throws ImportError where it has it with other content */
+async function isThereAlready(tx: Tx, shopId: string, table: string, id: string, values: Record<string, string>, path: string): Promise<boolean> {
+  const columns = Object.keys(values);
+  const [row] = await tx<
+    Record<string, string>[]
+  >`select ${tx(columns)} from ${tx(table)} where shop_id = ${shopId} and ${tx(`${table}_id`)} = ${id}`;
+  if (!row) return false;
+  const other = columns.find((column) => row[column] !== values[column]);
+  if (other) throw new ImportError(path, `this shop has it already with another ${other.replace('_', ' ')} ("${row[other]}").`);
+  return true;
+}
 
 /** What the database will not have becomes a place and a reason. */
 async function refusing(tx: Tx, path: string, why: string, work: (sp: Tx) => Promise<unknown>): Promise<void> {

@@ -7,6 +7,7 @@ import { applianceById, catalogue } from '../catalog/index.ts';
 import { type Entry, type EntryKind, runState } from '../record/index.ts';
 import type { SentEntry } from '../record/shape.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
+import { MemoryDevice } from '../sync/memory-device.ts';
 import { connect, THE_SHOP } from './connection.ts';
 import { shopCursor } from './cursor.ts';
 import { migrate, readMigrations } from './migrate.ts';
@@ -138,7 +139,6 @@ describe('derived tables', () => {
   const rows = async () => [
     ...(await db.owner`select visit_id, run_id, up_to, summary, accepted_id, signed_off_at, recheck_due_at, recheck, callbacks from derived_run order by 1, 2`),
     ...(await db.owner`select * from derived_joint order by visit_id, run_id, joint_id`),
-    ...(await db.owner`select * from derived_day order by on_date`),
   ];
   it('are the same rebuilt as they were derived, over random writing', async () => {
     const sheet = await sheetOf('Canteen kitchen');
@@ -178,12 +178,14 @@ describe('a run that cannot be read', () => {
     accepted.chain.joints[0].mating.turns = { from: 1e308, to: 1e308, default: 1e308, nudge: 1e308, most: 1e308 };
     accepted.jointIds = accepted.jointIds.map(() => uuidv7());
     accepted.replacesId = null;
-    await db.owner`update appliance set kind = 'kettle' where appliance_id = (select appliance_id from run where run_id = ${run.id})`;
     for (const id of accepted.jointIds) await db.owner`insert into joint (shop_id, run_id, joint_id) values (${THE_SHOP}, ${run.id}, ${id})`;
     const position = (await shopCursor(db.sql, THE_SHOP)).position + 1;
     await db.owner`insert into entry (shop_id, entry_id, visit_id, run_id, kind, device_id, seen_at, sent_at, recorded_at, position, body)
       values (${THE_SHOP}, ${uuidv7()}, ${sheet.visit.id}, ${run.id}, 'chain-accepted', ${uuidv7()}, ${AT}, ${AT}, ${AT}, ${position}, ${db.owner.json(accepted)})`;
-    await db.owner`update shop_cursor set position = ${position}`;
+    const [{ appliance_id }] = (await db.owner`select appliance_id from run where run_id = ${run.id}`) as unknown as [{ appliance_id: string }];
+    await db.owner`insert into entry (shop_id, entry_id, subject_kind, subject_id, kind, device_id, seen_at, sent_at, recorded_at, position, body)
+      values (${THE_SHOP}, ${uuidv7()}, 'appliance', ${appliance_id}, 'changed', ${uuidv7()}, ${AT}, ${AT}, ${AT}, ${position + 1}, ${db.owner.json({ kind: 'kettle' })})`;
+    await db.owner`update shop_cursor set position = ${position + 1}`;
     await rebuild(db.sql, THE_SHOP);
     const shown = async () => (await daySheet(db.sql, THE_SHOP, TODAY, AT)).visits.find((v) => v.visit.id === sheet.visit.id)!;
     const unread = (await shown()).runs.filter((r) => r.summary.unreadable !== null);
@@ -222,16 +224,23 @@ describe('the van', () => {
 
 describe('what a device takes along', () => {
   it('is of the next days and of what is due, each with all that is recorded', async () => {
-    const { sheets, from, to, position } = await kit(db.sql, THE_SHOP, AT);
-    assert.deepEqual([from, to], ['2026-04-13', '2026-04-28']);
-    assert.equal(position, (await shopCursor(db.sql, THE_SHOP)).position);
-    const today = sheets.find((s) => s.visit.title === 'Canteen kitchen' && s.visit.onDate === TODAY)!;
-    assert.deepEqual(today, await visitSheet(db.sql, THE_SHOP, today.visit.id));
+    const { shopId, shop: _, ...taken } = await kit(db.sql, THE_SHOP, AT);
+    assert.deepEqual([shopId, taken.from, taken.to], [THE_SHOP, '2026-04-13', '2026-04-28']);
+    assert.equal(taken.position, (await shopCursor(db.sql, THE_SHOP)).position);
+    const device = new MemoryDevice();
+    await device.keepHolding(taken);
+    const days = await visitsBetween(db.sql, THE_SHOP, taken.from, taken.to);
+    assert.ok(days.length > 4);
+    // What a device reads from the book is what the server has in its tables.
+    for (const { id } of days) {
+      const { entries, ...sheet } = device.sheet(id);
+      assert.deepEqual({ ...sheet, entries: entries.map(({ position: _, ...e }: Entry & { position?: number }) => e) }, await visitSheet(db.sql, THE_SHOP, id)); // biome-ignore format: one line
+    }
   });
 });
 
-describe('the migration to positions', () => {
-  it('numbers what a shop has, in the order in which it came', async () => {
+describe('a database with data of the first program', () => {
+  it('is numbered in the order in which it came, and what it looked after is written down in the book', async () => {
     const all = readMigrations(join('store', 'migrations'));
     const url = await emptyDatabase();
     await migrate(url, all.slice(0, 2));
@@ -251,11 +260,18 @@ describe('the migration to positions', () => {
     assert.deepEqual(await migrate(url, all), all.slice(2).map((m) => m.number)); // biome-ignore format: one line
     const sql = connect(url, 1);
     assert.equal(await ensureDerived(sql, THE_SHOP), true);
-    const { entries, position } = await changesAfter(sql, THE_SHOP, 0);
-    assert.deepEqual([entries.map((e) => (e.body as { text: string }).text), position], [['minute 1', 'minute 2', 'minute 3'], 3]);
+    const { entries, book, position } = await changesAfter(sql, THE_SHOP, 0);
+    assert.deepEqual(entries.map((e) => (e.body as { text: string }).text), ['minute 1', 'minute 2', 'minute 3']); // biome-ignore format: one line
+    // What it looked after is in its book from then on.
+    assert.deepEqual(book.map((e) => `${e.subject.kind} ${e.change}`), ['premises made', 'place made', 'appliance made', 'run made', 'visit made', 'visit run-added']); // biome-ignore format: one line
+    assert.equal(position, 9);
     const note = { ...make({ visit: { id: visit }, runs: [{ id: run }] } as unknown as VisitSheet, 0, 'noted', { text: 'after' }) };
     assert.deepEqual(statuses(await record(sql, THE_SHOP, [note], AT)), ['kept']);
-    assert.equal((await shopCursor(sql, THE_SHOP)).position, 4);
+    assert.equal((await shopCursor(sql, THE_SHOP)).position, 10);
+    const before = (await visitSheet(sql, THE_SHOP, visit!))!;
+    assert.equal(before.runs[0]!.work, 'toilet-line');
+    await rebuild(sql, THE_SHOP);
+    assert.deepEqual(await visitSheet(sql, THE_SHOP, visit!), before);
     await assert.rejects(owner`update entry set position = 9`, /appended, never changed/);
     await Promise.all([sql.end(), owner.end()]);
   });

@@ -3,16 +3,16 @@ import assert from 'node:assert/strict';
 import { afterEach, beforeEach, describe, it } from 'node:test';
 import { openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
+import type { SubjectRef } from '../record/book/entry.ts';
 import type { Entry } from '../record/index.ts';
-import type { VisitSheet } from '../record/visit/sheet.ts';
-import { DeviceStore } from './device.ts';
-import { newEntry } from './entry.ts';
-import type { Kit, Placed } from './protocol.ts';
+import { type AnyEntry, DeviceStore } from './device.ts';
+import { newBookEntry, newEntry } from './entry.ts';
+import type { Kit, Placed, PlacedBook } from './protocol.ts';
 
 const VISIT = uuidv7();
 const RUN = uuidv7();
 const note = (text: string): Entry => newEntry({ deviceId: 'phone', visitId: VISIT, runId: RUN }, 'noted', { text });
-const texts = (entries: Entry[]) => entries.map((e) => (e.body as { text: string }).text);
+const texts = (entries: AnyEntry[]) => entries.map((e) => (e.body as { text: string }).text);
 
 let store: DeviceStore;
 beforeEach(async () => {
@@ -25,13 +25,14 @@ afterEach(async () => {
   });
 });
 
-const sheet = (entries: Entry[], id = VISIT): VisitSheet => ({
-  visit: { id, title: 'Kitchen', onDate: '2026-05-20', startsAt: '09:00', premises: { id: uuidv7(), name: 'House', timeZone: 'UTC' } },
-  runs: [],
-  entries,
-});
+/** The book of premises with one visit on a day. */
+function bookOf(visitId: string, onDate: string, premisesId = uuidv7()): { id: string; entries: PlacedBook[] } {
+  const made = (subject: SubjectRef, body: Record<string, unknown>) => ({ ...newBookEntry('office', subject, 'made', body), recordedAt: new Date().toISOString(), position: 1, rootId: premisesId }); // biome-ignore format: one row
+  const visit = made({ kind: 'visit', id: visitId }, { premisesId, onDate, startsAt: '09:00', title: 'Kitchen' });
+  return { id: premisesId, entries: [made({ kind: 'premises', id: premisesId }, { name: 'House', timeZone: 'UTC' }), visit] };
+}
 const recorded = (e: Entry, position: number): Placed => ({ ...e, sentAt: e.seenAt, recordedAt: e.seenAt, position }) as Placed;
-const kit = (sheets: VisitSheet[], more: Partial<Kit> = {}): Kit => ({ shop: 1, position: 5, visits: 1, from: '2026-05-19', to: '2026-06-03', sheets, ...more }); // biome-ignore format: one kit
+const kit = (books: Kit['books'], entries: Placed[], more: Partial<Kit> = {}): Kit => ({ shop: 1, shopId: 'shop', position: 5, from: '2026-05-19', to: '2026-06-03', books, entries, ...more }); // biome-ignore format: one kit
 
 describe("a device's store", () => {
   it('numbers entries in the order in which they were made, whatever their ids say', async () => {
@@ -58,7 +59,7 @@ describe("a device's store", () => {
   it('takes over what a page did not live to keep, and nothing twice', async () => {
     const [a, b, c] = [note('a'), note('b'), note('c')];
     await store.keep([a]);
-    await store.take([recorded(b, 3)], 3);
+    await store.take([recorded(b, 3)], [], 3);
     await store.keepLeft([a, b, c]);
     assert.deepEqual((await store.outgoing()).map((o) => [o.seq, o.entry.id]), [[1, a.id], [2, c.id]]); // biome-ignore format: one list
   });
@@ -82,7 +83,7 @@ describe("a device's store", () => {
 
   it('takes its own entry back from the shop when the answer to it was lost', async () => {
     const [a] = await store.keep([note('a')]);
-    await store.take([recorded(a!.entry, 7)], 7);
+    await store.take([recorded(a!.entry as Entry, 7)], [], 7);
     assert.deepEqual(await store.counts(), { waiting: 0, refused: [] });
     assert.equal((await store.facts()).cursor, 7);
     assert.equal((await store.entriesOf(VISIT)).length, 1);
@@ -97,19 +98,80 @@ describe("a device's store", () => {
     assert.equal((await store.facts()).deviceId, store.deviceId);
   });
 
-  it('carries the visits of the kit, those that were opened, and what waits; nothing else', async () => {
+  it('carries the premises of the kit, those that were opened, and what waits; nothing else of another shop', async () => {
     const [opened, old, fresh] = [uuidv7(), uuidv7(), uuidv7()];
-    await store.takeKit(kit([sheet([], old), sheet([recorded(note('known'), 3)])]));
-    await store.keepVisit(sheet([], opened));
+    const own = bookOf(VISIT, '2026-05-20');
+    await store.takeKit(kit([bookOf(old, '2026-05-19'), own], [recorded(note('known'), 3)]));
+    await store.keepHolding({ books: [bookOf(opened, '2024-01-01')], entries: [] });
     await store.keep([note('waits')]);
-    await store.takeKit(kit([sheet([], fresh), sheet([recorded(note('known'), 3)])], { visits: 2, position: 6 }));
-    assert.deepEqual((await store.visits()).map((v) => v.visit.id).sort(), [VISIT, fresh, opened].sort()); // biome-ignore format: one line
+    await store.takeKit(kit([bookOf(fresh, '2026-05-21'), own], [recorded(note('known'), 3)], { position: 6 }));
+    for (const id of [VISIT, fresh, opened, old]) assert.ok(await store.visit(id), id);
+    assert.deepEqual((await store.books({ from: '2026-05-20', to: '2026-05-21' })).flatMap((b) => b.visits.map((v) => v.id)).sort(), [VISIT, fresh].sort()); // biome-ignore format: one line
     assert.ok(texts((await store.visit(VISIT))!.entries).includes('waits'));
-    assert.equal(await store.visit(old), null);
     // What came between the two is still to be asked for.
     assert.equal((await store.facts()).cursor, 5);
-    await store.takeKit(kit([], { shop: 2, position: 2 }));
-    assert.deepEqual([(await store.visits()).length, (await store.facts()).cursor, (await store.counts()).waiting], [0, 2, 1]);
+    await store.takeKit(kit([], [], { shop: 2, position: 2 }));
+    assert.deepEqual([(await store.books()).length, (await store.facts()).cursor, (await store.counts()).waiting], [0, 2, 1]);
+  });
+  it('shows a visit that was made here, on premises made here, from the first press to when it comes back', async () => {
+    const [house, kitchen, tap, run, visit] = Array.from({ length: 5 }, () => uuidv7()) as [string, string, string, string, string];
+    const make = (kind: SubjectRef['kind'], id: string, change: string, body: Record<string, unknown>) => newBookEntry('phone', { kind, id }, change, body); // biome-ignore format: one row
+    const entries = [
+      make('premises', house, 'made', { name: 'Cellar', timeZone: 'UTC' }),
+      make('place', kitchen, 'made', { premisesId: house, name: 'Kitchen' }),
+      make('appliance', tap, 'made', { premisesId: house, placeId: kitchen, kind: 'toilet', name: 'Toilet' }),
+      make('run', run, 'made', { applianceId: tap, water: 'cold', name: 'Toilet' }),
+      make('visit', visit, 'made', { premisesId: house, onDate: '2026-05-20', startsAt: '09:00', title: 'Drip' }),
+      make('visit', visit, 'run-added', { runId: run, work: 'toilet-line' }),
+    ];
+    await store.keep(entries);
+    const waiting = (await store.visit(visit))!;
+    assert.deepEqual([waiting.visit.title, waiting.runs.map((r) => [r.place, r.work])], ['Drip', [['Kitchen', 'toilet-line']]]);
+    const now = new Date().toISOString();
+    await store.settle((await store.outgoing()).map((o) => ({ seq: o.seq, entry: o.entry, sentAt: now, recordedAt: now, position: o.seq })), []); // biome-ignore format: one call
+    assert.deepEqual(await store.visit(visit), waiting);
+    await store.keep([make('visit', visit, 'changed', { onDate: '2026-05-22' })]);
+    assert.deepEqual((await store.books({ from: '2026-05-20', to: '2026-05-20' })).length, 1);
+    assert.equal((await store.visit(visit))!.visit.onDate, '2026-05-22');
+    assert.deepEqual((await store.premises(house))!.runs.map((r) => r.id), [run]); // biome-ignore format: one line
+  });
+  it('drops a contact that was erased elsewhere', async () => {
+    const house = uuidv7();
+    const said = (change: string, body: Record<string, unknown>, position: number): PlacedBook => ({ ...newBookEntry('office', { kind: 'premises', id: house }, change, body), seenAt: `2026-05-20T0${position}:00:00.000Z`, recordedAt: `2026-05-20T0${position}:00:00.000Z`, position, rootId: house }); // biome-ignore format: one row
+    await store.take([], [said('made', { name: 'House', timeZone: 'UTC', contact: { phone: '555 0100' } }, 1)], 1);
+    assert.equal((await store.premises(house))!.premises.contact?.phone, '555 0100');
+    await store.take([], [said('contact-erased', {}, 2)], 2);
+    assert.equal((await store.premises(house))!.premises.contact, null);
+    const db = await openDB('brass-nut');
+    assert.doesNotMatch(JSON.stringify(await db.getAll('books')), /555 0100/);
+    db.close();
+  });
+});
+
+describe('a store of the second version', () => {
+  it('keeps what waits and its place in the count, and asks for the rest anew', async () => {
+    await store.keep([note('a'), note('b')]);
+    const { deviceId } = store;
+    store.close();
+    await new Promise((done) => {
+      indexedDB.deleteDatabase('brass-nut').onsuccess = done;
+    });
+    const old = await openDB('brass-nut', 2, {
+      upgrade: (db) => {
+        db.createObjectStore('outgoing', { keyPath: 'seq', autoIncrement: true }).createIndex('id', 'entry.id', { unique: true });
+        db.createObjectStore('known', { keyPath: 'id' }).createIndex('visit', 'visitId');
+        db.createObjectStore('visits', { keyPath: 'visit.id' });
+        db.createObjectStore('facts').put({ deviceId, shop: 7, cursor: 40, visits: 3, kit: { from: '2026-05-19', to: '2026-06-03' } }, 'device');
+      },
+    });
+    for (const text of ['gone', 'waits']) await old.add('outgoing', { entry: note(text), status: 'waiting' });
+    await old.delete('outgoing', 1);
+    await old.put('visits', { visit: { id: VISIT }, runs: [] });
+    old.close();
+    store = await DeviceStore.open();
+    assert.deepEqual((await store.outgoing()).map((o) => [o.seq, texts([o.entry])[0]]), [[2, 'waits']]); // biome-ignore format: one list
+    assert.deepEqual(await store.facts(), { deviceId, shop: 0, shopId: '', cursor: 0, kit: null });
+    assert.equal((await store.keep([note('next')]))[0]!.seq, 3);
   });
 });
 

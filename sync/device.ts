@@ -5,23 +5,26 @@
  */
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
+import { type BookEntry, isBookEntry } from '../record/book/entry.ts';
 import { broughtUp, type Entry } from '../record/kinds.ts';
+import { type PremisesBook, premisesBook, sheetFrom } from '../record/premises/book.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
-import type { Kit, Placed } from './protocol.ts';
+import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
+import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';
+
+/** Whatever is entered: on a run, or in the book. */
+export type AnyEntry = Entry | BookEntry;
 
 /** An entry made here, from when it is kept until the server has it. */
 export interface Outgoing {
   /** Place in this device's count; given by the store. */
   seq: number;
-  entry: Entry;
+  entry: AnyEntry;
   /** Refused: what the server said stands beside it. Put away: seen, copied, and taken out of the count by the person. */
   status: 'waiting' | 'refused' | 'put away';
   rule?: string;
   why?: string;
 }
-
-/** A visit as it is kept: its entries stand by themselves. `opened`: on this device, so that it stays though it is not of the next days. */
-export type KeptVisit = Omit<VisitSheet, 'entries'> & { opened?: boolean };
 
 export interface DeviceFacts {
   deviceId: string;
@@ -29,8 +32,8 @@ export interface DeviceFacts {
   shop: number;
   /** Position of the shop's order up to which this device has all. */
   cursor: number;
-  /** The visits' revision that the kit was of. */
-  visits: number;
+  /** Id of the shop, whose own book is among those kept; '' before the first kit. */
+  shopId: string;
   /** Days of the kit, by the shop's clock. */
   kit: { from: string; to: string } | null;
 }
@@ -38,14 +41,16 @@ export interface DeviceFacts {
 interface Schema extends DBSchema {
   outgoing: { key: number; value: Outgoing; indexes: { id: string } };
   known: { key: string; value: Placed | Entry; indexes: { visit: string } };
-  visits: { key: string; value: KeptVisit };
+  books: { key: string; value: KeptBook; indexes: { subject: string; day: string } };
   facts: { key: string; value: unknown };
   /** Of the first version: entries by their ids. */
   waiting: { key: string; value: { entry: Entry; refused: string | null } };
+  /** Of the second: visits as the server gave them. They come again, with the books that they are read from. */
+  visits: { key: string; value: unknown };
 }
 
 const NAME = 'brass-nut';
-const VERSION = 2;
+const VERSION = 3;
 const FACTS = 'device';
 /** A device that is further behind than this takes the kit and leaves out what came between. */
 const MOST_BEHIND = 5000;
@@ -68,7 +73,7 @@ export class DeviceStore {
   static async open(onGone: () => void = () => {}): Promise<DeviceStore> {
     try {
       const db = await openDB<Schema>(NAME, VERSION, {
-        upgrade: (opened, _old, _new, tx) => upgrade(opened, tx),
+        upgrade: (opened, old, _new, tx) => upgrade(opened, old, tx),
         // A newer page wants to bring the store up: it is let.
         blocking: (_current, _blocked, event) => {
           (event.target as IDBDatabase).close();
@@ -91,7 +96,7 @@ export class DeviceStore {
    * Keeps entries made here, in their order. The transaction is begun and ended before this returns to the event loop, so that a tab closed at
    * the next moment loses nothing; the promise is fulfilled when it is on disk.
    */
-  async keep(entries: Entry[]): Promise<Outgoing[]> {
+  async keep(entries: AnyEntry[]): Promise<Outgoing[]> {
     try {
       const tx = this.db.transaction('outgoing', 'readwrite', SURELY);
       const numbers = entries.map((entry) => tx.store.add({ entry, status: 'waiting' } as Outgoing));
@@ -104,7 +109,7 @@ export class DeviceStore {
   }
 
   /** Keeps entries that a page noted and did not live to keep; those that are here already are left as they are. */
-  async keepLeft(entries: Entry[]): Promise<void> {
+  async keepLeft(entries: AnyEntry[]): Promise<void> {
     const tx = this.db.transaction(['outgoing', 'known'], 'readwrite', SURELY);
     for (const entry of entries) {
       const isHere = (await tx.objectStore('outgoing').index('id').getKey(entry.id)) ?? (await tx.objectStore('known').getKey(entry.id));
@@ -129,15 +134,19 @@ export class DeviceStore {
 
   /** What came of entries that were sent: what the server has moves over to what is known, what it would not have stays, with its words. */
   async settle(
-    kept: { seq: number; entry: Entry; sentAt: string; recordedAt: string; position?: number }[],
+    kept: { seq: number; entry: AnyEntry; sentAt: string; recordedAt: string; position?: number }[],
     refused: { seq: number; rule: string; why: string }[],
   ): Promise<void> {
-    const tx = this.db.transaction(['outgoing', 'known'], 'readwrite', SURELY);
+    const tx = this.db.transaction(['outgoing', 'known', 'books'], 'readwrite', SURELY);
     const work: Promise<unknown>[] = [];
+    const book: PlacedBook[] = [];
     for (const { seq, entry, sentAt, recordedAt, position } of kept) {
       work.push(tx.objectStore('outgoing').delete(seq));
-      work.push(tx.objectStore('known').put({ ...entry, sentAt, recordedAt, ...(position === undefined ? {} : { position }) } as Entry));
+      const placed = { ...entry, seq, sentAt, recordedAt, ...(position === undefined ? {} : { position }) };
+      if (isBookEntry(placed)) book.push({ ...placed, position: position ?? 0, rootId: '' });
+      else work.push(tx.objectStore('known').put(placed as Entry));
     }
+    work.push(joinBook(tx.objectStore('books'), book));
     for (const { seq, rule, why } of refused)
       work.push(this.change(tx.objectStore('outgoing'), seq, (o) => ({ ...o, status: 'refused', rule, why })));
     await Promise.all([...work, tx.done]);
@@ -164,7 +173,7 @@ export class DeviceStore {
   }
 
   /** Keeps a mended entry in place of a refused one, which is put away. */
-  async mend(seq: number, entry: Entry): Promise<void> {
+  async mend(seq: number, entry: AnyEntry): Promise<void> {
     const tx = this.db.transaction('outgoing', 'readwrite', SURELY);
     await this.change(tx.store, seq, (o) => ({ ...o, status: 'put away' }));
     await tx.store.add({ entry, status: 'waiting' } as Outgoing);
@@ -187,66 +196,111 @@ export class DeviceStore {
     if (found) await store.put!(to(found));
   }
 
-  /** What is new in the shop's order, and how far that is. */
-  async take(entries: Placed[], cursor: number): Promise<void> {
-    const tx = this.db.transaction(['known', 'outgoing', 'facts'], 'readwrite');
+  /** What is new in the shop's order, and how far that is; visits that it is about and that are not held here. */
+  async take(entries: Placed[], book: PlacedBook[], cursor: number): Promise<string[]> {
+    const tx = this.db.transaction(['known', 'outgoing', 'books', 'facts'], 'readwrite');
     const facts = (await tx.objectStore('facts').get(FACTS)) as DeviceFacts;
     await Promise.all(entries.map((e) => tx.objectStore('known').put(e)));
-    for (const e of entries) {
+    const missing = await joinBook(tx.objectStore('books'), book);
+    for (const e of [...entries, ...book]) {
       // The answer to what was sent may have been lost: here it comes back from the shop.
       const own = await tx.objectStore('outgoing').index('id').getKey(e.id);
       if (own !== undefined) await tx.objectStore('outgoing').delete(own);
     }
     await tx.objectStore('facts').put({ ...facts, cursor: Math.max(facts.cursor, cursor) }, FACTS);
     await tx.done;
+    return missing;
   }
 
   /**
-   * The visits of the next days in place of those kept before. Visits that were opened here stay, unless the shop is another one; what waits here
-   * stays in any case.
+   * What belongs to the next days in place of what was kept before. Premises that were opened here stay, unless the shop is another one; what
+   * waits here stays in any case.
    */
-  async takeKit({ shop, sheets, position, visits, from, to }: Kit): Promise<void> {
-    const tx = this.db.transaction(['known', 'visits', 'facts'], 'readwrite');
-    const [known, held, stored] = [tx.objectStore('known'), tx.objectStore('visits'), tx.objectStore('facts')];
+  async takeKit({ shop, shopId, books, entries, position, from, to }: Kit): Promise<void> {
+    const tx = this.db.transaction(['known', 'books', 'facts'], 'readwrite');
+    const [known, held, stored] = [tx.objectStore('known'), tx.objectStore('books'), tx.objectStore('facts')];
     const facts = (await stored.get(FACTS)) as DeviceFacts;
     const afresh = facts.shop !== shop || position - facts.cursor > MOST_BEHIND;
-    const ofKit = new Set(sheets.map((s) => s.visit.id));
-    for (const { visit, opened } of await held.getAll()) {
-      if (ofKit.has(visit.id) || (opened && !afresh)) continue;
-      await held.delete(visit.id);
-      for (const id of await known.index('visit').getAllKeys(visit.id)) await known.delete(id);
+    const ofKit = new Set(books.map((b) => b.id));
+    const before = afresh ? await held.getAll() : [];
+    for (const { id, subjectIds } of before) {
+      if (ofKit.has(id)) continue;
+      await held.delete(id);
+      for (const visit of subjectIds) for (const key of await known.index('visit').getAllKeys(visit)) await known.delete(key);
     }
-    for (const { entries, ...visit } of sheets) {
-      await held.put(visit);
-      await Promise.all(entries.map((e) => known.put(e)));
-    }
-    await stored.put({ ...facts, shop, cursor: afresh ? position : facts.cursor, visits, kit: { from, to } }, FACTS);
+    await putHolding(known, held, { books, entries });
+    await stored.put({ ...facts, shop, shopId, cursor: afresh ? position : facts.cursor, kit: { from, to } }, FACTS);
     await tx.done;
   }
 
-  /** A visit that was opened is kept too, though it is not of the next days. */
-  async keepVisit({ entries, ...visit }: VisitSheet): Promise<void> {
-    const tx = this.db.transaction(['known', 'visits'], 'readwrite');
-    await Promise.all([tx.objectStore('visits').put({ ...visit, opened: true }), ...entries.map((e) => tx.objectStore('known').put(e)), tx.done]);
+  /** Premises and visits that were opened are kept too, though they are not of the next days. */
+  async keepHolding(holding: Holding): Promise<void> {
+    const tx = this.db.transaction(['known', 'books'], 'readwrite');
+    await putHolding(tx.objectStore('known'), tx.objectStore('books'), holding);
+    await tx.done;
   }
 
   async facts(): Promise<DeviceFacts> {
     return (await this.db.get('facts', FACTS)) as DeviceFacts;
   }
 
-  async visits(): Promise<KeptVisit[]> {
-    return this.db.getAll('visits');
+  /** Premises with what is known of them, what waits here among it; null where this device does not hold them. */
+  async premises(id: string): Promise<PremisesBook | null> {
+    const tx = this.db.transaction(['books', 'outgoing']);
+    const [kept, own] = await Promise.all([tx.objectStore('books').get(id), tx.objectStore('outgoing').getAll()]);
+    return premisesBook(id, bookWithOwn(kept, own));
+  }
+
+  /** What was said of the shop itself, what waits here among it. */
+  async shopEntries(): Promise<BookEntry[]> {
+    const { shopId } = await this.facts();
+    const tx = this.db.transaction(['books', 'outgoing']);
+    const [kept, own] = await Promise.all([tx.objectStore('books').get(shopId), tx.objectStore('outgoing').getAll()]);
+    return bookWithOwn(kept, own).filter((e) => e.subject.id === shopId);
+  }
+
+  /** All premises that this device holds, or those with a visit on some days; those that something waits for among them. */
+  async books(days?: { from: string; to: string }): Promise<PremisesBook[]> {
+    const tx = this.db.transaction(['books', 'outgoing', 'known']);
+    const held = tx.objectStore('books');
+    const [kept, own] = await Promise.all([
+      days ? held.index('day').getAll(IDBKeyRange.bound(days.from, days.to)) : held.getAll(),
+      tx.objectStore('outgoing').getAll(),
+    ]);
+    const found = new Map(kept.map((k) => [k.id, k]));
+    const roots = new Set([...found.keys(), ...ownPremises(own)]);
+    for (const visitId of days ? ownVisits(own) : []) {
+      const of = await held.index('subject').get(visitId);
+      if (of) roots.add(of.id);
+    }
+    for (const id of roots) {
+      const book = found.get(id) ?? (await held.get(id));
+      if (book) found.set(id, book);
+    }
+    return [...roots].flatMap((id) => premisesBook(id, bookWithOwn(found.get(id), own)) ?? []);
+  }
+
+  /** Visits that something is recorded on here. */
+  async visitsWithEntries(): Promise<Set<string>> {
+    const tx = this.db.transaction(['known', 'outgoing']);
+    const ids = new Set<string>();
+    for (let at = await tx.objectStore('known').index('visit').openKeyCursor(null, 'nextunique'); at; at = await at.continue()) ids.add(at.key);
+    for (const { entry } of await tx.objectStore('outgoing').getAll()) if (!isBookEntry(entry)) ids.add(entry.visitId);
+    return ids;
   }
 
   /** A visit with what is known of it, what waits here among it; null when this device does not hold it. */
   async visit(id: string): Promise<VisitSheet | null> {
-    const tx = this.db.transaction(['visits', 'known', 'outgoing']);
-    const [visit, known, own] = await Promise.all([
-      tx.objectStore('visits').get(id),
+    const tx = this.db.transaction(['books', 'known', 'outgoing']);
+    const [kept, known, own] = await Promise.all([
+      tx.objectStore('books').index('subject').get(id),
       tx.objectStore('known').index('visit').getAll(id),
       tx.objectStore('outgoing').getAll(),
     ]);
-    return visit ? { ...visit, entries: withOwn(known, own, id) } : null;
+    const root = kept?.id ?? madeHere(own, id);
+    if (!root) return null;
+    const book = premisesBook(root, bookWithOwn(kept ?? (await tx.objectStore('books').get(root)), own));
+    return book && sheetFrom(book, id, withOwn(known, own, id));
   }
 
   /** Entries of a visit, what waits here among them, whether or not the visit itself is held. */
@@ -265,29 +319,75 @@ export class DeviceStore {
   }
 }
 
-const numbered = ({ seq, entry }: Outgoing): Entry => ({ ...entry, seq });
+const numbered = <E extends AnyEntry>({ seq, entry }: { seq: number; entry: E }): E => ({ ...entry, seq });
 
 function withOwn(known: Entry[], own: Outgoing[], visitId: string): Entry[] {
   const ids = new Set(known.map((e) => e.id));
-  const waiting = own.filter((o) => o.status === 'waiting' && o.entry.visitId === visitId && !ids.has(o.entry.id));
-  return [...known, ...waiting.map(numbered)].map(broughtUp);
+  const waiting = own.flatMap(({ seq, status, entry }) =>
+    status === 'waiting' && !isBookEntry(entry) && entry.visitId === visitId && !ids.has(entry.id) ? [numbered({ seq, entry })] : [],
+  );
+  return [...known, ...waiting].map(broughtUp);
+}
+
+/** What is kept of a book, and what waits here: of other premises too, which the reader leaves out. */
+function bookWithOwn(kept: KeptBook | undefined, own: Outgoing[]): BookEntry[] {
+  const known = kept?.entries ?? [];
+  const ids = new Set(known.map((e) => e.id));
+  const waiting = own.flatMap(({ seq, status, entry }) =>
+    status === 'waiting' && isBookEntry(entry) && !ids.has(entry.id) ? [numbered({ seq, entry })] : [],
+  );
+  return [...known, ...waiting];
+}
+
+const ownBook = (own: Outgoing[]): BookEntry[] => own.flatMap(({ entry, status }) => (status === 'waiting' && isBookEntry(entry) ? [entry] : []));
+
+/** Premises that what waits here is about, as far as it says so itself. */
+const ownPremises = (own: Outgoing[]): string[] =>
+  ownBook(own).flatMap((e) => (e.subject.kind === 'premises' ? e.subject.id : ((e.body.premisesId as string | undefined) ?? [])));
+
+const ownVisits = (own: Outgoing[]): string[] => ownBook(own).flatMap((e) => (e.subject.kind === 'visit' ? e.subject.id : []));
+
+/** The premises of a visit that was made here and waits to be sent. */
+const madeHere = (own: Outgoing[], visitId: string): string | undefined =>
+  ownBook(own).find((e) => e.subject.id === visitId && e.change === 'made')?.body.premisesId as string | undefined;
+
+async function putHolding(
+  known: { put: (e: Placed) => Promise<unknown> },
+  held: { put: (b: KeptBook) => Promise<unknown>; get: (id: string) => Promise<KeptBook | undefined> },
+  { books, entries }: Holding,
+): Promise<void> {
+  await Promise.all([
+    ...books.map(async ({ id, entries: said }) => held.put(bookKept(id, said, (await held.get(id))?.entries ?? []))),
+    ...entries.map((e) => known.put(e)),
+  ]);
 }
 
 type Upgrade = NonNullable<NonNullable<Parameters<typeof openDB<Schema>>[2]>['upgrade']>;
 
+/** Brings a store of an older program up, or makes a new one. What waits to be sent stays in any case. */
+async function upgrade(db: Parameters<Upgrade>[0], old: number, tx: Parameters<Upgrade>[3]): Promise<void> {
+  if (old < 2) await beginWithNumbers(db, tx);
+  const books = db.createObjectStore('books', { keyPath: 'id' });
+  books.createIndex('subject', 'subjectIds', { multiEntry: true });
+  books.createIndex('day', 'days', { multiEntry: true });
+  if (db.objectStoreNames.contains('visits')) db.deleteObjectStore('visits');
+  const facts = (await tx.objectStore('facts').get(FACTS)) as DeviceFacts;
+  // All is asked for anew, with the books.
+  await tx.objectStore('facts').put({ deviceId: facts.deviceId, shop: 0, shopId: '', cursor: 0, kit: null } satisfies DeviceFacts, FACTS);
+}
+
 /** The first version kept entries by their ids, without numbers: they get theirs in the order in which they were made. */
-async function upgrade(db: Parameters<Upgrade>[0], tx: Parameters<Upgrade>[3]): Promise<void> {
+async function beginWithNumbers(db: Parameters<Upgrade>[0], tx: Parameters<Upgrade>[3]): Promise<void> {
   const outgoing = db.createObjectStore('outgoing', { keyPath: 'seq', autoIncrement: true });
   outgoing.createIndex('id', 'entry.id', { unique: true });
   db.createObjectStore('known', { keyPath: 'id' }).createIndex('visit', 'visitId');
-  db.createObjectStore('visits', { keyPath: 'visit.id' });
-  const facts: DeviceFacts = { deviceId: uuidv7(), shop: 0, cursor: 0, visits: -1, kit: null };
-  const work: Promise<unknown>[] = [db.createObjectStore('facts').put(facts, FACTS)];
+  const deviceId = uuidv7();
+  const work: Promise<unknown>[] = [db.createObjectStore('facts').put({ deviceId }, FACTS)];
   if (db.objectStoreNames.contains('waiting')) {
     const before = await tx.objectStore('waiting').getAll();
     for (const { entry, refused } of before.sort((a, b) => (a.entry.id < b.entry.id ? -1 : 1))) {
       const status = refused === null ? { status: 'waiting' } : { status: 'refused', rule: 'refused', why: refused };
-      work.push(outgoing.add({ entry: { ...entry, deviceId: facts.deviceId }, ...status } as Outgoing));
+      work.push(outgoing.add({ entry: { ...entry, deviceId }, ...status } as Outgoing));
     }
     db.deleteObjectStore('waiting');
   }

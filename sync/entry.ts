@@ -1,4 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
+import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
 import type { Bodies, Entry, EntryKind } from '../record/kinds.ts';
 
 export interface Target {
@@ -28,4 +29,15 @@ export function newEntry<K extends EntryKind>(
     kind,
     body,
   } as Entry;
+}
+
+/** An entry of the book made now, on this device. */
+export function newBookEntry(
+  deviceId: string,
+  subject: { kind: SubjectKind; id: string },
+  change: string,
+  body: BookEntry['body'],
+  correctsId: string | null = null,
+): BookEntry {
+  return { id: uuidv7(), deviceId, seenAt: new Date().toISOString(), sentAt: null, recordedAt: null, correctsId, subject, change, body };
 }

@@ -3,7 +3,7 @@
  * which takes no turn, is still there for the next page. It is crossed out as soon as the entry is kept.
  */
 import { v7 as uuidv7 } from 'uuid';
-import type { Entry } from '../record/kinds.ts';
+import type { AnyEntry } from './device.ts';
 
 const PREFIX = 'brass-nut-pressed';
 const lockOf = (page: string) => `${PREFIX} ${page}`;
@@ -24,7 +24,7 @@ export class Journal {
   }
 
   /** Notes entries at once; the function crosses them out. */
-  note(entries: Entry[]): () => void {
+  note(entries: AnyEntry[]): () => void {
     const { storage } = this.parts;
     this.lines += 1;
     const key = `${PREFIX} ${this.page} ${String(this.lines).padStart(6, '0')}`;
@@ -37,7 +37,7 @@ export class Journal {
   }
 
   /** Lines of pages that are gone, in the order in which they were noted. Each is crossed out once it was taken over. */
-  async takeOver(take: (entries: Entry[]) => Promise<void>): Promise<void> {
+  async takeOver(take: (entries: AnyEntry[]) => Promise<void>): Promise<void> {
     const { storage, locks } = this.parts;
     if (!storage) return;
     const held = new Set(((await locks?.query())?.held ?? []).map((lock) => lock.name));
@@ -55,9 +55,9 @@ function keysOf(storage: NonNullable<JournalParts['storage']>): string[] {
   return Array.from({ length: storage.length }, (_, i) => storage.key(i) ?? '').filter((key) => key.startsWith(`${PREFIX} `));
 }
 
-function read(text: string | null): Entry[] {
+function read(text: string | null): AnyEntry[] {
   try {
-    const list = JSON.parse(text ?? '[]') as Entry[];
+    const list = JSON.parse(text ?? '[]') as AnyEntry[];
     return Array.isArray(list) ? list : [];
   } catch {
     return [];

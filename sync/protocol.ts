@@ -1,10 +1,10 @@
 /** What a device and the server say to each other; both sides read it from here. */
 import * as z from 'zod/mini';
+import type { BookEntry } from '../record/book/entry.ts';
 import type { Entry } from '../record/kinds.ts';
-import type { VisitSheet } from '../record/visit/sheet.ts';
 
 /** Rises when an older server could not answer a newer page rightly: it then says "later". */
-export const PROTOCOL = 1;
+export const PROTOCOL = 2;
 
 export const MAX_BATCH = 200;
 
@@ -25,28 +25,37 @@ export interface BatchAnswer {
 
 export type Placed = Entry & { position: number };
 
+/** An entry of the book, with the premises (or the shop, or the stock place) that it belongs to and travels with. */
+export type PlacedBook = BookEntry & { position: number; rootId: string };
+
 /** What is new since a position. */
 export interface Changes {
   /** Tells the shop from the same one in a database made anew. */
   shop: number;
   entries: Placed[];
+  book: PlacedBook[];
   /** Up to here the reader has all. */
   position: number;
   /** Of the newest entry: more than `position` while there is more to ask for. */
   newest: number;
-  /** Rises with every visit that was added or taken in: ask for the kit again. */
-  visits: number;
 }
 
-/** What a device takes along: the visits of the next days and those with something due, with all that is recorded on them. */
-export interface Kit {
+/** What a device holds of premises: what stands there and the visits that were asked for, with all that is recorded on them. */
+export interface Holding {
+  /** Entries of the book, by the premises (or the shop) they belong to. */
+  books: { id: string; entries: PlacedBook[] }[];
+  entries: Placed[];
+}
+
+/** What a device takes along: the premises of the visits of the next days and of those with something due. */
+export interface Kit extends Holding {
   shop: number;
+  /** Id of the shop: its own book is among the others. */
+  shopId: string;
   position: number;
-  visits: number;
   /** First and last day of the visits, both included, by the shop's clock. */
   from: string;
   to: string;
-  sheets: VisitSheet[];
 }
 
 /** How far ahead a device carries its visits, days. */

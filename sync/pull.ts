@@ -1,9 +1,9 @@
 /** Fetching what is new: by cursor, told by a stream; asking now and then where no stream comes through. */
 import type { DeviceFacts, DeviceStore } from './device.ts';
-import type { Changes, Kit } from './protocol.ts';
+import type { Changes, Holding, Kit } from './protocol.ts';
 
 /** What fetching asks of a device's store. */
-export type Reader = Pick<DeviceStore, 'facts' | 'take' | 'takeKit'>;
+export type Reader = Pick<DeviceStore, 'facts' | 'take' | 'takeKit' | 'keepHolding'>;
 
 /** Reads JSON of an address; null where no good answer came in time. */
 export type Fetch = <T>(path: string) => Promise<T | null>;
@@ -30,14 +30,25 @@ export async function pull(store: Reader, fetch: Fetch, today: string): Promise<
       news = true;
       continue;
     }
-    await store.take(changes.entries, changes.position);
-    news ||= changes.entries.length > 0;
+    const missing = await store.take(changes.entries, changes.book, changes.position);
+    news ||= changes.entries.length + changes.book.length > 0;
+    const wanted = changes.book.filter((e) => missing.includes(e.subject.id) && isSoon(e.body.onDate, facts.kit)).map((e) => e.subject.id);
+    if (wanted.length > 0) {
+      const holding = await fetch<Holding>(`/api/v1/book/holding?${wanted.map((id) => `visit=${id}`).join('&')}`);
+      if (!holding) return null;
+      await store.keepHolding(holding);
+    }
     if (changes.position >= changes.newest) return news;
   }
 }
 
 function wantsKit(facts: DeviceFacts, changes: Changes, today: string): boolean {
-  return changes.shop !== facts.shop || changes.visits !== facts.visits || facts.kit === null || isOld(facts.kit, today);
+  return changes.shop !== facts.shop || facts.kit === null || isOld(facts.kit, today);
+}
+
+/** A visit that was put on one of the days that a device carries. */
+function isSoon(onDate: unknown, days: DeviceFacts['kit']): boolean {
+  return typeof onDate === 'string' && days !== null && onDate >= days.from && onDate <= days.to;
 }
 
 /** The kit begins the day before its own today. */

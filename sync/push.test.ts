@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { MemoryDevice } from '../bench/memory-device.ts';
 import type { Entry } from '../record/index.ts';
 import { newEntry } from './entry.ts';
+import { MemoryDevice } from './memory-device.ts';
 import type { EntryAnswer } from './protocol.ts';
 import { backoffMs, type Post, push } from './push.ts';
 

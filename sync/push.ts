@@ -1,4 +1,5 @@
 /** Sending what waits: one at a time for a device over all its tabs, in the device's order, as often as it takes. */
+import { isBookEntry } from '../record/book/entry.ts';
 import type { DeviceStore, Outgoing } from './device.ts';
 import { type BatchAnswer, type EntryAnswer, PROTOCOL } from './protocol.ts';
 
@@ -15,8 +16,11 @@ export type Later = 'no connection' | 'server busy' | 'sign in' | 'too large' | 
 /** What the server said to a batch: its answers, that it is for later, or that it cannot be read at all. */
 type Said = { answers: EntryAnswer[] } | { later: Later } | { unreadable: string } | { tooLarge: true };
 
+/** Where entries of a sort are sent. */
+export type Door = 'entries' | 'book';
+
 /** A POST of a body; null where no answer came in time. */
-export type Post = (body: string) => Promise<{ status: number; text: string } | null>;
+export type Post = (body: string, door: Door) => Promise<{ status: number; text: string } | null>;
 
 /**
  * Sends what waits until all is sent or the server cannot be reached.
@@ -26,10 +30,10 @@ export type Post = (body: string) => Promise<{ status: number; text: string } | 
 export async function push(store: Outbox, post: Post, now: () => Date): Promise<Sent> {
   let size = BATCH;
   for (;;) {
-    const waiting = (await store.outgoing()).filter((o) => o.status === 'waiting').slice(0, size);
+    const { waiting, door } = nextOf((await store.outgoing()).filter((o) => o.status === 'waiting').slice(0, size));
     if (waiting.length === 0) return { state: 'all sent' };
     const sentAt = now().toISOString();
-    const said = read(await post(JSON.stringify({ protocol: PROTOCOL, entries: waiting.map((o) => ({ ...o.entry, sentAt })) })));
+    const said = read(await post(JSON.stringify({ protocol: PROTOCOL, entries: waiting.map((o) => ({ ...o.entry, sentAt })) }), door));
     if ('later' in said) return { state: 'later', why: said.later };
     if ('tooLarge' in said || 'unreadable' in said) {
       // One of them spoils the batch: each is sent by itself, so that it spoils only itself.
@@ -40,6 +44,14 @@ export async function push(store: Outbox, post: Post, now: () => Date): Promise<
     }
     if (!(await settle(store, waiting, said.answers, sentAt))) return { state: 'later', why: 'server busy' };
   }
+}
+
+/** The first of what waits that go in by the same door: what was entered in order is sent in order. */
+function nextOf(waiting: Outgoing[]): { waiting: Outgoing[]; door: Door } {
+  const doorOf = ({ entry }: Outgoing): Door => (isBookEntry(entry) ? 'book' : 'entries');
+  const door = waiting[0] ? doorOf(waiting[0]) : 'entries';
+  const other = waiting.findIndex((o) => doorOf(o) !== door);
+  return { waiting: other === -1 ? waiting : waiting.slice(0, other), door };
 }
 
 /** @returns false when the answers are not to what was sent */

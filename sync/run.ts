@@ -1,6 +1,5 @@
 /** What every page does beside what it shows: keeps what is entered, sends it, fetches what is new, and says how that stands. */
-import type { Entry } from '../record/kinds.ts';
-import { DeviceStore, NotKeptError, type Outgoing } from './device.ts';
+import { type AnyEntry, DeviceStore, NotKeptError, type Outgoing } from './device.ts';
 import { type Journal, journalHere } from './journal.ts';
 import { pull } from './pull.ts';
 import { backoffMs, type Later, type Post, push } from './push.ts';
@@ -97,7 +96,7 @@ class Sync {
    *
    * @throws NotKeptError in words for a person
    */
-  async keep(make: (deviceId: string) => Entry[]): Promise<Outgoing[]> {
+  async keep(make: (deviceId: string) => AnyEntry[]): Promise<Outgoing[]> {
     this.journal ??= journalHere();
     const pressed = make(this.store?.deviceId ?? '');
     const crossOut = this.journal.note(pressed);
@@ -203,9 +202,9 @@ class Sync {
   }
 }
 
-const post: Post = async (body) => {
+const post: Post = async (body, door) => {
   try {
-    const response = await fetch('/api/v1/entries', {
+    const response = await fetch(`/api/v1/${door}`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body,
@@ -217,7 +216,7 @@ const post: Post = async (body) => {
   }
 };
 
-async function get<T>(path: string): Promise<T | null> {
+export async function get<T>(path: string): Promise<T | null> {
   try {
     const response = await fetch(path, { signal: AbortSignal.timeout(TIMEOUT_MS) });
     return response.ok ? ((await response.json()) as T) : null;

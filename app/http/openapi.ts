@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
-import { changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
+import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
 
 const problem = {
   description: 'Problem details (RFC 9457): what is wrong and what to do',
@@ -40,6 +40,12 @@ const posts = {
   '/api/v1/entries': {
     shape: entriesShape,
     summary: 'Takes what a device recorded, in order',
+    answer: 'What came of each entry, in order',
+    answerShape: entriesAnswer,
+  },
+  '/api/v1/book': {
+    shape: bookShape,
+    summary: 'Takes what was made and changed in the book, in order',
     answer: 'What came of each entry, in order',
     answerShape: entriesAnswer,
   },

@@ -1,5 +1,6 @@
 /** What the record's calls take and answer, for their description. */
 import * as z from 'zod/mini';
+import { filedBookEntry, sentBookEntry } from '../../record/book/shape.ts';
 import { filedEntry, sentEntry } from '../../record/shape.ts';
 import { MAX_BATCH } from '../../sync/protocol.ts';
 
@@ -8,6 +9,11 @@ const position = z.int().check(z.gte(0));
 export const entriesShape = z.strictObject({
   protocol: z.optional(z.int()),
   entries: z.array(sentEntry).check(z.minLength(1), z.maxLength(MAX_BATCH)),
+});
+
+export const bookShape = z.strictObject({
+  protocol: z.optional(z.int()),
+  entries: z.array(sentBookEntry).check(z.minLength(1), z.maxLength(MAX_BATCH)),
 });
 
 export const entriesAnswer = z.strictObject({
@@ -28,7 +34,8 @@ export const entriesAnswer = z.strictObject({
 export const changesAnswer = z.strictObject({
   shop: z.number(),
   entries: z.array(z.intersection(filedEntry, z.object({ position }))),
+  /** Entries of the book, each with what it belongs to: premises, the shop, a stock place. */
+  book: z.array(z.intersection(filedBookEntry, z.object({ position, rootId: z.string() }))),
   position,
   newest: position,
-  visits: position,
 });

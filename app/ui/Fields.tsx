@@ -1,7 +1,6 @@
 import { useId, useState } from 'react';
 import * as z from 'zod/mini';
 import { writeTurns } from '../../core/index.ts';
-import { kindOf } from '../../record/index.ts';
 
 /** A field of an entry's body that is a plain text, figure or yes-and-no. */
 type Plain = string | number | boolean;
@@ -9,7 +8,8 @@ type Plain = string | number | boolean;
 const isPlain = (value: unknown): value is Plain => ['string', 'number', 'boolean'].includes(typeof value);
 
 interface Props {
-  kind: string;
+  /** What the body must be, and what follows from the fields that were changed. */
+  of: { shape: z.ZodMiniType; agreed?: (body: never, before: never) => unknown };
   body: Record<string, unknown>;
   submit: string;
   onRead: (body: unknown) => void;
@@ -17,10 +17,9 @@ interface Props {
 }
 
 /** The plain fields of an entry, to be changed; read by its kind's own shape. */
-export function Fields({ kind, body, submit, onRead, onCancel }: Props) {
+export function Fields({ of: { shape, agreed }, body, submit, onRead, onCancel }: Props) {
   const [fields, setFields] = useState(() => Object.entries(body).filter((f): f is [string, Plain] => isPlain(f[1]) && !NOT_CHANGED.has(f[0])));
   const [why, setWhy] = useState('');
-  const { shape, agreed } = kindOf(kind)!;
   const cancel = onCancel && (
     <button type="button" className="key" onClick={onCancel}>
       Leave it
@@ -36,7 +35,7 @@ export function Fields({ kind, body, submit, onRead, onCancel }: Props) {
   }
   const keep = () => {
     const changed = { ...body, ...Object.fromEntries(fields) };
-    const read = z.safeParse(shape, agreed ? agreed(changed, body) : changed);
+    const read = z.safeParse(shape, agreed ? agreed(changed as never, body as never) : changed);
     if (read.success) return onRead(read.data);
     const issue = read.error.issues[0];
     setWhy(`${nameOf(String(issue?.path[0] ?? 'it'))}: ${issue?.message ?? 'does not read'}.`);

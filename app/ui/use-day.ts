@@ -1,9 +1,11 @@
 /** Days in the browser: as the server gave them, and as the device's store has them once something changes or there is no connection. */
 import { useEffect, useState } from 'react';
-import { summaryOf } from '../../record/run/summary.ts';
+import { headOf, type PremisesBook, runRowsOf } from '../../record/premises/book.ts';
+import { summaryOf, UNTOUCHED } from '../../record/run/summary.ts';
 import { type DayVisit, dayRunOf } from '../../record/visit/day.ts';
 import { readRun } from '../../record/visit/sheet.ts';
-import type { DeviceFacts } from '../../sync/device.ts';
+import type { Visit } from '../../record/visit/states.ts';
+import type { DeviceFacts, DeviceStore } from '../../sync/device.ts';
 import { sync } from '../../sync/run.ts';
 import type { ClientCatalogue } from './catalogue.ts';
 
@@ -13,8 +15,11 @@ export interface HeldDays {
   span: DeviceFacts['kit'];
 }
 
-/** Every visit that this device holds, with where its runs stand; null until the store is read. Read anew whenever something changes. */
-export function useHeldVisits(catalogue: ClientCatalogue | null): HeldDays | null {
+/**
+ * Visits of some days that this device holds, with where their runs stand, and those before with something recorded, for their rechecks; null
+ * until the store is read. Read anew whenever something changes.
+ */
+export function useHeldVisits(catalogue: ClientCatalogue | null, from: string, to: string): HeldDays | null {
   const [held, setHeld] = useState<HeldDays | null>(null);
   useEffect(() => {
     if (!catalogue) return;
@@ -22,24 +27,37 @@ export function useHeldVisits(catalogue: ClientCatalogue | null): HeldDays | nul
     const read = async () => {
       turn += 1;
       const mine = turn;
-      const days = await heldVisits(catalogue).catch(() => ({ visits: [], span: null }));
+      const days = await heldVisits(catalogue, from, to).catch(() => ({ visits: [], span: null }));
       if (mine === turn) setHeld(days);
     };
     read();
     return sync.subscribe(read);
-  }, [catalogue]);
+  }, [catalogue, from, to]);
   return held;
 }
 
-async function heldVisits(catalogue: ClientCatalogue): Promise<HeldDays> {
+async function heldVisits(catalogue: ClientCatalogue, from: string, to: string): Promise<HeldDays> {
   const store = await sync.device();
-  const [kept, { kit }] = await Promise.all([store.visits(), store.facts()]);
-  const sheets = await Promise.all(kept.map((v) => store.visit(v.visit.id)));
-  const visits = sheets
-    .flatMap((sheet) => (sheet ? [sheet] : []))
-    .map(({ visit, runs, entries }) => ({ visit, runs: runs.map((run) => dayRunOf(run, summaryOf(readRun(run, entries, catalogue)))) }))
-    .sort((a, b) => (hourOf(a) < hourOf(b) ? -1 : 1));
-  return { visits, span: kit };
+  const [{ kit }, begun] = await Promise.all([store.facts(), store.visitsWithEntries()]);
+  const first = kit && kit.from < from ? kit.from : from;
+  const books = await store.books({ from: BEFORE_ALL, to: to > first ? to : first });
+  const wanted = books.flatMap((book) =>
+    book.visits.filter((v) => (v.onDate >= from && v.onDate <= to) || begun.has(v.id)).map((visit) => ({ book, visit })),
+  );
+  const visits = await Promise.all(wanted.map(({ book, visit }) => dayVisit(store, book, visit, begun.has(visit.id), catalogue)));
+  return { visits: visits.sort((a, b) => (hourOf(a) < hourOf(b) ? -1 : 1)), span: kit };
+}
+
+const BEFORE_ALL = '1970-01-01';
+
+async function dayVisit(store: DeviceStore, book: PremisesBook, visit: Visit, isBegun: boolean, catalogue: ClientCatalogue): Promise<DayVisit> {
+  const entries = isBegun ? await store.entriesOf(visit.id) : [];
+  const runs = runRowsOf(book, visit).map((run) => {
+    const own = entries.filter((e) => e.runId === run.id);
+    // The book's word on the list is said once, by the row.
+    return dayRunOf(run, own.length === 0 ? UNTOUCHED : summaryOf(readRun({ ...run, removed: null }, own, catalogue)));
+  });
+  return { visit: headOf(book, visit), runs };
 }
 
 const hourOf = ({ visit }: DayVisit): string => `${visit.onDate} ${visit.startsAt} ${visit.id}`;

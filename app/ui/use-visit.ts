@@ -3,7 +3,8 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Bodies, Entry, EntryKind } from '../../record/index.ts';
 import type { VisitSheet } from '../../record/visit/sheet.ts';
 import { newEntry, type Target } from '../../sync/entry.ts';
-import { sync } from '../../sync/run.ts';
+import type { Holding } from '../../sync/protocol.ts';
+import { get, sync } from '../../sync/run.ts';
 
 /** Place in the device's count of what has none yet: after everything. */
 const NEWEST = Number.MAX_SAFE_INTEGER;
@@ -53,7 +54,7 @@ export function useVisit(id: string | null, initial: VisitSheet | null): VisitRe
   }, [id, initial]);
   useEffect(() => {
     const begin = async () => {
-      if (initial) await (await sync.device()).keepVisit(initial);
+      if (initial) await hold(initial.visit.id);
     };
     begin()
       .catch(() => {})
@@ -77,6 +78,14 @@ export function useVisit(id: string | null, initial: VisitSheet | null): VisitRe
   );
   const sheet = useMemo(() => joined(initial, held, pressed), [initial, held, pressed]);
   return { sheet, isRead, make, keep };
+}
+
+/** A visit that was opened is kept, though it is not of the next days. */
+async function hold(visitId: string): Promise<void> {
+  const store = await sync.device();
+  if (await store.visit(visitId)) return;
+  const holding = await get<Holding>(`/api/v1/book/holding?visit=${visitId}`);
+  if (holding) await store.keepHolding(holding);
 }
 
 /** What the server gave and what the store holds, each entry once: the one that is recorded where there is a choice. */

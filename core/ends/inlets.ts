@@ -24,3 +24,6 @@ const inletsByAppliance = new Map<string, readonly string[]>(inletsTable.map((ro
 
 /** Usual inlets of an appliance, the most met first; none for one that is not in the table. */
 export const usualInlets = (appliance: string): readonly string[] => inletsByAppliance.get(appliance) ?? [];
+
+/** Whether the catalogue has such a kind of appliance. */
+export const isApplianceKind = (id: string): boolean => inletsTable.some((row) => row.appliance === id);

@@ -1,5 +1,6 @@
 /** The day sheet: worked out on the server from its derived tables, on a device from what it keeps. */
 import { remember } from '../../core/units/remember.ts';
+import type { WorkKindId } from '../../core/work/kinds.ts';
 import { neededTogether } from '../run/needs.ts';
 import type { Needed, RunSummary } from '../run/summary.ts';
 import type { RunRow, VisitHead } from './sheet.ts';
@@ -9,6 +10,7 @@ export interface DayRun {
   name: string;
   appliance: string;
   place: string;
+  work: WorkKindId;
   summary: RunSummary;
 }
 
@@ -64,7 +66,9 @@ export const dayRunOf = (run: RunRow, summary: RunSummary): DayRun => ({
   name: run.name,
   appliance: run.applianceName,
   place: run.place,
-  summary,
+  work: run.work,
+  // The book's word is not in a summary, which follows from what is recorded on the run.
+  summary: { ...summary, offList: run.removed ?? summary.offList },
 });
 
 /**

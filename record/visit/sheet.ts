@@ -1,17 +1,26 @@
 /** A visit as the server gives it and a device keeps it: everything its state is derived from. */
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import type { Part } from '../../core/match/part.ts';
+import type { WorkKindId } from '../../core/work/kinds.ts';
 import type { Entry } from '../kinds.ts';
 import { historyOf, lastOf } from '../run/history.ts';
 import { listed } from '../run/kinds/listed.ts';
 import { type RunContext, type RunState, runState } from '../run/state.ts';
+import type { Told } from './states.ts';
 
 export interface VisitHead {
   id: string;
   title: string;
   onDate: string;
   startsAt: string;
-  premises: { id: string; name: string; timeZone: string };
+  /** As planned; null where nobody said. */
+  minutes: number | null;
+  note: string | null;
+  /** Why it is cancelled; null while it stands. */
+  cancelled: string | null;
+  arrivedMs: number | null;
+  leftMs: number | null;
+  premises: { id: string; name: string; timeZone: string; address: string | null };
 }
 
 export interface RunRow {
@@ -22,6 +31,11 @@ export interface RunRow {
   applianceName: string;
   place: string;
   checkPoints: RunContext['checkPoints'];
+  work: WorkKindId;
+  /** Ends as they were told when the call was taken. */
+  told: Told[];
+  /** Why it was taken off the visit's list in the book; null while it stands there. */
+  removed: string | null;
 }
 
 export interface VisitSheet {
@@ -55,10 +69,11 @@ export type ReadRun = { run: RunRow; state: RunState; unreadable: null } | { run
 /** Never throws: what one entry spoils stays with its run. */
 export function readRun(run: RunRow, entries: readonly Entry[], catalogue: RunCatalogue): ReadRun {
   try {
-    return { run, state: runState(contextOf(run, catalogue), entries), unreadable: null };
+    const state = runState(contextOf(run, catalogue), entries);
+    return { run, state: { ...state, offList: run.removed ?? state.offList }, unreadable: null };
   } catch (error) {
     const unreadable = error instanceof UnreadableRunError ? error.message : `What is recorded on it does not read (${(error as Error).message}).`;
-    return { run, state: null, unreadable, offList: offListOf(run, entries) };
+    return { run, state: null, unreadable, offList: run.removed ?? offListOf(run, entries) };
   }
 }
 

@@ -1,22 +1,23 @@
 /**
- * Derived tables: caches of what the record says of runs, joints and days. Each row names the entry it is up to; they are brought up with every
+ * Derived tables: caches of what the record says of the book, of runs and of joints. Each row names the entry it is up to; they are brought up with every
  * entry kept, and rebuilt by `npm run rebuild`.
  */
 import { catalogue } from '../../catalog/index.ts';
 import type { Entry } from '../../record/index.ts';
 import { summaryOf } from '../../record/run/summary.ts';
 import { type ReadRun, readRun } from '../../record/visit/sheet.ts';
+import { entriesOfSubjects } from '../book-row.ts';
 import type { Sql, Tx } from '../connection.ts';
 import { lockCursor } from '../cursor.ts';
 import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
 import { groupBy } from '../group-by.ts';
 import { visitRuns } from '../queries/visits.ts';
-import { deriveDays } from './days.ts';
+import { rebuildBook } from './book.ts';
 import { joinedRows } from './joints.ts';
 import { settleVan } from './van.ts';
 
 /** Rises when what is derived changes its meaning; a new catalogue derives anew by itself. */
-const DERIVATION = 2;
+const DERIVATION = 3;
 
 export const derivationVersion = (): string => `${DERIVATION} ${catalogue().version}`;
 
@@ -50,11 +51,11 @@ export async function derive(tx: Tx, shopId: string, which: RunInVisit[], settle
     .map(({ visitId, ...run }) => {
       const own = recorded.get(`${visitId} ${run.id}`) ?? [];
       const entries = own.map(entryOf);
-      return { visitId, read: readRun(run, entries, catalogue()), entries, upTo: Number(own.at(-1)?.position ?? 0) };
+      // Whether the book has it on the list is the book's to say, wherever a summary is read.
+      return { visitId, read: readRun({ ...run, removed: null }, entries, catalogue()), entries, upTo: Number(own.at(-1)?.position ?? 0) };
     });
   await keepRuns(tx, shopId, derived);
   if (settleAt) for (const { read, entries } of derived) await settleVan(tx, shopId, read, entries, settleAt);
-  await deriveDays(tx, shopId, visitIds);
 }
 
 interface DerivedRun {
@@ -98,11 +99,12 @@ function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
 /** How many visits are derived in one go. */
 const SLICE = 200;
 
-/** Derives what has no derived row yet; how many runs that were. */
+/** Derives runs of which something is recorded and that have no derived row yet; how many that were. */
 export async function deriveMissing(tx: Tx, shopId: string): Promise<number> {
   const runs = await tx<RunInVisit[]>`
     select vr.visit_id as "visitId", vr.run_id as "runId" from visit_run vr
     where vr.shop_id = ${shopId}
+      and exists (select from entry e where e.shop_id = vr.shop_id and e.visit_id = vr.visit_id and e.run_id = vr.run_id)
       and not exists (select from derived_run d where d.shop_id = vr.shop_id and d.visit_id = vr.visit_id and d.run_id = vr.run_id)
     order by vr.visit_id, vr.run_id`;
   const visits = [...groupBy(runs, (r) => r.visitId).values()];
@@ -118,7 +120,8 @@ export async function deriveMissing(tx: Tx, shopId: string): Promise<number> {
 export async function rebuild(sql: Sql, shopId: string): Promise<number> {
   return sql.begin(async (tx) => {
     await lockCursor(tx, shopId);
-    for (const table of ['derived_joint', 'derived_run', 'derived_day']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
+    for (const table of ['derived_joint', 'derived_run']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
+    await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
     const runs = await deriveMissing(tx, shopId);
     await tx`insert into derivation (shop_id, version) values (${shopId}, ${derivationVersion()})
       on conflict (shop_id) do update set version = excluded.version`;

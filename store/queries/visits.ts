@@ -1,6 +1,8 @@
 import { catalogue } from '../../catalog/index.ts';
+import type { WorkKindId } from '../../core/work/kinds.ts';
 import type { Entry } from '../../record/index.ts';
 import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';
+import type { Told } from '../../record/visit/states.ts';
 import type { Sql, Tx } from '../connection.ts';
 import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
 import { groupBy } from '../group-by.ts';
@@ -13,6 +15,12 @@ interface HeadRow {
   premises_id: string;
   premises_name: string;
   time_zone: string;
+  address: string | null;
+  minutes: number | null;
+  note: string | null;
+  cancelled: string | null;
+  arrived_at: Date | null;
+  left_at: Date | null;
 }
 
 const headOf = (r: HeadRow): VisitHead => ({
@@ -20,15 +28,25 @@ const headOf = (r: HeadRow): VisitHead => ({
   title: r.title,
   onDate: r.on_date,
   startsAt: r.starts_at,
-  premises: { id: r.premises_id, name: r.premises_name, timeZone: r.time_zone },
+  minutes: r.minutes,
+  note: r.note,
+  cancelled: r.cancelled,
+  arrivedMs: r.arrived_at?.getTime() ?? null,
+  leftMs: r.left_at?.getTime() ?? null,
+  premises: { id: r.premises_id, name: r.premises_name, timeZone: r.time_zone, address: r.address },
 });
+
+/** What a head is read from, of visits that were not taken back. */
+const heads = (sql: Sql | Tx, shopId: string) => sql`
+  select v.visit_id, v.title, v.on_date, v.starts_at, v.minutes, v.note, v.cancelled, v.arrived_at, v.left_at,
+    p.premises_id, p.name as premises_name, p.time_zone, p.address
+  from visit v join premises p using (shop_id, premises_id)
+  where v.shop_id = ${shopId} and not v.gone`;
 
 /** Visits by local day, both ends included. */
 export async function visitsBetween(sql: Sql, shopId: string, from: string, to: string): Promise<VisitHead[]> {
   const rows = await sql<HeadRow[]>`
-    select v.visit_id, v.title, v.on_date, v.starts_at, p.premises_id, p.name as premises_name, p.time_zone
-    from visit v join premises p using (shop_id, premises_id)
-    where v.shop_id = ${shopId} and v.on_date between ${from} and ${to}
+    ${heads(sql, shopId)} and v.on_date between ${from} and ${to}
     order by v.on_date, v.starts_at, v.visit_id`;
   return rows.map(headOf);
 }
@@ -36,18 +54,29 @@ export async function visitsBetween(sql: Sql, shopId: string, from: string, to: 
 /** Heads of visits by their ids, in the order of their hours. */
 export async function visitHeads(sql: Sql | Tx, shopId: string, ids: string[]): Promise<VisitHead[]> {
   const rows = await sql<HeadRow[]>`
-    select v.visit_id, v.title, v.on_date, v.starts_at, p.premises_id, p.name as premises_name, p.time_zone
-    from visit v join premises p using (shop_id, premises_id)
-    where v.shop_id = ${shopId} and v.visit_id = any(${ids}::uuid[])
+    ${heads(sql, shopId)} and v.visit_id = any(${ids}::uuid[])
     order by v.on_date, v.starts_at, v.visit_id`;
   return rows.map(headOf);
+}
+
+interface ListedRow {
+  visit_id: string;
+  run_id: string;
+  name: string;
+  water: 'cold' | 'hot';
+  kind: string;
+  appliance_name: string;
+  place: string;
+  work: WorkKindId;
+  told: Told[];
+  removed: string | null;
 }
 
 /** Runs of visits, in the order in which each visit lists them, with their check points. */
 export async function visitRuns(sql: Sql | Tx, shopId: string, visitIds: string[]): Promise<(RunRow & { visitId: string })[]> {
   const [runs, checks] = await Promise.all([
-    sql<{ visit_id: string; run_id: string; name: string; water: 'cold' | 'hot'; kind: string; appliance_name: string; place: string }[]>`
-      select vr.visit_id, r.run_id, r.name, r.water, a.kind, a.name as appliance_name, pl.name as place
+    sql<ListedRow[]>`
+      select vr.visit_id, r.run_id, r.name, r.water, a.kind, a.name as appliance_name, pl.name as place, vr.work, vr.told, vr.removed
       from visit_run vr join run r using (shop_id, run_id) join appliance a using (shop_id, appliance_id) join place pl using (shop_id, place_id)
       where vr.shop_id = ${shopId} and vr.visit_id = any(${visitIds}::uuid[])
       order by vr.place_in_order, r.run_id`,
@@ -65,6 +94,9 @@ export async function visitRuns(sql: Sql | Tx, shopId: string, visitIds: string[
     applianceKind: r.kind,
     applianceName: r.appliance_name,
     place: r.place,
+    work: r.work,
+    told: r.told,
+    removed: r.removed,
     checkPoints: (pointsOf.get(r.run_id) ?? []).map((c) => ({ id: c.check_point_id, kind: c.kind, name: c.name })),
   }));
 }

@@ -1,10 +1,14 @@
 /** The demo: loaded once, and kept around today at every start. Nothing past is moved. */
 import { catalogue } from '../../catalog/index.ts';
+import { usualWork } from '../../core/work/kinds.ts';
+import type { BookEntry, SubjectKind } from '../../record/book/entry.ts';
+import type { FiledBookEntry } from '../../record/book/shape.ts';
 import type { Entry } from '../../record/index.ts';
 import { addDays } from '../../record/visit/day.ts';
+import { appendBook, filedBookEntry } from '../append-book.ts';
 import { shopDay, shopTimeZone } from '../clock.ts';
 import { type Sql, THE_SHOP, type Tx } from '../connection.ts';
-import { lockCursor, moveCursor, visitsChanged } from '../cursor.ts';
+import { lockCursor, moveCursor } from '../cursor.ts';
 import { insertEntries, type PlacedEntry } from '../entry-row.ts';
 import { deriveMissing } from '../projections/index.ts';
 import { insertJoints } from '../write.ts';
@@ -29,55 +33,52 @@ export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean;
     const [row] = await tx`select 1 from premises where shop_id = ${THE_SHOP} and premises_id = ${idOf(PREMISES.key)}`;
     const today = shopDay(at);
     if (!row) {
-      await loadHouse(tx);
+      // Written down before the first of its past visits.
+      await loadHouse(tx, new Date(at.getTime() - 600 * 86_400_000));
       await loadPast(tx, at, today);
       await loadVan(tx, at);
     }
     let visitsAdded = 0;
     for (const day of row ? [0, 1] : [-1, 0, 1]) {
       const date = addDays(today, day);
-      const [{ n }] = (await tx`select count(*)::int as n from visit where shop_id = ${THE_SHOP} and demo and on_date = ${date}`) as unknown as [
-        { n: number },
-      ];
-      if (n > 0) continue;
-      for (const visit of VISITS.filter((v) => v.day === day)) {
+      const visits = VISITS.filter((v) => v.day === day);
+      // By their ids: one that was moved to another day meanwhile is there all the same.
+      const ids = visits.map((v) => visitIdOf(v.slot, date));
+      const there = await tx`select 1 from visit where shop_id = ${THE_SHOP} and visit_id = any(${ids}::uuid[]) limit 1`;
+      if (there.length > 0) continue;
+      for (const visit of visits) {
         await addVisit(tx, visit, date, at);
         visitsAdded++;
       }
     }
     if (visitsAdded > 0) {
-      await visitsChanged(tx, THE_SHOP);
       await deriveMissing(tx, THE_SHOP);
     }
     return { loaded: !row, visitsAdded };
   });
 }
 
-async function loadHouse(tx: Tx): Promise<void> {
-  const shop_id = THE_SHOP;
-  const premises_id = idOf(PREMISES.key);
+/** An entry of the book as the van's telephone would have made it; its id follows from what it is of. */
+function written(kind: SubjectKind, id: string, change: string, body: BookEntry['body'], at: Date, more = ''): FiledBookEntry {
+  const entryId = uuidAt(at.getTime(), chance(seedOf(`${kind} ${id} ${change} ${more}`)));
+  return filedBookEntry(kind, id, change, body, at, { entryId, deviceId: DEVICE });
+}
+
+async function loadHouse(tx: Tx, at: Date): Promise<void> {
+  const premisesId = idOf(PREMISES.key);
   const places = [...new Set(APPLIANCES.map((a) => a.place))];
-  await tx`insert into premises ${tx({ shop_id, premises_id, name: PREMISES.name, time_zone: shopTimeZone() })}`;
-  await tx`insert into place ${tx(places.map((name) => ({ shop_id, place_id: idOf(`place ${name}`), premises_id, name })))}`;
-  const appliances = APPLIANCES.map((a) => ({
-    shop_id,
-    appliance_id: idOf(a.key),
-    premises_id,
-    place_id: idOf(`place ${a.place}`),
-    kind: a.kind,
-    name: a.name,
-  }));
-  await tx`insert into appliance ${tx(appliances)}`;
-  const runs = [...RUNS.values()].map(({ appliance, run }) => ({
-    shop_id,
-    run_id: idOf(run.key),
-    appliance_id: idOf(appliance.key),
-    water: run.water,
-    name: run.name,
-  }));
-  await tx`insert into run ${tx(runs)}`;
-  const stems = [...RUNS.keys()].map((key) => ({ shop_id, check_point_id: idOf(`stem ${key}`), run_id: idOf(key), kind: 'stem', name: 'Stop stem' }));
-  await tx`insert into check_point ${tx(stems)}`;
+  const { name, address, access, quiet, contact } = PREMISES;
+  await appendBook(tx, THE_SHOP, [
+    written('premises', premisesId, 'made', { name, timeZone: shopTimeZone(), address, access, quiet, contact }, at),
+    ...places.map((place) => written('place', idOf(`place ${place}`), 'made', { premisesId, name: place }, at)),
+    ...APPLIANCES.map((a) =>
+      written('appliance', idOf(a.key), 'made', { premisesId, placeId: idOf(`place ${a.place}`), kind: a.kind, name: a.name }, at),
+    ),
+    ...[...RUNS.values()].map(({ appliance, run }) => {
+      const checkPoints = [{ id: idOf(`stem ${run.key}`), kind: 'stem', name: 'Stop stem' }];
+      return written('run', idOf(run.key), 'made', { applianceId: idOf(appliance.key), water: run.water, name: run.name, checkPoints }, at);
+    }),
+  ]);
 }
 
 /** Past connections over a year and a half, each proven and signed off; a few came back. */
@@ -92,7 +93,7 @@ async function loadPast(tx: Tx, at: Date, today: string): Promise<void> {
     const runs = Array.from({ length: size }, (_, i) => keys[(first + i) % keys.length] as string);
     const place = RUNS.get(runs[0] as string)!.appliance.place;
     const slot = `past ${connections}`;
-    await insertVisit(tx, slot, day, `0${8 + Math.floor(next() * 2)}:00`, place, runs);
+    await insertVisit(tx, slot, day, `0${8 + Math.floor(next() * 2)}:00`, place, runs, at);
     const entries = runs.flatMap((key, i) => {
       const callback = next() < 0.045 ? Math.floor(next() * 3) : undefined;
       return entriesOf(slot, day, key, 'signed off', Date.parse(`${day}T08:30:00Z`) + i * 5_400_000, { recheck: true, callback });
@@ -113,6 +114,7 @@ async function addVisit(tx: Tx, visit: DemoVisit, day: string, at: Date): Promis
     visit.startsAt,
     visit.title,
     visit.runs.map(([key]) => key),
+    at,
   );
   const beganMs = Math.min(Date.parse(`${day}T${visit.startsAt}:00Z`), at.getTime() - 4 * 3_600_000);
   const entries = visit.runs.flatMap(([key, progress], i) => entriesOf(visit.slot, day, key, progress, beganMs + i * 60_000, {}));
@@ -133,10 +135,18 @@ function entriesOf(
   return walkEntries({ ...ids, appliance, run, progress, startMs, next, ...more });
 }
 
-async function insertVisit(tx: Tx, slot: string, day: string, startsAt: string, title: string, runs: string[]): Promise<void> {
-  const ids = { shop_id: THE_SHOP, visit_id: visitIdOf(slot, day) };
-  await tx`insert into visit ${tx({ ...ids, premises_id: idOf(PREMISES.key), on_date: day, starts_at: startsAt, title, demo: true })}`;
-  await tx`insert into visit_run ${tx(runs.map((key, i) => ({ ...ids, run_id: idOf(key), place_in_order: i })))}`;
+async function insertVisit(tx: Tx, slot: string, day: string, startsAt: string, title: string, runs: string[], at: Date): Promise<void> {
+  const id = visitIdOf(slot, day);
+  const toldMs = Math.min(Date.parse(`${day}T07:00:00Z`) - 86_400_000, at.getTime() - 3_600_000);
+  // One after another, as they were put on the list.
+  const when = (n: number) => new Date(toldMs + n * 1000);
+  await appendBook(tx, THE_SHOP, [
+    written('visit', id, 'made', { premisesId: idOf(PREMISES.key), onDate: day, startsAt, title }, when(0)),
+    ...runs.map((key, i) => {
+      const { appliance, run } = RUNS.get(key)!;
+      return written('visit', id, 'run-added', { runId: idOf(key), work: run.work ?? usualWork(appliance.kind) }, when(i + 1), key);
+    }),
+  ]);
 }
 
 async function keepEntries(tx: Tx, entries: Entry[]): Promise<void> {

@@ -1,4 +1,5 @@
 /** The demo's premises: an observatory on a hilltop with its lodge. All invented. */
+import type { WorkKindId } from '../../core/work/kinds.ts';
 import type { Bodies } from '../../record/index.ts';
 
 export interface DemoRun {
@@ -12,6 +13,8 @@ export interface DemoRun {
   stop: Bodies['stop-tried'];
   ownStop?: boolean;
   arrestor?: boolean;
+  /** Left out: what is usually done to such an appliance. */
+  work?: WorkKindId;
 }
 
 export interface DemoAppliance {
@@ -22,7 +25,14 @@ export interface DemoAppliance {
   runs: DemoRun[];
 }
 
-export const PREMISES = { key: 'premises', name: 'Quillback Hill Observatory' };
+export const PREMISES = {
+  key: 'premises',
+  name: 'Quillback Hill Observatory',
+  address: 'Quillback Hill, at the end of the summit road',
+  access: 'Keys of the old wing hang in the control room. The dome crew sleeps until noon: no lights on the summit road after dusk.',
+  quiet: { from: '21:00', to: '07:30' },
+  contact: { name: 'The house keeper on duty', phone: '555 0142', note: 'Ring twice: the telephone stands in the lodge.' },
+};
 
 const quarter = { kind: 'quarter-turn', condition: 'works' } as const;
 const worn = { kind: 'multi-turn', condition: 'weeps' } as const;
@@ -110,7 +120,7 @@ export const APPLIANCES: DemoAppliance[] = [
     place: "Director's flat",
     kind: 'refrigerator',
     name: 'Flat refrigerator',
-    runs: [run('fridge-c', 'Refrigerator', 'cold', 'comp-3/8-m', 'comp-1/4-m', 60)],
+    runs: [run('fridge-c', 'Refrigerator', 'cold', 'comp-3/8-m', 'comp-1/4-m', 60, { work: 'refrigerator-stop' })],
   },
   toilet('flat-wc', "Director's flat", 'Flat toilet', 10),
   toilet('guest1-wc', 'Guest room 1', 'Guest 1 toilet', 11),

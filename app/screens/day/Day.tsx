@@ -38,10 +38,11 @@ const word = ({ summary }: DayRun) => {
 export default function Day({ initial, today: made, address }: Props) {
   const asked = useAddress(address).day;
   const catalogue = useCatalogue();
-  const held = useHeldVisits(catalogue);
+
   const [loadedOn] = useState(() => made);
   const today = typeof window === 'undefined' || loadedOn >= localToday() ? loadedOn : localToday();
   const day = asked && DAY.test(asked) ? asked : today;
+  const held = useHeldVisits(catalogue, day, day);
   const holds = held?.span != null && day >= held.span.from && day <= held.span.to;
   const sheet = useMemo(() => {
     if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.stock, new Date());

@@ -1,14 +1,18 @@
 import { useEffect, useState } from 'react';
-import { type Entry, tell, wordsFor } from '../../../record/index.ts';
-import type { KeptVisit, Outgoing } from '../../../sync/device.ts';
-import { newEntry } from '../../../sync/entry.ts';
+import { isBookEntry } from '../../../record/book/entry.ts';
+import { subjectOf } from '../../../record/book/subjects.ts';
+import { NO_WORDS, tellBook } from '../../../record/book/words.ts';
+import { tell, wordsFor } from '../../../record/index.ts';
+import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { AnyEntry, Outgoing } from '../../../sync/device.ts';
+import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import { localTime } from '../../ui/words.ts';
 import { Mend } from './Mend.tsx';
 
 interface Held {
   outgoing: Outgoing[];
-  visits: Map<string, KeptVisit>;
+  books: PremisesBook[];
 }
 
 /** What is kept on this device and not with the server: what waits, what was not taken and why, what was put away. */
@@ -19,8 +23,8 @@ export default function Unsent() {
     const read = async () => {
       try {
         const store = await sync.device();
-        const [outgoing, visits] = await Promise.all([store.outgoing(), store.visits()]);
-        setHeld({ outgoing, visits: new Map(visits.map((v) => [v.visit.id, v])) });
+        const [outgoing, books] = await Promise.all([store.outgoing(), store.books()]);
+        setHeld({ outgoing, books });
       } catch (error) {
         setWhy((error as Error).message);
       }
@@ -34,16 +38,16 @@ export default function Unsent() {
       <h1>What this device has and the server has not</h1>
       {why && <p className="caution mt-2">{why}</p>}
       {held?.outgoing.length === 0 && <p className="mt-3 text-lg">Nothing: all that was entered here is with the server.</p>}
-      <Rows title="Not taken by the server" list={of('refused')} visits={held?.visits}>
+      <Rows title="Not taken by the server" list={of('refused')} books={held?.books ?? []}>
         {(o) => <Refused of={o} />}
       </Rows>
-      <Rows title="Waiting to be sent" list={of('waiting')} visits={held?.visits} />
+      <Rows title="Waiting to be sent" list={of('waiting')} books={held?.books ?? []} />
       {of('waiting').length > 0 && (
         <button type="button" className="key mt-3" onClick={() => sync.hurry()}>
           Try now
         </button>
       )}
-      <Rows title="Put away" list={of('put away')} visits={held?.visits}>
+      <Rows title="Put away" list={of('put away')} books={held?.books ?? []}>
         {(o) => (
           <button type="button" className="key" onClick={() => again(o)}>
             Send it after all
@@ -57,11 +61,11 @@ export default function Unsent() {
 interface RowsProps {
   title: string;
   list: Outgoing[];
-  visits?: Map<string, KeptVisit>;
+  books: PremisesBook[];
   children?: (o: Outgoing) => React.ReactNode;
 }
 
-function Rows({ title, list, visits, children }: RowsProps) {
+function Rows({ title, list, books, children }: RowsProps) {
   if (list.length === 0) return null;
   return (
     <section className="mt-5" aria-label={title}>
@@ -73,8 +77,8 @@ function Rows({ title, list, visits, children }: RowsProps) {
           <li key={o.seq} className="grid gap-2 border-b border-rule py-3">
             <p>
               <span className="code text-soft">{localTime(Date.parse(o.entry.seenAt), Intl.DateTimeFormat().resolvedOptions().timeZone)}</span>{' '}
-              <b>{runOf(o.entry, visits)}</b>
-              <span className="block text-lg">{inWords(o.entry)}</span>
+              <b>{whatOf(o.entry, books)}</b>
+              <span className="block text-lg">{inWords(o.entry, books)}</span>
             </p>
             {o.why && <p className="caution">{o.why}</p>}
             {children?.(o)}
@@ -85,17 +89,32 @@ function Rows({ title, list, visits, children }: RowsProps) {
   );
 }
 
-function runOf(entry: Entry, visits: RowsProps['visits']): string {
-  const visit = visits?.get(entry.visitId);
-  const run = visit?.runs.find((r) => r.id === entry.runId);
-  return run ? `${run.name}, ${visit?.visit.title}` : 'a run that this device does not hold';
+/** What an entry is about, as far as this device knows it. */
+function whatOf(entry: AnyEntry, books: PremisesBook[]): string {
+  if (isBookEntry(entry)) return nameIn(books, entry.subject.id) ?? subjectOf(entry.subject.kind).called;
+  for (const book of books) {
+    const visit = book.visits.find((v) => v.id === entry.visitId);
+    const run = book.runs.find((r) => r.id === entry.runId);
+    if (visit && run) return `${run.name}, ${visit.title}`;
+  }
+  return 'a run that this device does not hold';
 }
 
-function inWords(entry: Entry): string {
+function nameIn(books: PremisesBook[], id: string): string | undefined {
+  for (const b of books) {
+    const found = [b.premises, ...b.places, ...b.appliances, ...b.runs].find((one) => one.id === id)?.name;
+    const told = found ?? b.visits.find((v) => v.id === id)?.title ?? b.followUps.find((f) => f.id === id)?.text;
+    if (told) return told;
+  }
+  return undefined;
+}
+
+function inWords(entry: AnyEntry, books: PremisesBook[]): string {
   try {
+    if (isBookEntry(entry)) return tellBook(entry, { ...NO_WORDS, subject: (ref) => nameIn(books, ref.id) ?? NO_WORDS.subject(ref) });
     return tell(entry, wordsFor(null, { all: [], log: [] })).what;
   } catch {
-    return `${entry.kind}: ${JSON.stringify(entry.body).slice(0, 200)}`;
+    return JSON.stringify(entry.body).slice(0, 200);
   }
 }
 
@@ -107,9 +126,7 @@ async function again(o: Outgoing): Promise<void> {
 function Refused({ of }: { of: Outgoing }) {
   const mended = async (body: unknown) => {
     const store = await sync.device();
-    const { visitId, runId, jointId, checkPointId, correctsId } = of.entry;
-    const target = { jointId: jointId ?? undefined, checkPointId: checkPointId ?? undefined, correctsId: correctsId ?? undefined };
-    const entry = newEntry({ deviceId: store.deviceId, visitId, runId }, of.entry.kind, body as never, target);
+    const entry = anew(of.entry, store.deviceId, body);
     await store.mend(of.seq, { ...entry, seenAt: of.entry.seenAt });
     sync.hurry();
   };
@@ -124,9 +141,11 @@ function Refused({ of }: { of: Outgoing }) {
         <button type="button" className="key" onClick={() => again(of)}>
           Send it again
         </button>
-        <a className="key" href={`/visits/${of.entry.visitId}?run=${of.entry.runId}`}>
-          Open the run
-        </a>
+        {!isBookEntry(of.entry) && (
+          <a className="key" href={`/visits/${of.entry.visitId}?run=${of.entry.runId}`}>
+            Open the run
+          </a>
+        )}
         <button type="button" className="key" onClick={putAway}>
           Save a copy and put it away
         </button>
@@ -137,6 +156,14 @@ function Refused({ of }: { of: Outgoing }) {
       </details>
     </div>
   );
+}
+
+/** The same said with another body. */
+function anew(entry: AnyEntry, deviceId: string, body: unknown): AnyEntry {
+  if (isBookEntry(entry)) return newBookEntry(deviceId, entry.subject, entry.change, body as Record<string, unknown>, entry.correctsId);
+  const { visitId, runId, jointId, checkPointId, correctsId } = entry;
+  const target = { jointId: jointId ?? undefined, checkPointId: checkPointId ?? undefined, correctsId: correctsId ?? undefined };
+  return newEntry({ deviceId, visitId, runId }, entry.kind, body as never, target);
 }
 
 /** The whole entry as a file, so that nothing goes that was not seen and kept. */

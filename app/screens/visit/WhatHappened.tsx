@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { carriedBy, type Happening, happenings, historyOf, type RunState, wordsFor } from '../../../record/index.ts';
+import { carriedBy, type Happening, happenings, historyOf, kindOf, type RunState, wordsFor } from '../../../record/index.ts';
 import { deviceNames } from '../../../record/visit/record-rows.ts';
 import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
 import { sync } from '../../../sync/run.ts';
@@ -65,7 +65,7 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
     }
     return (
       <Fields
-        kind={row.kind}
+        of={kindOf(row.kind)!}
         body={fate.stands.body as Record<string, unknown>}
         submit="Record the correction"
         onCancel={() => setOpen(null)}

@@ -1,33 +1,8 @@
-import type { APIRoute } from 'astro';
-import * as z from 'zod/mini';
 import { readSent } from '../../../../record/shape.ts';
 import { now } from '../../../../store/clock.ts';
 import { record } from '../../../../store/write.ts';
-import { batch, type EntryAnswer, PROTOCOL } from '../../../../sync/protocol.ts';
 import { database, THE_SHOP } from '../../../http/database.ts';
-import { answerOf } from '../../../http/faults.ts';
-import { readJson } from '../../../http/guard.ts';
-import { json, problem } from '../../../http/problem.ts';
+import { takeBatch } from '../../../http/take-batch.ts';
 
-/** Takes a batch from a device. Each entry gets its own answer, in its place; one that does not read is refused alone. */
-export const POST: APIRoute = async ({ request }) => {
-  try {
-    const { protocol = PROTOCOL, entries } = z.parse(batch, await readJson(request));
-    if (protocol > PROTOCOL) {
-      return problem(503, 'newer-page', 'Later', 'This page is newer than the server. What you entered is kept on the device and sent when the server is up to date.'); // biome-ignore format: one answer
-    }
-    const read = entries.map((raw) => ({ raw, read: readSent(raw) }));
-    const good = read.flatMap(({ read: r }) => (r.ok ? [r.entry] : []));
-    const answers = await record(database(), THE_SHOP, good, now());
-    const taken = answers[Symbol.iterator]();
-    const results = read.map(({ raw, read: r }): EntryAnswer => (r.ok ? taken.next().value! : unread(raw, r.at, r.why)));
-    return json({ results });
-  } catch (error) {
-    return answerOf(error);
-  }
-};
-
-function unread(raw: unknown, at: string, why: string): EntryAnswer {
-  const id = (raw as { id?: unknown } | null)?.id;
-  return { id: typeof id === 'string' ? id.slice(0, 80) : null, status: 'refused', rule: 'does-not-read', at, why: `${at}: ${why}.` };
-}
+/** Takes what was recorded on runs. */
+export const POST = takeBatch(readSent, (entries) => record(database(), THE_SHOP, entries, now()));

@@ -1,4 +1,5 @@
 import type { APIRoute } from 'astro';
+import { now } from '../../../../../store/clock.ts';
 import { importVisit, parseVisitFile } from '../../../../../store/visit-file.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
 import { answerOf } from '../../../../http/faults.ts';
@@ -9,7 +10,7 @@ import { json } from '../../../../http/problem.ts';
 export const POST: APIRoute = async ({ request }) => {
   try {
     const file = parseVisitFile(await readBody(request, MAX_FILE));
-    return json(await importVisit(database(), THE_SHOP, file));
+    return json(await importVisit(database(), THE_SHOP, file, now()));
   } catch (error) {
     return answerOf(error);
   }

@@ -1,0 +1,47 @@
+/** Kinds of work that are done to a run: each names the appliances it may be done to, and whether it joins anything. */
+import { workKindsTable } from './kinds.table.ts';
+
+export type WorkKindId = (typeof workKindsTable)[number]['id'];
+
+export interface WorkKind {
+  id: WorkKindId;
+  /** 'toilet: new flexible line' */
+  name: string;
+  /** Ids in appliances.csv; '*' any. */
+  appliances: readonly string[] | '*';
+  /** Whether a chain is joined; work that takes off or moves what is there has none. */
+  joins: boolean;
+}
+
+/** As the catalogue has it, with what its card must contain. */
+export interface WorkKindRow extends WorkKind {
+  /** Verbs of acts that its card contains whatever the chain. */
+  mustActs: string[];
+  /** The first of one act stands before the first of the other, where both are there. */
+  orders: { before: string; after: string }[];
+}
+
+export const workKinds: readonly WorkKind[] = workKindsTable;
+
+const byId = new Map<string, WorkKind>(workKinds.map((k) => [k.id, k]));
+
+/** @throws RangeError for an id that is none */
+export function workKind(id: string): WorkKind {
+  const found = byId.get(id);
+  if (!found) throw new RangeError(`There is no kind of work "${id}".`);
+  return found;
+}
+
+export const isWorkKind = (id: string): id is WorkKindId => byId.has(id);
+
+/** Whether a kind of work is done to appliances of a kind. */
+export const worksOn = (kind: WorkKind, applianceKind: string): boolean => kind.appliances === '*' || kind.appliances.includes(applianceKind);
+
+/** Kinds of work that an appliance may have, its own before those that any may have. */
+export function workFor(applianceKind: string): WorkKind[] {
+  const fitting = workKinds.filter((k) => worksOn(k, applianceKind));
+  return [...fitting.filter((k) => k.appliances !== '*'), ...fitting.filter((k) => k.appliances === '*')];
+}
+
+/** What is meant where nobody said: the first of its own kinds, which joins a new line. */
+export const usualWork = (applianceKind: string): WorkKindId => workFor(applianceKind)[0]!.id;

@@ -1,0 +1,19 @@
+/** What was said of the book, in words: one telling for every screen, file and print. */
+import { WITHDRAWN } from '../standing.ts';
+import type { BookEntry } from './entry.ts';
+import type { BookWords } from './subject.ts';
+import { subjectOf } from './subjects.ts';
+
+/** An entry in words, without the name of what it is of. */
+export function tellBook(entry: BookEntry, words: BookWords): string {
+  if (entry.change === WITHDRAWN) return `taken back: ${(entry.body as { reason?: string }).reason ?? ''}`;
+  const change = subjectOf(entry.subject.kind).changes[entry.change];
+  const said = change?.says(entry.body as never, words) ?? `something that this program does not know (${entry.change})`;
+  return entry.erased ? `${said} (its contact was erased)` : said;
+}
+
+/** Words where nothing is known of what an entry names. */
+export const NO_WORDS: BookWords = {
+  subject: ({ kind }) => `a ${subjectOf(kind).called} that this device does not hold`,
+  item: (id) => id,
+};

@@ -1,0 +1,13 @@
+/** The shop itself: what prints, prices and days go by. */
+export interface Shop {
+  id: string;
+  name: string | null;
+  address: string | null;
+  phone: string | null;
+  currency: string | null;
+  timeZone: string | null;
+  units: 'inch' | 'metric';
+  /** What a minute of work is charged, cents; null where nobody said. */
+  minuteCents: number | null;
+  taxPercent: number | null;
+}

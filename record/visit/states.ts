@@ -1,0 +1,47 @@
+/** How visits and what is still to be done are known. */
+import type { WorkKindId } from '../../core/work/kinds.ts';
+
+/** An end as it was told when the call was taken: never seen, and asked for again. */
+export interface Told {
+  side: 'from' | 'to' | 'rejoin';
+  end: string;
+}
+
+/** A run on a visit's list. */
+export interface VisitRun {
+  runId: string;
+  work: WorkKindId;
+  told: Told[];
+  /** Why it was taken off the list; null while it stands there. */
+  removed: string | null;
+}
+
+/** One call at a premises. */
+export interface Visit {
+  id: string;
+  premisesId: string;
+  /** Local day and hour at the premises. */
+  onDate: string;
+  startsAt: string;
+  /** As planned; null where nobody said: the kinds of work then tell. */
+  minutes: number | null;
+  title: string;
+  note: string | null;
+  /** Why it is cancelled; null while it stands. */
+  cancelled: string | null;
+  arrivedMs: number | null;
+  leftMs: number | null;
+  /** In their order. */
+  runs: VisitRun[];
+}
+
+/** Something still to be done at a premises, on a day or some day. */
+export interface FollowUp {
+  id: string;
+  premisesId: string;
+  runId: string | null;
+  dueOn: string | null;
+  text: string;
+  /** What was done about it; null while it is open. */
+  closed: { reason: string; visitId: string | null; atMs: number } | null;
+}

@@ -1,0 +1,56 @@
+import { v7 as uuidv7 } from 'uuid';
+import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
+import type { FiledBookEntry } from '../record/book/shape.ts';
+import { entriesOfSubjects, insertBookEntries } from './book-row.ts';
+import type { Tx } from './connection.ts';
+import { lockCursor, moveCursor } from './cursor.ts';
+import { groupBy } from './group-by.ts';
+import { deriveBook } from './projections/book.ts';
+
+/** Appends entries of the book that are known to hold (the demo's, a file's), and brings the tables up. They are in no device's count. */
+export async function appendBook(tx: Tx, shopId: string, entries: FiledBookEntry[]): Promise<void> {
+  if (entries.length === 0) return;
+  let position = await lockCursor(tx, shopId);
+  await insertBookEntries(
+    tx,
+    shopId,
+    entries.map((e) => ({ ...e, position: ++position })),
+  );
+  await moveCursor(tx, shopId, position);
+  const refs = [...new Map(entries.map((e) => [e.subject.id, e.subject])).values()];
+  const said = groupBy(
+    await entriesOfSubjects(
+      tx,
+      shopId,
+      refs.map((r) => r.id),
+    ),
+    (e) => e.subject.id,
+  );
+  await deriveBook(tx, shopId, refs, (id) => said.get(id) ?? []);
+}
+
+/** The server itself, where it writes something down that came in a file. */
+export const SERVER_DEVICE = '00000000-0000-7000-8000-0000000000bd';
+
+/** An entry of the book that comes with its times. */
+export function filedBookEntry(
+  kind: SubjectKind,
+  id: string,
+  change: string,
+  body: BookEntry['body'],
+  at: Date,
+  by: { entryId?: string; deviceId?: string } = {},
+): FiledBookEntry {
+  const iso = at.toISOString();
+  return {
+    id: by.entryId ?? uuidv7(),
+    deviceId: by.deviceId ?? SERVER_DEVICE,
+    seenAt: iso,
+    sentAt: iso,
+    recordedAt: iso,
+    correctsId: null,
+    subject: { kind, id },
+    change,
+    body,
+  };
+}

@@ -1,0 +1,99 @@
+/** An entry of the book as its table holds it: among the entries of runs. */
+import { createHmac } from 'node:crypto';
+import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
+import type { Sql, Tx } from './connection.ts';
+
+export interface BookRow {
+  entry_id: string;
+  subject_kind: SubjectKind;
+  subject_id: string;
+  kind: string;
+  corrects_id: string | null;
+  device_id: string;
+  seq: number | null;
+  seen_at: Date;
+  sent_at: Date;
+  recorded_at: Date;
+  body: BookEntry['body'];
+  erased: string | null;
+}
+
+export const bookColumns = [
+  'entry_id',
+  'subject_kind',
+  'subject_id',
+  'kind',
+  'corrects_id',
+  'device_id',
+  'seq',
+  'seen_at',
+  'sent_at',
+  'recorded_at',
+  'body',
+  'erased',
+] as const;
+
+export const bookEntryOf = (row: BookRow): BookEntry => ({
+  id: row.entry_id,
+  deviceId: row.device_id,
+  ...(row.seq === null ? {} : { seq: row.seq }),
+  seenAt: row.seen_at.toISOString(),
+  sentAt: row.sent_at.toISOString(),
+  recordedAt: row.recorded_at.toISOString(),
+  correctsId: row.corrects_id,
+  subject: { kind: row.subject_kind, id: row.subject_id },
+  change: row.kind,
+  body: row.body,
+  ...(row.erased === null ? {} : { erased: row.erased }),
+});
+
+export type PlacedBookRow = BookRow & { position: string };
+
+export const placedBookEntryOf = (row: PlacedBookRow): PlacedBookEntry =>
+  ({ ...bookEntryOf(row), position: Number(row.position) }) as PlacedBookEntry;
+
+/** An entry of the book that has its times, and its place in the shop's order. */
+export type PlacedBookEntry = BookEntry & { sentAt: string; recordedAt: string; position: number };
+
+export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedBookEntry[]): Promise<void> {
+  const rows = entries.map((e) => ({
+    shop_id: shopId,
+    entry_id: e.id,
+    subject_kind: e.subject.kind,
+    subject_id: e.subject.id,
+    kind: e.change,
+    corrects_id: e.correctsId,
+    device_id: e.deviceId,
+    seq: e.seq ?? null,
+    seen_at: e.seenAt,
+    sent_at: e.sentAt,
+    recorded_at: e.recordedAt,
+    position: e.position,
+    body: tx.json(e.body as never),
+    erased: e.erased ?? null,
+  }));
+  for (let i = 0; i < rows.length; i += 1000) await tx`insert into entry ${tx(rows.slice(i, i + 1000) as never)}`;
+}
+
+/** What was said of some subjects, in the shop's order. */
+export async function entriesOfSubjects(sql: Sql | Tx, shopId: string, subjectIds: string[]): Promise<PlacedBookEntry[]> {
+  if (subjectIds.length === 0) return [];
+  const rows = await sql<PlacedBookRow[]>`
+    select ${sql([...bookColumns, 'position'])} from entry where shop_id = ${shopId} and subject_id = any(${subjectIds}::uuid[]) order by position`;
+  return rows.map(placedBookEntryOf);
+}
+
+/** What an entry said, in a few letters that tell it again only to who has the shop's key. */
+export function digestOf(entry: BookEntry, key: string): string {
+  const { id, deviceId, seq = null, seenAt, correctsId, subject, change, body } = entry;
+  return createHmac('sha256', key).update(inOneOrder({ id, deviceId, seq, seenAt, correctsId, subject, change, body })).digest('hex');
+}
+
+/** JSON with the names of every object in one order, however they were sent or kept. */
+function inOneOrder(value: unknown): string {
+  return JSON.stringify(value, (_, held) =>
+    typeof held === 'object' && held !== null && !Array.isArray(held)
+      ? Object.fromEntries(Object.entries(held).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : held,
+  );
+}

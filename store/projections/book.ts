@@ -1,0 +1,183 @@
+/** Tables of what a shop looks after, derived from what was said of it; each row names the entry it is up to. */
+import type { BookEntry, SubjectKind, SubjectRef } from '../../record/book/entry.ts';
+import { stateOf } from '../../record/book/fold.ts';
+import type { States } from '../../record/book/states.ts';
+import { saysContact } from '../../record/premises/premises.ts';
+import { fates, ordered } from '../../record/standing.ts';
+import { digestOf, type PlacedBookEntry } from '../book-row.ts';
+import type { Tx } from '../connection.ts';
+import { groupBy } from '../group-by.ts';
+
+/** Of which table a kind's rows are; stock places have none of their own here. */
+const TABLES = { premises: 'premises', place: 'place', appliance: 'appliance', run: 'run', visit: 'visit', 'follow-up': 'follow_up' } as const;
+type Tabled = keyof typeof TABLES;
+
+/** Parents before what hangs on them. */
+const ORDER: Tabled[] = ['premises', 'place', 'appliance', 'run', 'visit', 'follow-up'];
+
+type Row = Record<string, unknown>;
+
+/** Columns of a subject beside its id, whether it is gone, and what it is up to. */
+const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
+  premises: (tx, p) => ({
+    name: p.name,
+    time_zone: p.timeZone,
+    address: p.address,
+    access: p.access,
+    quiet: p.quiet && tx.json(p.quiet),
+    contact: p.contact && tx.json(p.contact as never),
+    contact_erased_by: p.contactErasedBy,
+    retired: p.retired,
+  }),
+  place: (_, p) => ({ premises_id: p.premisesId, name: p.name, retired: p.retired }),
+  appliance: (tx, a) => ({
+    premises_id: a.premisesId,
+    place_id: a.placeId,
+    kind: a.kind,
+    name: a.name,
+    sheet: a.sheet && tx.json(a.sheet),
+    retired: a.retired,
+  }),
+  run: (_, r) => ({ appliance_id: r.applianceId, water: r.water, name: r.name, retired: r.retired }),
+  visit: (_, v) => ({
+    premises_id: v.premisesId,
+    on_date: v.onDate,
+    starts_at: v.startsAt,
+    minutes: v.minutes,
+    title: v.title,
+    note: v.note,
+    cancelled: v.cancelled,
+    arrived_at: v.arrivedMs === null ? null : new Date(v.arrivedMs),
+    left_at: v.leftMs === null ? null : new Date(v.leftMs),
+  }),
+  'follow-up': (_, f) => ({
+    premises_id: f.premisesId,
+    run_id: f.runId,
+    due_on: f.dueOn,
+    body: f.text,
+    closed_reason: f.closed?.reason ?? null,
+    closed_visit_id: f.closed?.visitId ?? null,
+    closed_at: f.closed && new Date(f.closed.atMs),
+  }),
+};
+
+/** Brings the tables up to what was said of some subjects. */
+export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {
+  const of = <K extends SubjectKind>(kind: K) => refs.filter((r) => r.kind === kind).map((r) => standing(kind, r.id, entriesOf(r.id)));
+  for (const { entries } of of('premises')) await eraseContacts(tx, shopId, entries);
+  for (const kind of ORDER) await keepRows(tx, shopId, kind, of(kind) as never);
+  await keepCheckPoints(tx, shopId, of('run'));
+  await keepLists(tx, shopId, of('visit'));
+  for (const { state } of of('shop')) {
+    await tx`insert into shop_now ${tx({ shop_id: shopId, facts: tx.json(state as never) })} on conflict (shop_id) do update set facts = excluded.facts`;
+  }
+}
+
+interface Derived<K extends SubjectKind> {
+  id: string;
+  state: States[K] | null;
+  entries: PlacedBookEntry[];
+  upTo: number;
+}
+
+function standing<K extends SubjectKind>(kind: K, id: string, entries: PlacedBookEntry[]): Derived<K> {
+  return { id, state: stateOf(kind, id, entries), entries, upTo: Math.max(0, ...entries.map((e) => e.position)) };
+}
+
+async function keepRows<K extends Tabled>(tx: Tx, shopId: string, kind: K, derived: Derived<K>[]): Promise<void> {
+  if (derived.length === 0) return;
+  const table: string = TABLES[kind];
+  const key = `${table}_id`;
+  const rows = derived.flatMap(({ id, state, upTo }) =>
+    state ? [{ shop_id: shopId, [key]: id, gone: false, up_to: upTo, ...COLUMNS[kind](tx, state) }] : [],
+  );
+  if (rows.length > 0) {
+    const columns = Object.keys(rows[0]!).filter((c) => c !== 'shop_id' && c !== key);
+    const set = columns.map((c) => tx`${tx(c)} = excluded.${tx(c)}`).reduce((all, one) => tx`${all}, ${one}`);
+    await tx`insert into ${tx(table)} ${tx(rows as never)} on conflict (shop_id, ${tx(key)}) do update set ${set}`;
+  }
+  const gone = derived.filter((d) => d.state === null).map((d) => d.id);
+  if (gone.length > 0) await tx`update ${tx(table)} set gone = true where shop_id = ${shopId} and ${tx(key)} = any(${gone}::uuid[])`;
+}
+
+async function keepCheckPoints(tx: Tx, shopId: string, runs: Derived<'run'>[]): Promise<void> {
+  const rows = runs.flatMap(({ id, state }) =>
+    (state?.checkPoints ?? []).map((c) => ({ shop_id: shopId, check_point_id: c.id, run_id: id, kind: c.kind, name: c.name })),
+  );
+  if (rows.length === 0) return;
+  await tx`insert into check_point ${tx(rows)} on conflict (shop_id, check_point_id) do update set kind = excluded.kind, name = excluded.name`;
+}
+
+/** The runs of visits, in their order. One whose place on the list was taken back is not there. */
+async function keepLists(tx: Tx, shopId: string, visits: Derived<'visit'>[]): Promise<void> {
+  const made = visits.filter((v) => v.state !== null);
+  if (made.length === 0) return;
+  const rows = made.flatMap(({ id, state }) =>
+    state!.runs.map((r, i) => ({
+      shop_id: shopId,
+      visit_id: id,
+      run_id: r.runId,
+      place_in_order: i,
+      work: r.work,
+      told: tx.json(r.told as never),
+      removed: r.removed,
+    })),
+  );
+  const ids = made.map((v) => v.id);
+  const listed = rows.map((r) => `${r.visit_id} ${r.run_id}`);
+  await tx`
+    delete from derived_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and up_to = 0 and not visit_id || ' ' || run_id = any(${listed})`;
+  await tx`
+    delete from visit_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and not visit_id || ' ' || run_id = any(${listed})`;
+  if (rows.length === 0) return;
+  await tx`
+    insert into visit_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set
+      place_in_order = excluded.place_in_order, work = excluded.work, told = excluded.told, removed = excluded.removed`;
+}
+
+/**
+ * Where a contact was erased, it goes from all that was said before, what came in late among it; what each entry said stays known by a digest.
+ */
+async function eraseContacts(tx: Tx, shopId: string, entries: BookEntry[]): Promise<void> {
+  const inOrder = ordered(entries);
+  const erased = inOrder.findLastIndex((e) => e.change === 'contact-erased');
+  if (erased === -1) return;
+  const before = new Set(inOrder.slice(0, erased).map((e) => e.id));
+  // A correction counts in the place of what it corrects.
+  const whole = fates(entries)
+    .filter((f) => before.has(f.first.id))
+    .flatMap((f) => [f.first, ...f.later]);
+  const saying = whole.filter((e) => saysContact(e.body) || 'contact' in e.body);
+  if (saying.length === 0) return;
+  const [row] = await tx<{ key: string }[]>`select key from shop_key where shop_id = ${shopId}`;
+  for (const entry of saying) {
+    await tx`select erase_contact(${shopId}, ${entry.id}, ${digestOf(entry, row!.key)})`;
+    entry.erased = digestOf(entry, row!.key);
+    const { contact: _, ...rest } = entry.body;
+    entry.body = rest;
+  }
+}
+
+/** How many subjects are derived in one go. */
+const SLICE = 2000;
+
+/** Derives all subjects of a shop anew. */
+export async function rebuildBook(tx: Tx, shopId: string, entriesOfSubjects: (ids: string[]) => Promise<PlacedBookEntry[]>): Promise<number> {
+  let n = 0;
+  for (const kind of [...ORDER, 'shop'] as const) {
+    const rows = await tx<{ subject_id: string }[]>`
+      select distinct subject_id from entry where shop_id = ${shopId} and subject_kind = ${kind} order by subject_id`;
+    for (let i = 0; i < rows.length; i += SLICE) {
+      const ids = rows.slice(i, i + SLICE).map((r) => r.subject_id);
+      const bySubject = groupBy(await entriesOfSubjects(ids), (e) => e.subject.id);
+      await deriveBook(
+        tx,
+        shopId,
+        ids.map((id) => ({ kind, id })),
+        (id) => bySubject.get(id) ?? [],
+      );
+      n += ids.length;
+    }
+  }
+  return n;
+}
