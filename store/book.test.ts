@@ -5,11 +5,16 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
 import type { SentBookEntry } from '../record/book/shape.ts';
 import { MemoryDevice } from '../sync/memory-device.ts';
+import { exportBook, importBook } from './book-file.ts';
 import { entriesOfSubjects } from './book-row.ts';
 import { recordBook } from './book-write.ts';
 import { THE_SHOP } from './connection.ts';
+import { ImportError } from './import-error.ts';
 import { rebuild } from './projections/index.ts';
+import { calendarOf } from './queries/calendar.ts';
 import { changesAfter, holding } from './queries/changes.ts';
+import { plannedVisits } from './queries/day.ts';
+import { premisesList } from './queries/premises.ts';
 import { visitSheet } from './queries/visits.ts';
 import { type Chance, chance } from './seed/random.ts';
 import { type TestDatabase, testDatabase } from './testing.ts';
@@ -237,5 +242,82 @@ describe('rebuilt', () => {
       assert.deepEqual({ ...held, entries: [] }, { ...(await visitSheet(db.sql, THE_SHOP, id))!, entries: [] });
     }
     assert.ok(ids.length > 20);
+  });
+});
+
+describe('read', () => {
+  it('premises are found by their own words, their places and appliances, a page at a time; retired ones are not', async () => {
+    const house = newHouse();
+    await take(...makingOf(house, { phone: '555 0177' }));
+    await take(
+      said('premises', house.premises, 'changed', { name: 'Zither works', address: '4 Tarn lane' }),
+      said('appliance', house.appliance, 'changed', { name: 'Loft cistern' }),
+    );
+    const find = async (q: string) => (await premisesList(db.sql, THE_SHOP, '2026-05-20', { q })).premises.map((p) => p.id);
+    for (const q of ['zither', 'tarn LANE', 'cistern loft', '0177', 'scullery zither']) assert.deepEqual(await find(q), [house.premises], q);
+    assert.deepEqual([await find('zither 100%'), await find('zither nowhere')], [[], []]);
+    const [row] = (await premisesList(db.sql, THE_SHOP, '2026-05-20', { q: 'zither' })).premises;
+    assert.deepEqual([row!.nextVisit, row!.lastVisit, row!.openFollowUps], ['2026-05-21', null, 0]);
+    const all: string[] = [];
+    for (let after: string | undefined; ; ) {
+      const { premises, next } = await premisesList(db.sql, THE_SHOP, '2026-05-20', { limit: 7, after });
+      all.push(...premises.map((p) => p.id));
+      after = next;
+      if (!next) break;
+    }
+    assert.equal(new Set(all).size, all.length);
+    assert.ok(all.includes(house.premises));
+    await take(said('premises', house.premises, 'retired', { reason: 'sold' }));
+    assert.deepEqual(await find('zither'), []);
+  });
+
+  it('visits say how far they are, what they run into, and stay in a calendar when called off', async () => {
+    const at = new Date('2027-02-01T12:00:00Z');
+    const [one, two] = [newHouse(), newHouse()];
+    const on = { onDate: '2027-02-03', minutes: 60 };
+    await take(...makingOf(one), ...makingOf(two));
+    const moves = [
+      said('visit', one.visit, 'changed', { ...on, startsAt: '10:00' }),
+      said('visit', two.visit, 'changed', { ...on, startsAt: '10:30' }),
+    ];
+    await take(...moves);
+    const planned = () => plannedVisits(db.sql, THE_SHOP, '2027-02-03', '2027-02-03', at);
+    assert.deepEqual((await planned()).map((v) => [v.visit.id, v.status, v.overlaps]), [[one.visit, 'planned', [two.visit]], [two.visit, 'planned', [one.visit]]]); // biome-ignore format: one line
+    await take(said('visit', one.visit, 'arrived', {}), said('visit', two.visit, 'cancelled', { reason: 'rain' }));
+    assert.deepEqual(
+      (await planned()).map((v) => [v.status, v.overlaps]),
+      [
+        ['under way', []],
+        ['cancelled', []],
+      ],
+    );
+    const calendar = await calendarOf(db.sql, THE_SHOP, at);
+    assert.deepEqual(calendar.visits.map((v) => [v.visit.id, v.sequence, v.visit.cancelled]), [[one.visit, 1, null], [two.visit, 2, 'rain']]); // biome-ignore format: one line
+  });
+
+  it('the book as a file, taken into an empty shop and written again, is the same byte for byte', async () => {
+    const text = async (of: TestDatabase) => {
+      let all = '';
+      for await (const slice of exportBook(of.sql, THE_SHOP)) all += slice;
+      return all;
+    };
+    const written = await text(db);
+    assert.ok(written.split('\n').length > 300 && written.includes('"erased"'));
+    const empty = await testDatabase();
+    try {
+      const lines = written.split('\n');
+      const spoilt = [...lines.slice(0, 3), lines[3]!.replace('"change":"made"', '"change":"mad"'), ...lines.slice(4)].join('\n');
+      await assert.rejects(importBook(empty.sql, THE_SHOP, spoilt), (e) => e instanceof ImportError && e.at === 'line 4, change');
+      await assert.rejects(importBook(empty.sql, THE_SHOP, `${written}{`), (e) => e instanceof ImportError && /^line \d+$/.test(e.at));
+      await assert.rejects(
+        importBook(empty.sql, THE_SHOP, lines.slice(1).join('\n')),
+        (e) => e instanceof ImportError && /does not bring/.test(e.why),
+      );
+      assert.equal((await importBook(empty.sql, THE_SHOP, written)).entries, lines.length - 1);
+      assert.equal(await text(empty), written);
+      await assert.rejects(importBook(empty.sql, THE_SHOP, written), /empty shop/);
+    } finally {
+      await empty.end();
+    }
   });
 });

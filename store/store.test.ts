@@ -12,6 +12,7 @@ import { readSent } from '../record/shape.ts';
 import { addDays, localDayOf } from '../record/visit/day.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
 import { THE_SHOP } from './connection.ts';
+import { ImportError } from './import-error.ts';
 import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
 import { CalledOffError, exportAllParts, exportParts, importParts, PartsFileError, shopCatalogue } from './own-parts/index.ts';
 import { daySheet } from './queries/day.ts';
@@ -21,7 +22,7 @@ import { sharedVan, stockOnVan } from './queries/stock.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
 import { ensureDemo } from './seed/demo.ts';
 import { type TestDatabase, testDatabase } from './testing.ts';
-import { exportVisit, ImportError, importVisit, parseVisitFile, visitFileSchema } from './visit-file.ts';
+import { exportVisit, importVisit, parseVisitFile, visitFileSchema } from './visit-file.ts';
 import { record } from './write.ts';
 
 const AT = new Date('2026-03-10T12:00:00Z');

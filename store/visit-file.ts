@@ -14,6 +14,7 @@ import { appendBook, filedBookEntry } from './append-book.ts';
 import type { Sql, Tx } from './connection.ts';
 import { lockCursor, moveCursor } from './cursor.ts';
 import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from './entry-row.ts';
+import { ImportError } from './import-error.ts';
 import { derive } from './projections/index.ts';
 import { visitHeads, visitSheets } from './queries/visits.ts';
 import { insertJoints, sameContent } from './write.ts';
@@ -42,17 +43,6 @@ export const visitFile = z.strictObject({
   told: z.optional(z.array(z.record(z.string(), z.string()))),
 });
 export type VisitFile = z.infer<typeof visitFile>;
-
-/** A file that cannot be taken in: where, why, and what to do. Nothing was changed. */
-export class ImportError extends Error {
-  override readonly name = 'ImportError';
-  constructor(
-    readonly at: string,
-    readonly why: string,
-  ) {
-    super(`${at}: ${why} Nothing was imported.`);
-  }
-}
 
 export async function exportVisit(sql: Sql, shopId: string, visitId: string): Promise<string | null> {
   return sql.begin('isolation level repeatable read read only', async (tx) => {

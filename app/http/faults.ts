@@ -2,9 +2,9 @@ import * as z from 'zod/mini';
 import { EndCodeError, InputError } from '../../core/errors.ts';
 import { pathText } from '../../record/storable.ts';
 import { isDatabaseLost } from '../../store/connection.ts';
+import { ImportError } from '../../store/import-error.ts';
 import { PartsFileError } from '../../store/own-parts/index.ts';
 import { RulesChangedError } from '../../store/queries/rules.ts';
-import { ImportError } from '../../store/visit-file.ts';
 import { BodyError, TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
 

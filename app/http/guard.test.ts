@@ -3,8 +3,8 @@ import { describe, it } from 'node:test';
 import { z } from 'zod';
 import { EndCodeError, InputError } from '../../core/errors.ts';
 import { DatabaseLostError } from '../../store/connection.ts';
+import { ImportError } from '../../store/import-error.ts';
 import { RulesChangedError } from '../../store/queries/rules.ts';
-import { ImportError } from '../../store/visit-file.ts';
 import { answerOf } from './faults.ts';
 import { guard, readBody, TooLargeError } from './guard.ts';
 

@@ -1,11 +1,9 @@
 /** Days in the browser: as the server gave them, and as the device's store has them once something changes or there is no connection. */
 import { useEffect, useState } from 'react';
-import { headOf, type PremisesBook, runRowsOf } from '../../record/premises/book.ts';
-import { summaryOf, UNTOUCHED } from '../../record/run/summary.ts';
-import { type DayVisit, dayRunOf } from '../../record/visit/day.ts';
-import { readRun } from '../../record/visit/sheet.ts';
-import type { Visit } from '../../record/visit/states.ts';
-import type { DeviceFacts, DeviceStore } from '../../sync/device.ts';
+import { headOf, runRowsOf } from '../../record/premises/book.ts';
+import type { DayVisit } from '../../record/visit/day-run.ts';
+import { dayVisitOf } from '../../record/visit/day-visit.ts';
+import type { DeviceFacts } from '../../sync/device.ts';
 import { sync } from '../../sync/run.ts';
 import type { ClientCatalogue } from './catalogue.ts';
 
@@ -44,20 +42,15 @@ async function heldVisits(catalogue: ClientCatalogue, from: string, to: string):
   const wanted = books.flatMap((book) =>
     book.visits.filter((v) => (v.onDate >= from && v.onDate <= to) || begun.has(v.id)).map((visit) => ({ book, visit })),
   );
-  const visits = await Promise.all(wanted.map(({ book, visit }) => dayVisit(store, book, visit, begun.has(visit.id), catalogue)));
+  const visits = await Promise.all(
+    wanted.map(async ({ book, visit }) => {
+      const entries = begun.has(visit.id) ? await store.entriesOf(visit.id) : [];
+      return dayVisitOf({ visit: headOf(book, visit), runs: runRowsOf(book, visit), entries }, catalogue);
+    }),
+  );
   return { visits: visits.sort((a, b) => (hourOf(a) < hourOf(b) ? -1 : 1)), span: kit };
 }
 
 const BEFORE_ALL = '1970-01-01';
-
-async function dayVisit(store: DeviceStore, book: PremisesBook, visit: Visit, isBegun: boolean, catalogue: ClientCatalogue): Promise<DayVisit> {
-  const entries = isBegun ? await store.entriesOf(visit.id) : [];
-  const runs = runRowsOf(book, visit).map((run) => {
-    const own = entries.filter((e) => e.runId === run.id);
-    // The book's word on the list is said once, by the row.
-    return dayRunOf(run, own.length === 0 ? UNTOUCHED : summaryOf(readRun({ ...run, removed: null }, own, catalogue)));
-  });
-  return { visit: headOf(book, visit), runs };
-}
 
 const hourOf = ({ visit }: DayVisit): string => `${visit.onDate} ${visit.startsAt} ${visit.id}`;

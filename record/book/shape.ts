@@ -50,8 +50,11 @@ function readBook(shape: z.ZodMiniType, raw: unknown): Read<BookEntry> {
   const entry = outer.data as BookEntry;
   const bodyShape = entry.change === WITHDRAWN ? withdrawnBody : subjectOf(entry.subject.kind).changes[entry.change]?.shape;
   if (!bodyShape) return { ok: false, at: 'change', why: `there is no "${entry.change}" of a ${subjectOf(entry.subject.kind).called}` };
-  const body = z.safeParse(bodyShape as z.ZodMiniType, entry.body);
-  return body.success ? { ok: true, entry: { ...entry, body: body.data as BookEntry['body'] } } : { ok: false, ...issueOf(body.error, ['body']) };
+  // Of an entry whose contact was erased the contact is missing, not unsaid.
+  const said = entry.erased === undefined ? entry.body : { ...entry.body, contact: null };
+  const body = z.safeParse(bodyShape as z.ZodMiniType, said);
+  if (!body.success) return { ok: false, ...issueOf(body.error, ['body']) };
+  return { ok: true, entry: entry.erased === undefined ? { ...entry, body: body.data as BookEntry['body'] } : entry };
 }
 
 const variants = (recordedAt: z.ZodMiniType) =>

@@ -1,23 +1,10 @@
 /** The day sheet: worked out on the server from its derived tables, on a device from what it keeps. */
 import { remember } from '../../core/units/remember.ts';
-import type { WorkKindId } from '../../core/work/kinds.ts';
 import { neededTogether } from '../run/needs.ts';
-import type { Needed, RunSummary } from '../run/summary.ts';
-import type { RunRow, VisitHead } from './sheet.ts';
-
-export interface DayRun {
-  id: string;
-  name: string;
-  appliance: string;
-  place: string;
-  work: WorkKindId;
-  summary: RunSummary;
-}
-
-export interface DayVisit {
-  visit: VisitHead;
-  runs: DayRun[];
-}
+import type { Needed } from '../run/summary.ts';
+import type { DayRun, DayVisit } from './day-run.ts';
+import { overlapsOf, spanOf, statusOf, type VisitSpan, type VisitStatus } from './plan.ts';
+import type { VisitHead } from './sheet.ts';
 
 export interface Shortage extends Needed {
   item: string;
@@ -38,9 +25,24 @@ export interface Recheck {
   notDry: boolean;
 }
 
+/** A visit as a day shows it. */
+export interface PlannedVisit extends DayVisit {
+  status: VisitStatus;
+  places: string[];
+  /** Runs that the van lacks something for. */
+  short: number;
+  /** Items that it lacks for this visit. */
+  lacks: string[];
+  /** Taken off the list. */
+  off: DayRun[];
+  /** Other visits of the day that it runs into. */
+  overlaps: string[];
+  span: VisitSpan;
+}
+
 export interface DaySheet {
   day: string;
-  visits: (DayVisit & { places: string[] /** Runs that the van lacks something for. */; short: number /** Taken off the list. */; off: DayRun[] })[];
+  visits: PlannedVisit[];
   shortages: Shortage[];
   rechecks: Recheck[];
 }
@@ -61,16 +63,6 @@ export function addDays(day: string, days: number): string {
   return new Date(Date.UTC(y as number, (m as number) - 1, (d as number) + days)).toISOString().slice(0, 10);
 }
 
-export const dayRunOf = (run: RunRow, summary: RunSummary): DayRun => ({
-  id: run.id,
-  name: run.name,
-  appliance: run.applianceName,
-  place: run.place,
-  work: run.work,
-  // The book's word is not in a summary, which follows from what is recorded on the run.
-  summary: { ...summary, offList: run.removed ?? summary.offList },
-});
-
 /**
  * The visits of a day, what the van lacks for them, and which connections are to be looked at again.
  *
@@ -79,8 +71,10 @@ export const dayRunOf = (run: RunRow, summary: RunSummary): DayRun => ({
 export function daySheetOf(day: string, around: DayVisit[], stock: Record<string, number>, at: Date): DaySheet {
   const today = around.filter((v) => v.visit.onDate === day);
   const listedRuns = (v: DayVisit) => v.runs.filter((r) => r.summary.offList === null);
-  const shortages = shortagesOf(today.flatMap(listedRuns), stock);
+  // What is called off takes nothing from the van.
+  const shortages = shortagesOf(today.filter((v) => v.visit.cancelled === null).flatMap(listedRuns), stock);
   const short = new Set(shortages.map((s) => s.item));
+  const overlaps = overlapsOf(today);
   return {
     day,
     visits: today.map((v) => {
@@ -88,6 +82,10 @@ export function daySheetOf(day: string, around: DayVisit[], stock: Record<string
       return {
         visit: v.visit,
         runs,
+        status: statusOf(v.visit, v.runs),
+        overlaps: overlaps.get(v.visit.id) ?? [],
+        span: spanOf(v),
+        lacks: [...short].filter((item) => v.visit.cancelled === null && runs.some((r) => item in r.summary.needs)),
         off: v.runs.filter((r) => r.summary.offList !== null),
         places: [...new Set(runs.map((r) => r.place))],
         short: runs.filter((r) => Object.keys(r.summary.needs).some((item) => short.has(item))).length,

@@ -1,4 +1,4 @@
-import type { DayVisit } from './day.ts';
+import type { DayVisit } from './day-run.ts';
 
 /** A run of today or tomorrow of which no joint is made yet: a chain may still be taken to it. */
 export interface OpenRun {

@@ -4,7 +4,7 @@ import { type History, historyOf } from '../run/history.ts';
 import type { RunState } from '../run/state.ts';
 import { ordered } from '../standing.ts';
 import { happenings, wordsFor } from '../words.ts';
-import { type ReadRun, type RunCatalogue, readRuns, type VisitSheet } from './sheet.ts';
+import { type RunCatalogue, readRuns, type VisitSheet } from './sheet.ts';
 
 export interface RecordRow {
   run: string;
@@ -47,11 +47,4 @@ export function recordRows(sheet: VisitSheet, catalogue: RunCatalogue): RecordRo
 export function runHappenings(entries: readonly Entry[], runId: string, state: RunState | null) {
   const history: History = historyOf(entries, runId);
   return happenings(history, wordsFor(state, history));
-}
-
-/** How far a visit is. */
-export function visitStatus(runs: readonly ReadRun[], entries: readonly Entry[]): 'planned' | 'under way' | 'done' {
-  const listed = runs.filter((r) => (r.state ? r.state.offList === null : r.offList === null));
-  if (listed.length > 0 && listed.every((r) => r.state?.signedOff)) return 'done';
-  return entries.length > 0 ? 'under way' : 'planned';
 }

@@ -20,6 +20,8 @@ alter table premises add column access text;
 alter table premises add column quiet jsonb;
 alter table premises add column contact jsonb;
 alter table premises add column contact_erased_by uuid;
+-- All that it is found by, in small letters: its own words, and the names of its places and appliances.
+alter table premises add column search text not null default '';
 alter table appliance add column sheet jsonb;
 -- Two devices may each write down a run of the same name: both are kept, and one is renamed or retired by a person.
 alter table run drop constraint run_shop_id_appliance_id_water_name_key;
@@ -117,6 +119,11 @@ begin
     execute format('update %I as own set up_to = coalesce((select max(e.position) from entry e where e.shop_id = own.shop_id and e.subject_id = own.%I), 0)', t, key);
   end loop;
 end $$;
+
+update premises p set search = lower(concat_ws(' ', p.name,
+  (select string_agg(l.name, ' ') from place l where l.shop_id = p.shop_id and l.premises_id = p.premises_id),
+  (select string_agg(a.name, ' ') from appliance a where a.shop_id = p.shop_id and a.premises_id = p.premises_id)));
+create index premises_by_name on premises (shop_id, name, premises_id) where not gone and retired is null;
 
 -- A key of each shop: what was erased is known again by its digest, and by nobody who has not the key.
 create table shop_key (

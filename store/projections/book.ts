@@ -66,6 +66,7 @@ export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], ent
   const of = <K extends SubjectKind>(kind: K) => refs.filter((r) => r.kind === kind).map((r) => standing(kind, r.id, entriesOf(r.id)));
   for (const { entries } of of('premises')) await eraseContacts(tx, shopId, entries);
   for (const kind of ORDER) await keepRows(tx, shopId, kind, of(kind) as never);
+  await keepSearch(tx, shopId, refs);
   await keepCheckPoints(tx, shopId, of('run'));
   await keepLists(tx, shopId, of('visit'));
   for (const { state } of of('shop')) {
@@ -98,6 +99,22 @@ async function keepRows<K extends Tabled>(tx: Tx, shopId: string, kind: K, deriv
   }
   const gone = derived.filter((d) => d.state === null).map((d) => d.id);
   if (gone.length > 0) await tx`update ${tx(table)} set gone = true where shop_id = ${shopId} and ${tx(key)} = any(${gone}::uuid[])`;
+}
+
+/** What premises are found by: brought up where they or what stands there was named anew. */
+async function keepSearch(tx: Tx, shopId: string, refs: SubjectRef[]): Promise<void> {
+  const ids = (kind: SubjectKind) => refs.filter((r) => r.kind === kind).map((r) => r.id);
+  const [own, places, appliances] = [ids('premises'), ids('place'), ids('appliance')];
+  if (own.length + places.length + appliances.length === 0) return;
+  await tx`
+    update premises p set search = lower(concat_ws(' ', p.name, p.address, p.contact ->> 'name', p.contact ->> 'phone', p.contact ->> 'email',
+      (select string_agg(l.name, ' ' order by l.place_id) from place l
+        where l.shop_id = p.shop_id and l.premises_id = p.premises_id and not l.gone and l.retired is null),
+      (select string_agg(a.name, ' ' order by a.appliance_id) from appliance a
+        where a.shop_id = p.shop_id and a.premises_id = p.premises_id and not a.gone and a.retired is null)))
+    where p.shop_id = ${shopId} and (p.premises_id = any(${own}::uuid[])
+      or p.premises_id in (select premises_id from place where shop_id = ${shopId} and place_id = any(${places}::uuid[]))
+      or p.premises_id in (select premises_id from appliance where shop_id = ${shopId} and appliance_id = any(${appliances}::uuid[])))`;
 }
 
 async function keepCheckPoints(tx: Tx, shopId: string, runs: Derived<'run'>[]): Promise<void> {

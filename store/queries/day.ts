@@ -1,5 +1,6 @@
-import { type RunSummary, UNTOUCHED } from '../../record/run/summary.ts';
-import { addDays, type DaySheet, type DayVisit, dayRunOf, daySheetOf } from '../../record/visit/day.ts';
+import type { RunSummary } from '../../record/run/summary.ts';
+import { addDays, type DaySheet, daySheetOf, type PlannedVisit } from '../../record/visit/day.ts';
+import { type DayVisit, dayRunOf } from '../../record/visit/day-run.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
 import type { Sql } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
@@ -20,6 +21,13 @@ export async function daySheet(sql: Sql, shopId: string, day: string, at: Date):
     dueIds.filter((id) => !known.has(id)),
   );
   return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock, at);
+}
+
+/** Visits of some days, both included, each as its day shows it. */
+export async function plannedVisits(sql: Sql, shopId: string, from: string, to: string, at: Date): Promise<PlannedVisit[]> {
+  const [heads, stock] = await Promise.all([visitsBetween(sql, shopId, from, to), stockOnVan(sql, shopId)]);
+  const visits = await withRuns(sql, shopId, heads);
+  return [...groupBy(visits, (v) => v.visit.onDate)].flatMap(([day, list]) => daySheetOf(day, list, stock, at).visits);
 }
 
 /** As many visits as a day sheet takes in for their rechecks. */
@@ -47,6 +55,6 @@ export async function withRuns(sql: Sql, shopId: string, heads: VisitHead[]): Pr
   const runsOf = groupBy(runs, (r) => r.visitId);
   return heads.map((visit) => ({
     visit,
-    runs: (runsOf.get(visit.id) ?? []).map((run) => dayRunOf(run, summaries.get(`${visit.id} ${run.id}`) ?? UNTOUCHED)),
+    runs: (runsOf.get(visit.id) ?? []).map((run) => dayRunOf(run, summaries.get(`${visit.id} ${run.id}`) ?? null)),
   }));
 }

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
-import { addDays, type DayRun, type DaySheet, daySheetOf } from '../../../record/visit/day.ts';
+import { addDays, type DaySheet, daySheetOf } from '../../../record/visit/day.ts';
+import type { DayRun } from '../../../record/visit/day-run.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';

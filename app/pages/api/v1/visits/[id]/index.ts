@@ -1,4 +1,6 @@
-import { visitStatus } from '../../../../../../record/visit/record-rows.ts';
+import { catalogue } from '../../../../../../catalog/index.ts';
+import { dayVisitOf } from '../../../../../../record/visit/day-visit.ts';
+import { statusOf } from '../../../../../../record/visit/plan.ts';
 import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
 import { database, THE_SHOP } from '../../../../../http/database.ts';
 import { get } from '../../../../../http/endpoint.ts';
@@ -8,5 +10,6 @@ import { visitAsked } from '../../../../../http/visit-asked.ts';
 export const GET = get(async ({ params }) => {
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), THE_SHOP, id));
   const reads = statesOf(sheet);
-  return { ...sheet.visit, status: visitStatus(reads, sheet.entries), runs: reads.map(runAnswer), entries: sheet.entries };
+  const { visit, runs } = dayVisitOf(sheet, catalogue());
+  return { ...visit, status: statusOf(visit, runs), runs: reads.map(runAnswer), entries: sheet.entries };
 });

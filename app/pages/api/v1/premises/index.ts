@@ -1,0 +1,8 @@
+import { now, shopDay } from '../../../../../store/clock.ts';
+import { premisesList } from '../../../../../store/queries/premises.ts';
+import { database, THE_SHOP } from '../../../../http/database.ts';
+import { get } from '../../../../http/endpoint.ts';
+import { premisesQuery } from '../../../../http/premises-asked.ts';
+
+/** Premises by name, or those that all the words of `q` are found in. */
+export const GET = get(({ url }) => premisesList(database(), THE_SHOP, shopDay(now()), premisesQuery(url)));

@@ -1,0 +1,32 @@
+/** A run of a visit as days and lists show it. */
+import type { WorkKindId } from '../../core/work/kinds.ts';
+import { type RunSummary, UNTOUCHED } from '../run/summary.ts';
+import type { RunRow, VisitHead } from './sheet.ts';
+
+export interface DayRun {
+  id: string;
+  name: string;
+  appliance: string;
+  place: string;
+  work: WorkKindId;
+  /** Something is recorded on it in this visit. */
+  isBegun: boolean;
+  summary: RunSummary;
+}
+
+export interface DayVisit {
+  visit: VisitHead;
+  runs: DayRun[];
+}
+
+/** @param summary of what is recorded on it; null where nothing is */
+export const dayRunOf = (run: RunRow, summary: RunSummary | null): DayRun => ({
+  id: run.id,
+  name: run.name,
+  appliance: run.applianceName,
+  place: run.place,
+  work: run.work,
+  isBegun: summary !== null,
+  // The book's word is not in a summary, which follows from what is recorded on the run.
+  summary: { ...(summary ?? UNTOUCHED), offList: run.removed ?? summary?.offList ?? null },
+});

@@ -1,0 +1,50 @@
+/** What a day's plan says of its visits: how far each is, how long it takes, and which run into each other. */
+import type { DayRun, DayVisit } from './day-run.ts';
+import type { VisitHead } from './sheet.ts';
+import { workMinutes } from './work-minutes.ts';
+
+export type VisitStatus = 'planned' | 'under way' | 'done' | 'cancelled';
+
+/** How far a visit is, from what was recorded: nobody sets it. */
+export function statusOf(visit: VisitHead, runs: readonly DayRun[]): VisitStatus {
+  if (visit.cancelled !== null) return 'cancelled';
+  const listed = runs.filter((r) => r.summary.offList === null);
+  if (listed.length > 0 && listed.every((r) => r.summary.signedOffMs !== null)) return 'done';
+  if (visit.leftMs !== null && visit.leftMs > (visit.arrivedMs ?? 0) && listed.length === 0) return 'done';
+  return visit.arrivedMs !== null || runs.some((r) => r.isBegun) ? 'under way' : 'planned';
+}
+
+export interface VisitSpan {
+  minutes: number;
+  /** Where it goes slowly. */
+  slow: number;
+  /** Somebody said how long; otherwise the kinds of work do. */
+  isPlanned: boolean;
+}
+
+/** Minutes of a visit: as planned, or as its kinds of work usually take; with what they take where it goes slowly. */
+export function spanOf({ visit, runs }: DayVisit): VisitSpan {
+  const expected = workMinutes(runs.filter((r) => r.summary.offList === null).map((r) => r.work));
+  if (visit.minutes === null) return { minutes: expected.usual, slow: expected.slow, isPlanned: false };
+  return { minutes: visit.minutes, slow: Math.max(visit.minutes, expected.slow), isPlanned: true };
+}
+
+/** Minutes since midnight of 'HH:MM'. */
+export const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
+
+/** Visits of one day that run into each other, by id; cancelled ones run into nothing. */
+export function overlapsOf(visits: readonly DayVisit[]): Map<string, string[]> {
+  const spans = visits
+    .filter((v) => v.visit.cancelled === null)
+    .map((v) => {
+      const from = minuteOf(v.visit.startsAt);
+      return { id: v.visit.id, onDate: v.visit.onDate, from, to: from + spanOf(v).minutes };
+    });
+  return new Map(
+    visits.map(({ visit }) => {
+      const own = spans.find((s) => s.id === visit.id);
+      const others = own ? spans.filter((s) => s !== own && s.onDate === own.onDate && s.from < own.to && own.from < s.to) : [];
+      return [visit.id, others.map((s) => s.id)];
+    }),
+  );
+}
