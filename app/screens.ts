@@ -1,5 +1,19 @@
 /** The register of screens: menu, keys, the sheet of keys, what is kept for use without a connection, and the tests of access and size follow it. */
-export type ScreenId = 'day' | 'match' | 'gauge' | 'parts' | 'rules' | 'ledger' | 'ends' | 'visit' | 'unsent';
+export type ScreenId =
+  | 'day'
+  | 'week'
+  | 'call'
+  | 'start'
+  | 'premises'
+  | 'places'
+  | 'match'
+  | 'gauge'
+  | 'parts'
+  | 'rules'
+  | 'ledger'
+  | 'ends'
+  | 'visit'
+  | 'unsent';
 
 export interface Screen {
   id: ScreenId;
@@ -22,6 +36,11 @@ export const KEPT_VISIT = 'kept';
 
 export const SCREENS: readonly Screen[] = [
   { id: 'day', path: '/', name: 'Day', what: 'Day sheet', inMenu: true, key: 'd', keys: [] },
+  { id: 'week', path: '/week', name: 'Week', what: 'The week', inMenu: false, key: 'w', keys: [] },
+  { id: 'start', path: '/start', name: 'Start', what: 'Start work here', inMenu: false, key: 's', keys: [] },
+  { id: 'places', path: '/premises', name: 'Places', what: 'Premises', inMenu: true, key: 'h', keys: [] },
+  { id: 'premises', path: `/premises/${KEPT_VISIT}`, opens: '/premises/', name: 'Premises', what: 'A premises', inMenu: false, keys: [] },
+  { id: 'call', path: '/call', name: 'Call', what: 'Take a call', inMenu: true, key: 'c', keys: [{ keys: ['Ctrl', '⏎'], what: 'Book it' }] },
   { id: 'match', path: '/match', name: 'Match', what: 'Match bench', inMenu: true, key: 'm', keys: [] },
   { id: 'gauge', path: '/gauge', name: 'Gauge', what: 'Thread gauge', inMenu: true, key: 't', keys: [] },
   { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: true, key: 'p', keys: [] },
@@ -49,6 +68,7 @@ export const SCREENS: readonly Screen[] = [
 /** Keys that work on every screen. */
 export const EVERYWHERE: Screen['keys'] = [
   { keys: ['/'], what: 'Quick match' },
+  { keys: ['c'], what: 'Take a call' },
   { keys: ['z'], what: 'Take back what was just pressed' },
   { keys: ['n'], what: 'Dark sheet, for under the sink' },
   { keys: ['?'], what: 'This sheet' },

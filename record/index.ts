@@ -1,5 +1,6 @@
 /** The public face of the record: what pages, the server, the browser's own store and other programs may import. */
 export { clockOffMs, type EntryBase, happenedAt, targetOf } from './entry.ts';
+export { type Happening, type Telling, wholeOf } from './happening.ts';
 export type { Refusal } from './kind.ts';
 export { type Bodies, broughtUp, type Entry, type EntryKind, type EntryOf, followsId, jointsBrought, kindOf, kinds } from './kinds.ts';
 export { type FreeOutlet, outletsFor, sameOutlet } from './run/free-outlets.ts';
@@ -18,4 +19,4 @@ export { type Sentence, sentenceOf } from './run/sentence.ts';
 export { besideLooks, STAGE_NAMES, STAGES, type Stage, type StageState } from './run/stages.ts';
 export * from './run/state.ts';
 export { type Fate, fates, ordered, standing } from './standing.ts';
-export { carriedBy, type Happening, happenings, type Telling, tell, wholeOf, wordsFor } from './words.ts';
+export { carriedBy, happenings, tell, wordsFor } from './words.ts';

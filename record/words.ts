@@ -1,23 +1,13 @@
 /** What happened, in words: one telling of an entry for every screen, file and print. */
 import { endLabel } from '../core/ends/label.ts';
 import { clockOffMs, happenedAt, targetOf } from './entry.ts';
+import { type Happening, happeningsOf, type Telling } from './happening.ts';
 import { type Entry, kindOf } from './kinds.ts';
 import { acceptances, type History, ofKind } from './run/history.ts';
 import { lookBegun, roundName } from './run/kinds/look-begun.ts';
 import type { Words } from './run/now.ts';
 import type { RunState } from './run/state.ts';
 import type { Fate } from './standing.ts';
-
-export interface Telling {
-  id: string;
-  /** By a clock that can be trusted, milliseconds since 1970. */
-  atMs: number;
-  /** 'J2', 'Stop stem'; '' for what is said of the run. */
-  who: string;
-  what: string;
-  /** How far the device's clock was off where that matters, minutes: more than nought when it was slow. */
-  clockOffMin: number;
-}
 
 /** A clock that is further off than this is told. */
 const TOLD_OFF_MS = 300_000;
@@ -56,70 +46,8 @@ function endLabelOrCode(code: string): string {
   }
 }
 
-/** A line of "what happened here". */
-export interface Happening extends Telling {
-  kind: string;
-  deviceId: string;
-  /** The entry to name when this is corrected. */
-  newestId: string;
-  /** The entries to name, in this order, when all of it is taken back, its corrections first. */
-  wholeIds: string[];
-  /** Other things that were said in its place, oldest first. */
-  before: string[];
-  /** Why it was taken back, when and by which device, and what to name to put it back; null while it stands. */
-  withdrawn: { reason: string; atMs: number; deviceId: string; ids: string[] } | null;
-  /** Not with the server yet. */
-  isUnsent: boolean;
-}
-
 /** Everything recorded on a run, in order, each with what became of it. */
-export function happenings(history: History, words: Words): Happening[] {
-  return history.all.map((fate) => {
-    const { first, by, withdrawnBy, later } = fate;
-    const told = tell({ ...first, body: by.body } as Entry, words);
-    const said = [first, ...later.filter((e) => e.kind === first.kind)].map((e) => tell(e, words).what);
-    return {
-      ...told,
-      kind: first.kind,
-      deviceId: first.deviceId,
-      newestId: by.id,
-      wholeIds: wholeOf(fate),
-      before: [...new Set(said)].filter((what) => what !== told.what),
-      withdrawn: withdrawnBy && {
-        reason: reasonOf(withdrawnBy),
-        atMs: happenedAt(withdrawnBy),
-        deviceId: withdrawnBy.deviceId,
-        ids: withTogether(withdrawnBy, later),
-      },
-      isUnsent: by.recordedAt === null || withdrawnBy?.recordedAt === null,
-    };
-  });
-}
-
-/** What counts, and back through what it corrects to what was entered first. */
-export function wholeOf({ first, by, later }: Fate<Entry>): string[] {
-  const ids: string[] = [];
-  for (let entry: Entry | undefined = by; entry && !ids.includes(entry.id); ) {
-    ids.push(entry.id);
-    const { correctsId } = entry as Entry;
-    entry = correctsId === first.id ? first : later.find((e) => e.id === correctsId);
-  }
-  return ids;
-}
-
-/** A press that took all of something back took its corrections back with it: they are put back with it too, the last first. */
-function withTogether(withdrawal: Entry, later: Entry[]): string[] {
-  const isOfOnePress = (e: Entry) =>
-    e.kind === withdrawal.kind &&
-    e.deviceId === withdrawal.deviceId &&
-    reasonOf(e) === reasonOf(withdrawal) &&
-    Math.abs(Date.parse(e.seenAt) - Date.parse(withdrawal.seenAt)) < ONE_PRESS_MS;
-  return [withdrawal.id, ...later.filter((e) => e.id !== withdrawal.id && isOfOnePress(e)).map((e) => e.id)];
-}
-
-const ONE_PRESS_MS = 1000;
-
-const reasonOf = (withdrawal: Entry): string => (withdrawal.body as { reason?: string }).reason ?? '';
+export const happenings = (history: History, words: Words): Happening[] => happeningsOf(history.all, (e) => ({ ...tell(e, words), kind: e.kind }));
 
 /** What else goes when something is taken back, in words: 'three looks', 'the work done for it'. */
 export function carriedBy(history: History, newestId: string): string[] {

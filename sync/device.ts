@@ -251,6 +251,13 @@ export class DeviceStore {
     return premisesBook(id, bookWithOwn(kept, own));
   }
 
+  /** What was said of premises and of what belongs to them, as far as it is kept here, what waits among it. */
+  async bookEntries(id: string): Promise<BookEntry[]> {
+    const tx = this.db.transaction(['books', 'outgoing']);
+    const [kept, own] = await Promise.all([tx.objectStore('books').get(id), tx.objectStore('outgoing').getAll()]);
+    return bookWithOwn(kept, own);
+  }
+
   /** What was said of the shop itself, what waits here among it. */
   async shopEntries(): Promise<BookEntry[]> {
     const { shopId } = await this.facts();

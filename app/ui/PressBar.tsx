@@ -16,7 +16,7 @@ export default function PressBar() {
         <div className="pointer-events-auto flex max-w-150 flex-wrap items-center gap-x-3 gap-y-1 border border-ink bg-sheet px-3 py-1 lg:py-2">
           <span className="line-clamp-3 min-w-0">
             {last.words}
-            {last.ids.length > 1 && ` and ${last.ids.length - 1} more`}
+            {last.entries.length > 1 && !last.isWhole && ` and ${last.entries.length - 1} more`}
           </span>
           <button type="button" className="key" onClick={takeBack}>
             {last.isBack ? 'Put it back' : 'Take it back'} <kbd className="max-lg:hidden">z</kbd>

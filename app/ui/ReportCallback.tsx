@@ -29,7 +29,7 @@ export function ReportCallback({ visitId, runId, joints = [], label = 'It leaks:
       const [kept] = await sync.keep((deviceId) => [
         newEntry({ deviceId, visitId, runId }, 'callback-reported', { finding: found, text: text.trim() }, target),
       ]);
-      noteNewPress({ visitId, runId, ids: [kept!.entry.id], words: `Callback: ${found}`, isBack: false });
+      noteNewPress({ entries: [{ id: kept!.entry.id, visitId, runId }], words: `Callback: ${found}`, isBack: false });
       setIsOpen(false);
       setSaid('Reported. It counts in the rates from now on.');
       onReported?.();

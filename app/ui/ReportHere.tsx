@@ -1,6 +1,6 @@
 import { type ComponentProps, useEffect, useState } from 'react';
 import { sync } from '../../sync/run.ts';
-import { lastPress, onPress } from './presses.ts';
+import { lastPress, onPress, type Press } from './presses.ts';
 import { ReportCallback } from './ReportCallback.tsx';
 
 /** On a page that the server made: read again once what was reported, or taken back, is with the server. */
@@ -9,7 +9,7 @@ export function ReportHere(props: ComponentProps<typeof ReportCallback>) {
   const [isChanged, setIsChanged] = useState(false);
   useEffect(() => {
     // A report that was made before this page came up is taken back on it.
-    const look = () => setIsChanged((was) => was || (lastPress()?.runId === runId && lastPress()?.isBack === true));
+    const look = () => setIsChanged((was) => was || isBackOf(lastPress(), runId));
     return onPress(look);
   }, [runId]);
   useEffect(() => {
@@ -23,3 +23,7 @@ export function ReportHere(props: ComponentProps<typeof ReportCallback>) {
   }, [isChanged, visitId, runId]);
   return <ReportCallback {...props} onReported={() => setIsChanged(true)} />;
 }
+
+/** The last press took something of a run back. */
+const isBackOf = (press: Press | null, runId: string): boolean =>
+  press?.isBack === true && press.entries.some((e) => 'runId' in e && e.runId === runId);

@@ -36,5 +36,6 @@ ownKeys([
   { keys: ['/'], run: () => showBar(true) },
   { keys: ['?'], run: () => sheet?.showModal() },
   { keys: ['n'], run: turnSheet },
+  { keys: ['c'], run: () => location.assign('/call') },
 ]);
 for (const screen of SCREENS) if (screen.key) ownDoor(screen.key, () => location.assign(screen.path));

@@ -1,20 +1,26 @@
 /** What was just recorded, on whatever screen, and its way back: for ten seconds, over a change of page too. */
-import { newEntry } from '../../sync/entry.ts';
+import type { SubjectRef } from '../../record/book/entry.ts';
+import { WITHDRAWN } from '../../record/standing.ts';
+import { newBookEntry, newEntry } from '../../sync/entry.ts';
 import { sync } from '../../sync/run.ts';
 
 /** How long a press can be taken back at once, ms. */
 const STANDS_MS = 10_000;
 const AT_ONCE = 'taken back at once';
-const KEY = 'brass-nut-last-press';
+const KEY = 'brass-nut-last-press-2';
+
+/** An entry that a press recorded: of a run in a visit, or of the book. */
+export type Pressed = { id: string; visitId: string; runId: string } | { id: string; subject: SubjectRef };
 
 /** What one press recorded. */
 export interface Press {
-  visitId: string;
-  runId: string;
-  ids: string[];
+  /** In the order in which they were entered. */
+  entries: Pressed[];
   words: string;
   /** It took something back itself: taking it back puts that in its place again. */
   isBack: boolean;
+  /** The words tell all of it. */
+  isWhole?: boolean;
   atMs: number;
 }
 
@@ -69,18 +75,32 @@ export function noteNewPress(press: Omit<Press, 'atMs'>): void {
 }
 
 /** Another entry of the press that was noted last: one press may write several, one after another. */
-export function noteOfSamePress(id: string): void {
-  if (last) set({ ...last, ids: [...last.ids, id] });
+export function noteOfSamePress(entry: Pressed): void {
+  if (last) set({ ...last, entries: [...last.entries, entry] });
 }
 
 /** Takes back all that the last press recorded, the last of it first; or puts back what it took back. */
 export function takeBack(): void {
   if (!last) return;
-  const { visitId, runId, ids, words, isBack } = last;
+  const { entries, words, isBack, isWhole } = last;
   set(null);
-  const backs = [...ids].reverse().flatMap((id) => withdraw(visitId, runId, id, AT_ONCE) ?? []);
+  const backs = [...entries].reverse().flatMap((entry): Pressed[] => {
+    if ('subject' in entry) return [{ id: withdrawFromBook(entry), subject: entry.subject }];
+    const id = withdraw(entry.visitId, entry.runId, entry.id, AT_ONCE);
+    return id === null ? [] : [{ ...entry, id }];
+  });
   if (backs.length === 0) return;
-  noteNewPress({ visitId, runId, ids: backs, words: isBack ? `${words}: put back` : `${words}: taken back`, isBack: !isBack });
+  noteNewPress({ entries: backs, words: isBack ? `${words}: put back` : `${words}: taken back`, isBack: !isBack, isWhole });
+}
+
+function withdrawFromBook({ id, subject }: { id: string; subject: SubjectRef }): string {
+  const entry = newBookEntry(sync.deviceId, subject, WITHDRAWN, { reason: AT_ONCE }, id);
+  sync
+    .keep((deviceId) => [{ ...entry, deviceId }])
+    .catch(() => {
+      // Said on the strip.
+    });
+  return entry.id;
 }
 
 export const lastPress = (): Press | null => last;

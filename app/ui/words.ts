@@ -33,3 +33,12 @@ export function recheckWords({ signedOff, recheck, accepted }: Pick<RunState, 's
 /** What the looks at a joint prove: a bound with its confidence and its recheck, never "dry" alone. */
 export const provenWords = (ml: number | null, recheck: string): string =>
   ml === null ? 'nothing proven yet' : `under ${mlPerDay(ml)} mL a day at 95 %, ${recheck}`;
+
+const shortDay = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+const withYear = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
+
+/** A day as lists show it: 'today', 'Nov 25', 'Nov 25, 2024' of another year. */
+export function dayWords(day: string, today: string): string {
+  if (day === today) return 'today';
+  return (day.slice(0, 4) === today.slice(0, 4) ? shortDay : withYear).format(new Date(`${day}T00:00:00Z`));
+}

@@ -1,5 +1,7 @@
 /** What was said of the book, in words: one telling for every screen, file and print. */
-import { WITHDRAWN } from '../standing.ts';
+import { happenedAt } from '../entry.ts';
+import { type Happening, happeningsOf } from '../happening.ts';
+import { fates, WITHDRAWN } from '../standing.ts';
 import type { BookEntry } from './entry.ts';
 import type { BookWords } from './subject.ts';
 import { subjectOf } from './subjects.ts';
@@ -17,3 +19,15 @@ export const NO_WORDS: BookWords = {
   subject: ({ kind }) => `a ${subjectOf(kind).called} that this device does not hold`,
   item: (id) => id,
 };
+
+/** What was said of subjects of the book, in order, each with what became of it; with the name of what it is of. */
+export function bookHappenings(entries: readonly BookEntry[], words: BookWords): Happening[] {
+  return happeningsOf(fates(entries), (entry) => ({
+    id: entry.id,
+    atMs: happenedAt(entry),
+    who: words.subject(entry.subject),
+    what: tellBook(entry, words),
+    kind: `${entry.subject.kind} ${entry.change}`,
+    clockOffMin: 0,
+  }));
+}

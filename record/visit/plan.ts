@@ -24,7 +24,9 @@ export interface VisitSpan {
 
 /** Minutes of a visit: as planned, or as its kinds of work usually take; with what they take where it goes slowly. */
 export function spanOf({ visit, runs }: DayVisit): VisitSpan {
-  const expected = workMinutes(runs.filter((r) => r.summary.offList === null).map((r) => r.work));
+  // Hot and cold of one appliance are one piece of work.
+  const works = new Map(runs.filter((r) => r.summary.offList === null).map((r) => [`${r.place}/${r.appliance}/${r.work}`, r.work]));
+  const expected = workMinutes([...works.values()]);
   if (visit.minutes === null) return { minutes: expected.usual, slow: expected.slow, isPlanned: false };
   return { minutes: visit.minutes, slow: Math.max(visit.minutes, expected.slow), isPlanned: true };
 }

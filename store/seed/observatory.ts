@@ -193,7 +193,7 @@ export const VISITS: DemoVisit[] = [
   {
     slot: 'kitchen',
     day: 0,
-    startsAt: '09:30',
+    startsAt: '08:30',
     title: 'Canteen kitchen',
     runs: [
       ['sink-c', 'proven'],

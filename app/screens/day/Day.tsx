@@ -37,12 +37,12 @@ const word = ({ summary }: DayRun) => {
 
 /** The day's visits, what the van lacks for them, which connections are to be looked at again. */
 export default function Day({ initial, today: made, address }: Props) {
-  const asked = useAddress(address).day;
+  const asked = useAddress(address);
   const catalogue = useCatalogue();
 
   const [loadedOn] = useState(() => made);
   const today = typeof window === 'undefined' || loadedOn >= localToday() ? loadedOn : localToday();
-  const day = asked && DAY.test(asked) ? asked : today;
+  const day = asked.day && DAY.test(asked.day) ? asked.day : today;
   const held = useHeldVisits(catalogue, day, day);
   const holds = held?.span != null && day >= held.span.from && day <= held.span.to;
   const sheet = useMemo(() => {
@@ -69,11 +69,22 @@ export default function Day({ initial, today: made, address }: Props) {
           <a className="key" href={`/?day=${addDays(day, 1)}`}>
             Day after
           </a>
+          <a className="key" href={`/week?day=${day}`}>
+            Week
+          </a>
         </nav>
       </div>
+      <p className="mt-3 flex flex-wrap gap-3 print:hidden">
+        <a className="key key-main" href="/call">
+          Take a call <kbd className="max-md:hidden">c</kbd>
+        </a>
+        <a className="key" href="/start">
+          Start work here
+        </a>
+      </p>
       {sheet ? (
         <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
-          <Visits sheet={sheet} />
+          <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />
           <aside className="grid content-start gap-6">
             <Shortages sheet={sheet} />
             <Rechecks sheet={sheet} />
@@ -90,22 +101,26 @@ export default function Day({ initial, today: made, address }: Props) {
   );
 }
 
-function Visits({ sheet }: { sheet: DaySheet }) {
+/** @param marked a visit that was just booked */
+function Visits({ sheet, marked, isToday }: { sheet: DaySheet; marked: string | null; isToday: boolean }) {
+  const titleOf = (id: string) => sheet.visits.find((v) => v.visit.id === id)?.visit.title ?? 'another';
   return (
     <section aria-label="Visits">
-      {sheet.visits.length === 0 && (
-        <p className="border border-rule bg-sheet p-4">No visits on this day. A visit comes in as a file, at the side.</p>
-      )}
+      {sheet.visits.length === 0 && <NoVisits isToday={isToday} />}
       <ol>
-        {sheet.visits.map(({ visit, places, runs, short, off }) => (
+        {sheet.visits.map(({ visit, places, runs, short, off, status, overlaps, span }) => (
           <li key={visit.id} className="grid grid-cols-[4.5rem_minmax(0,1fr)] gap-3 md:grid-cols-[5.5rem_minmax(0,1fr)]">
-            <div className="border-r-2 border-ink pt-3 pr-3 text-right font-head text-2xl font-semibold">{visit.startsAt}</div>
-            <article className="mb-4 border border-ink bg-sheet">
+            <div className="border-r-2 border-ink pt-3 pr-3 text-right font-head text-2xl font-semibold">
+              {visit.startsAt}
+              <span className="block font-text text-base font-normal text-soft">{hours(span.minutes)}</span>
+            </div>
+            <article className={`mb-4 border bg-sheet ${visit.id === marked ? 'border-2 border-brass-deep' : 'border-ink'}`}>
               <a
                 href={`/visits/${visit.id}`}
                 className="flex min-h-14 flex-wrap items-baseline gap-x-3 border-b border-rule px-4 py-2 no-underline hover:bg-brass-light"
               >
-                <h2>{visit.title}</h2>
+                <h2 className={status === 'cancelled' ? 'line-through' : ''}>{visit.title}</h2>
+                <span>{status}</span>
                 <span className="text-soft">{places.filter((p) => p !== visit.title).join(', ')}</span>
                 {short > 0 && (
                   <b className="ml-auto">
@@ -113,6 +128,17 @@ function Visits({ sheet }: { sheet: DaySheet }) {
                   </b>
                 )}
               </a>
+              {visit.cancelled !== null && <p className="px-4 pt-2">Cancelled: {visit.cancelled}</p>}
+              {overlaps.length > 0 && <p className="px-4 pt-2 font-bold">▲ Runs into {overlaps.map(titleOf).join(', ')}</p>}
+              {visit.note && <p className="px-4 pt-2">{visit.note}</p>}
+              <p className="flex flex-wrap gap-x-5 px-4 text-soft">
+                <a className="inline-flex min-h-11 items-center" href={`/premises/${visit.premises.id}`}>
+                  {visit.premises.name}
+                </a>
+                <a className="inline-flex min-h-11 items-center print:hidden" href={`/visits/${visit.id}?plan`}>
+                  Move it, or change its list
+                </a>
+              </p>
               <ul className="grid grid-cols-[minmax(0,1fr)] md:grid-cols-2">
                 {runs.map((run) => (
                   <li key={run.id}>
@@ -130,6 +156,30 @@ function Visits({ sheet }: { sheet: DaySheet }) {
         ))}
       </ol>
     </section>
+  );
+}
+
+/** '45 min', '2 h 15' */
+const hours = (minutes: number): string =>
+  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, '0')}` : ''}`;
+
+/** A day without visits is a beginning: how one comes to be. */
+function NoVisits({ isToday }: { isToday: boolean }) {
+  return (
+    <div className="border border-rule bg-sheet p-4">
+      <h2>{isToday ? 'No visits today' : 'No visits on this day'}</h2>
+      <ul className="mt-2 grid gap-1">
+        <li>
+          <a href="/call">Take a call</a>: who, what, when, as it is told on the telephone.
+        </li>
+        <li>
+          <a href="/start">Start work here</a>: where you stand, in four presses; names can come later.
+        </li>
+        <li>
+          A visit or <a href="/parts">parts</a> come in as files too.
+        </li>
+      </ul>
+    </div>
   );
 }
 
@@ -176,7 +226,7 @@ function pip({ summary: { stage, stages, unreadable } }: DayRun, of: (typeof STA
 function takeOff(visitId: string, runId: string): void {
   sync
     .keep((deviceId) => [newEntry({ deviceId, visitId, runId }, 'listed', { on: false, reason: 'cannot be read' })])
-    .then(([kept]) => noteNewPress({ visitId, runId, ids: [kept!.entry.id], words: 'Taken off the list', isBack: false }))
+    .then(([kept]) => noteNewPress({ entries: [{ id: kept!.entry.id, visitId, runId }], words: 'Taken off the list', isBack: false }))
     .catch(() => {
       // Said on the strip.
     });

@@ -63,7 +63,7 @@ export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: Cl
     try {
       const kept = await sync.keep((deviceId) => entriesFor({ ...target, deviceId }, chain, p.query, catalogue));
       const { visitId, runId } = target;
-      noteNewPress({ visitId, runId, ids: kept.map((k) => k.entry.id), words: `Chain taken to ${target.name}`, isBack: false });
+      noteNewPress({ entries: kept.map((k) => ({ id: k.entry.id, visitId, runId })), words: `Chain taken to ${target.name}`, isBack: false });
     } catch (error) {
       return setSaid(`It was not kept. ${(error as Error).message}`);
     }

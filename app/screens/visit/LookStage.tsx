@@ -7,6 +7,7 @@ import { Fold } from '../../ui/Fold.tsx';
 import { usualEnds } from '../../ui/usual-ends.ts';
 import { Distance, FoundTube, Pressure } from './Measures.tsx';
 import type { StageProps } from './stage-props.ts';
+import { Told } from './Told.tsx';
 
 type StopKind = Bodies['stop-tried']['kind'];
 type StopCondition = Bodies['stop-tried']['condition'];
@@ -41,6 +42,7 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 lg:gap-y-6 xl:grid-cols-[repeat(2,minmax(0,1fr))]">
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
+        <Told {...{ run, state, write }} />
         <Fold {...fold('ends')}>
           <EndPicker
             id="look-from"

@@ -1,15 +1,21 @@
 import { useState } from 'react';
 import type { RunRow } from '../../../record/visit/sheet.ts';
+import { say, saying } from '../../ui/book.ts';
 import type { Write } from '../../ui/use-visit.ts';
 
 /** Takes a run off the visit's list, or puts it back; what is recorded on it stays. */
-export function OffList({ run, off, write }: { run: RunRow; off: string | null; write: Write }) {
+export function OffList({ run, visitId, off, write }: { run: RunRow; visitId: string; off: string | null; write: Write }) {
   const [reason, setReason] = useState('');
+  // The book took it off, or an entry of the run: each is answered in its own place.
+  const putBack = () => {
+    if (run.removed === null) write('listed', run.id, { on: true, reason: 'put back' });
+    else say([saying('visit', visitId, 'run-added', { runId: run.id, work: run.work })], `${run.name} put back`);
+  };
   if (off !== null) {
     return (
       <p className="caution mt-3">
         Off the list: {off}{' '}
-        <button type="button" className="key" onClick={() => write('listed', run.id, { on: true, reason: 'put back' })}>
+        <button type="button" className="key" onClick={putBack}>
           Put it back
         </button>
       </p>

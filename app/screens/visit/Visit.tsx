@@ -34,12 +34,14 @@ interface Asked {
   id: string;
   run: string | null;
   stage: string | null;
+  /** The plan is shown. */
+  plan: boolean;
   /** An end found by its drawing or with the gauge, for the run. */
   brought: ReturnType<typeof endBrought>;
 }
 
 export default function Visit({ initial, run, stage }: Props) {
-  const [asked, setAsked] = useState<Asked | null>(initial && { id: initial.visit.id, run, stage, brought: null });
+  const [asked, setAsked] = useState<Asked | null>(initial && { id: initial.visit.id, run, stage, plan: false, brought: null });
   useEffect(() => setAsked(askedHere()), []);
   const record = useVisit(asked?.id ?? null, initial);
   if (asked && record.sheet) return <OpenVisit key={asked.id} {...{ asked, record }} sheet={record.sheet} />;
@@ -60,7 +62,7 @@ function askedHere(): Asked {
   // An end is noted only when one of our own pages brings it: a link from elsewhere writes nothing.
   const isOurs = document.referrer.startsWith(`${location.origin}/`);
   const id = /^\/visits\/([0-9a-f-]{36})/.exec(location.pathname)?.[1] ?? '';
-  return { id, run: params.get('run'), stage: params.get('stage'), brought: isOurs ? endBrought(params) : null };
+  return { id, run: params.get('run'), stage: params.get('stage'), plan: params.has('plan'), brought: isOurs ? endBrought(params) : null };
 }
 
 function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; record: VisitRecord }) {
@@ -69,6 +71,8 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
   const [runId, setRunId] = useState(asked.run && sheet.runs.some((r) => r.id === asked.run) ? asked.run : (sheet.runs[0]?.id ?? null));
   const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(asked.stage as Stage) ? (asked.stage as Stage) : null);
   const [alarm, setAlarm] = useState(false);
+  const [showsPlan, setShowsPlan] = useState<boolean | null>(null);
+  const isPlanShown = showsPlan ?? asked.plan;
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
   // Until the store is read nobody presses on what the server alone knows.
   const reads = useReads(sheet, isRead ? catalogue : null);
@@ -91,7 +95,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
   });
   useBrought(asked, runId, write);
 
-  if (!run) return <p className="p-5">This visit has no runs.</p>;
+  if (!run) return catalogue ? <Plan sheet={sheet} catalogue={catalogue} /> : <p className="p-5">Reading the parts ...</p>;
   const choose = (id: string) => {
     setRunId(id);
     setChosen(null);
@@ -109,7 +113,8 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
         <div className="px-4 pt-2 pb-1 short:sr-only max-lg:flex max-lg:flex-wrap max-lg:items-baseline max-lg:gap-x-3 lg:pt-3 lg:pb-2">
           <h1 className="text-2xl">{visit.title}</h1>
           <p className="text-soft">
-            {visit.premises.name} · {visit.onDate} {visit.startsAt}
+            <a href={`/premises/${visit.premises.id}`}>{visit.premises.name}</a> · {visit.onDate} {visit.startsAt}
+            {visit.cancelled !== null && <b> · cancelled</b>}
           </p>
           <p className="hidden font-head text-xl font-semibold print:block">
             {run.name}: {STAGE_NAMES[stage]}
@@ -124,17 +129,21 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
           <button type="button" className="key key-alarm" onClick={raise}>
             Running? Water off now
           </button>
+          <button type="button" className="key" aria-expanded={isPlanShown} onClick={() => setShowsPlan(!isPlanShown)}>
+            Plan of the visit
+          </button>
           <a className="inline-flex min-h-8 items-center" href={`/api/v1/visits/${visit.id}/file`}>
             Export this visit
           </a>
         </div>
       </aside>
       <div className="min-w-0">
+        {isPlanShown && catalogue && <Plan sheet={sheet} catalogue={catalogue} onClose={() => setShowsPlan(false)} />}
         <StageTabs stage={stage} state={state ?? null} onChoose={setChosen} />
         {!catalogue || !read ? (
           <p className="p-5">Reading the parts ...</p>
         ) : !state ? (
-          <Unreadable read={read} write={write} />
+          <Unreadable read={read} visitId={visit.id} write={write} />
         ) : (
           <>
             <Standing
@@ -160,7 +169,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
                 {state.signedOff && (stage === 'look' || stage === 'match') && (
                   <p className="caution mb-3">Signed off: only read here until it is reopened in Log.</p>
                 )}
-                {state.offList !== null && <OffList run={run} off={state.offList} write={write} />}
+                {state.offList !== null && <OffList run={run} visitId={visit.id} off={state.offList} write={write} />}
                 <Panel
                   key={`${run.id} ${stage}`}
                   run={run}
@@ -189,7 +198,10 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
           Running? Water off now
         </button>
       </div>
-      <p className="px-4 py-2 lg:hidden print:hidden">
+      <p className="flex flex-wrap gap-4 px-4 py-2 lg:hidden print:hidden">
+        <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?plan`}>
+          Plan of the visit
+        </a>
         <a className="inline-flex min-h-12 items-center" href={`/api/v1/visits/${visit.id}/file`}>
           Export this visit
         </a>
@@ -243,14 +255,17 @@ function StageTabs({ stage, state, onChoose }: { stage: Stage; state: RunState |
   );
 }
 
+/** Fetched when it is asked for. */
+const Plan = fetched('The plan', () => import('./Plan.tsx'));
+
 /** What is on record stays; the rest of the visit goes on without this run. */
-function Unreadable({ read, write }: { read: ReadRun; write: Write }) {
+function Unreadable({ read, visitId, write }: { read: ReadRun; visitId: string; write: Write }) {
   return (
     <div className="p-5">
       <h2>{read.run.name} cannot be read</h2>
       <p className="caution mt-2">{read.unreadable}</p>
       <p className="mt-2">What was recorded on it is kept, and leaves with the visit's file. The other runs of the visit are not touched by it.</p>
-      <OffList run={read.run} off={offListReason(read)} write={write} />
+      <OffList run={read.run} visitId={visitId} off={offListReason(read)} write={write} />
     </div>
   );
 }

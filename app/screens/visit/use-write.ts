@@ -53,8 +53,13 @@ export function useWrite(
     (kind, runId, body, target) => {
       const entry = make(kind, runId, body, target);
       if (!put(entry)) return entry.id;
-      if (isUnderWay.current) noteOfSamePress(entry.id);
-      else noteNewPress({ visitId: entry.visitId, runId, ids: [entry.id], words: wordsOf(entry, now.current), isBack: kind === 'withdrawn' });
+      if (isUnderWay.current) noteOfSamePress({ id: entry.id, visitId: entry.visitId, runId });
+      else
+        noteNewPress({
+          entries: [{ id: entry.id, visitId: entry.visitId, runId }],
+          words: wordsOf(entry, now.current),
+          isBack: kind === 'withdrawn',
+        });
       isUnderWay.current = true;
       setTimeout(() => {
         isUnderWay.current = false;
