@@ -36,7 +36,7 @@ export const KEPT_VISIT = 'kept';
 
 export const SCREENS: readonly Screen[] = [
   { id: 'day', path: '/', name: 'Day', what: 'Day sheet', inMenu: true, key: 'd', keys: [] },
-  { id: 'week', path: '/week', name: 'Week', what: 'The week', inMenu: false, key: 'w', keys: [] },
+  { id: 'week', path: '/week', name: 'Week', what: 'The week', inMenu: false, key: 'w', keys: [{ keys: ['␣'], what: 'On a visit: take it up, arrows move it, Enter keeps it' }, { keys: ['t'], what: 'This week' }] },
   { id: 'start', path: '/start', name: 'Start', what: 'Start work here', inMenu: false, key: 's', keys: [] },
   { id: 'places', path: '/premises', name: 'Places', what: 'Premises', inMenu: true, key: 'h', keys: [] },
   { id: 'premises', path: `/premises/${KEPT_VISIT}`, opens: '/premises/', name: 'Premises', what: 'A premises', inMenu: false, keys: [] },

@@ -6,6 +6,36 @@ import { hydrated, openRun, tabTo } from './page.ts';
 
 const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
   ['day', (page) => page.goto(address())],
+  ['week', (page) => page.goto(`${address()}/week`)],
+  ['places', (page) => page.goto(`${address()}/premises`)],
+  [
+    'premises',
+    async (page) => {
+      await page.goto(`${address()}/premises`);
+      await page.getByRole('link', { name: /Quillback/ }).click();
+      await page.getByRole('heading', { name: 'What stands here' }).waitFor();
+    },
+  ],
+  ['start', (page) => page.goto(`${address()}/start`)],
+  [
+    'call',
+    async (page) => {
+      await page.goto(`${address()}/call`);
+      await hydrated(page);
+      await page.getByRole('combobox', { name: 'Who' }).fill('quil');
+      await page.getByRole('option', { name: /Quillback/ }).click();
+      await page.getByRole('button', { name: 'Flat toilet' }).click();
+      await page.getByRole('region', { name: 'What it will take' }).waitFor();
+    },
+  ],
+  [
+    'plan',
+    async (page) => {
+      await page.goto(address());
+      await page.getByRole('link', { name: /^Move Canteen kitchen/ }).click();
+      await page.getByRole('heading', { name: /^Plan/ }).waitFor();
+    },
+  ],
   ['look', (page) => openRun(page, /^Brewer/, 'Look')],
   ['match', (page) => openRun(page, /^Dishwasher/, 'Match')],
   ['shut', (page) => openRun(page, /^Dishwasher/, 'Shut')],

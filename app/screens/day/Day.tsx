@@ -115,30 +115,30 @@ function Visits({ sheet, marked, isToday }: { sheet: DaySheet; marked: string | 
               <span className="block font-text text-base font-normal text-soft">{hours(span.minutes)}</span>
             </div>
             <article className={`mb-4 border bg-sheet ${visit.id === marked ? 'border-2 border-brass-deep' : 'border-ink'}`}>
-              <a
-                href={`/visits/${visit.id}`}
-                className="flex min-h-14 flex-wrap items-baseline gap-x-3 border-b border-rule px-4 py-2 no-underline hover:bg-brass-light"
-              >
-                <h2 className={status === 'cancelled' ? 'line-through' : ''}>{visit.title}</h2>
-                <span>{status}</span>
-                <span className="text-soft">{places.filter((p) => p !== visit.title).join(', ')}</span>
-                {short > 0 && (
-                  <b className="ml-auto">
-                    {short} {short === 1 ? 'run' : 'runs'} short on the van
-                  </b>
-                )}
-              </a>
+              <div className="flex flex-wrap items-stretch border-b border-rule">
+                <a
+                  href={`/visits/${visit.id}`}
+                  className="flex min-h-14 flex-1 flex-wrap items-baseline gap-x-3 px-4 py-2 no-underline hover:bg-brass-light"
+                >
+                  <h2 className={status === 'cancelled' ? 'line-through' : ''}>{visit.title}</h2>
+                  <span>{status}</span>
+                  <span className="text-soft">{places.filter((p) => p !== visit.title).join(', ')}</span>
+                  {short > 0 && (
+                    <b className="ml-auto">
+                      {short} {short === 1 ? 'run' : 'runs'} short on the van
+                    </b>
+                  )}
+                </a>
+                <a className="inline-flex min-h-11 items-center px-3 text-soft" href={`/premises/${visit.premises.id}`}>
+                  {visit.premises.name}
+                </a>
+                <a className="inline-flex min-h-11 items-center px-3 text-soft print:hidden" href={`/visits/${visit.id}?plan`}>
+                  Move<span className="sr-only"> {visit.title}, or change its list</span>
+                </a>
+              </div>
               {visit.cancelled !== null && <p className="px-4 pt-2">Cancelled: {visit.cancelled}</p>}
               {overlaps.length > 0 && <p className="px-4 pt-2 font-bold">▲ Runs into {overlaps.map(titleOf).join(', ')}</p>}
               {visit.note && <p className="px-4 pt-2">{visit.note}</p>}
-              <p className="flex flex-wrap gap-x-5 px-4 text-soft">
-                <a className="inline-flex min-h-11 items-center" href={`/premises/${visit.premises.id}`}>
-                  {visit.premises.name}
-                </a>
-                <a className="inline-flex min-h-11 items-center print:hidden" href={`/visits/${visit.id}?plan`}>
-                  Move it, or change its list
-                </a>
-              </p>
               <ul className="grid grid-cols-[minmax(0,1fr)] md:grid-cols-2">
                 {runs.map((run) => (
                   <li key={run.id}>

@@ -1,0 +1,44 @@
+/** The week: seven days with their visits, and what waits for one of them. */
+import { addDays, daySheetOf, type PlannedVisit, type Recheck } from './day.ts';
+import type { DayVisit } from './day-run.ts';
+
+/** Something to be followed up that has no visit yet. */
+export interface Waiting {
+  id: string;
+  text: string;
+  dueOn: string | null;
+  premisesId: string;
+  premises: string;
+}
+
+export interface WeekSheet {
+  monday: string;
+  visits: PlannedVisit[];
+  waiting: Waiting[];
+  /** Connections to be looked at again by the end of the week. */
+  rechecks: Recheck[];
+}
+
+/** The Monday of a day's week. */
+export function mondayOf(day: string): string {
+  const weekday = new Date(`${day}T00:00:00Z`).getUTCDay();
+  return addDays(day, -((weekday + 6) % 7));
+}
+
+/** @param around visits of the week, and those before it that a recheck may be due from */
+export function weekSheetOf(monday: string, around: DayVisit[], waiting: Waiting[], stock: Record<string, number>, at: Date): WeekSheet {
+  const days = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
+  return {
+    monday,
+    visits: days.flatMap((day) => daySheetOf(day, around, stock, at).visits),
+    waiting,
+    rechecks: daySheetOf(days[6]!, around, stock, at).rechecks,
+  };
+}
+
+/** The time that a visit is moved to by so many minutes, to the quarter; it stays within its day. */
+export function movedBy(startsAt: string, minutes: number): string {
+  const at = Number(startsAt.slice(0, 2)) * 60 + Number(startsAt.slice(3)) + minutes;
+  const quarter = Math.min(23 * 60 + 45, Math.max(0, Math.round(at / 15) * 15));
+  return `${String(Math.floor(quarter / 60)).padStart(2, '0')}:${String(quarter % 60).padStart(2, '0')}`;
+}
