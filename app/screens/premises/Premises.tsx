@@ -1,6 +1,5 @@
 import { useEffect, useState } from 'react';
 import { workKind } from '../../../core/index.ts';
-import { STAGE_NAMES } from '../../../record/index.ts';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { say, saying } from '../../ui/book.ts';
@@ -166,10 +165,3 @@ function Visits({ book, today }: { book: PremisesBook; today: string }) {
     </section>
   );
 }
-
-export const stateWords = ({ summary }: LastState): string => {
-  if (summary.unreadable) return 'cannot be read';
-  if (summary.finding) return `${summary.finding}: see to it`;
-  if (summary.recheck === 'due') return 'signed off, recheck due';
-  return summary.stage === null ? 'signed off' : `left at ${STAGE_NAMES[summary.stage].toLowerCase()}`;
-};

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { endName } from '../../../core/index.ts';
+import { STAGE_NAMES } from '../../../record/index.ts';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { Appliance, Place } from '../../../record/premises/states.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
@@ -7,7 +8,6 @@ import { newId, say, saying } from '../../ui/book.ts';
 import { type ApplianceRow, newItem, plainName, sayingsOfWork } from '../../ui/new-work.ts';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
 import { dayWords } from '../../ui/words.ts';
-import { stateWords } from './Premises.tsx';
 
 interface Props {
   book: PremisesBook;
@@ -215,3 +215,10 @@ function LastRun({ name, water, last, today, runId }: { name: string; water: str
     </li>
   );
 }
+
+const stateWords = ({ summary }: LastState): string => {
+  if (summary.unreadable) return 'cannot be read';
+  if (summary.finding) return `${summary.finding}: see to it`;
+  if (summary.recheck === 'due') return 'signed off, recheck due';
+  return summary.stage === null ? 'signed off' : `left at ${STAGE_NAMES[summary.stage].toLowerCase()}`;
+};
