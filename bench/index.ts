@@ -4,13 +4,15 @@ import { gzipSync } from 'node:zlib';
 import { type Browser, chromium } from '@playwright/test';
 import { catalogue } from '../catalog/index.ts';
 import { allEndCodes, identifyThread, indexParts, matchChains, mate, type Part } from '../core/index.ts';
-import { THE_SHOP } from '../store/connection.ts';
+import { type Sql, THE_SHOP } from '../store/connection.ts';
 import { importParts } from '../store/own-parts/index.ts';
+import { rebuild } from '../store/projections/index.ts';
 import { coldQuestions, keysOnPhone } from './asking.ts';
 import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
 import { withHouse } from './house.ts';
 import { longRun, presses } from './presses.ts';
 import { entriesPerSecond, fill, memoryAfter } from './record.ts';
+import { bookEntries, fillShop, firstSync } from './shop.ts';
 import { Baseline } from './yen.ts';
 
 const line = (name: string, figure: string) => console.log(`${name.padEnd(66)} ${figure}`);
@@ -209,6 +211,57 @@ async function pressing(address: string, sql: Parameters<Parameters<typeof withH
   line(`that run opened, 95th percentile (at most 200 ms)`, `${at(opens, 0.95).toFixed(0)} ms (median ${at(opens, 0.5).toFixed(0)})`);
 }
 
+/** The shop's own day, in a shop of some years. */
+async function shopOfYears(address: string, sql: Sql): Promise<void> {
+  const share = Number(process.env.SHOP_SHARE ?? 1);
+  const size = { premises: 5000 * share, visits: 60_000 * share, entries: 1_000_000 * share };
+  const began = performance.now();
+  const count = await fillShop(sql, size, (what) => console.log(`  ${what} (${((performance.now() - began) / 1000).toFixed(0)} s)`));
+  line(`a shop of ${size.premises} premises, ${size.visits} visits made`, `${count} entries in ${((performance.now() - began) / 1000).toFixed(0)} s`);
+  let most = 0;
+  const watch = setInterval(() => {
+    most = Math.max(most, process.memoryUsage().rss);
+  }, 50);
+  const rebuilding = performance.now();
+  await rebuild(sql, THE_SHOP);
+  clearInterval(watch);
+  line('all derived tables rebuilt (at most 120 s)', `${((performance.now() - rebuilding) / 1000).toFixed(0)} s`);
+  line('memory of that process at most (1,024 MB)', `${(most / 1e6).toFixed(0)} MB`);
+  await sql`select 1`;
+  const { premises } = (await (await fetch(`${address}/api/v1/premises?limit=200`)).json()) as { premises: { id: string }[] };
+  const day = (i: number) => new Date(Date.now() + ((i % 20) - 10) * 86_400_000).toISOString().slice(0, 10);
+  const words = ['kiln', 'tarn lane', 'alder', 'summit 12', 'bathroom birch', '555 01', 'lodge washer', 'hazel maple', 'nothing of it', 'house 42'];
+  const asks: [what: string, most: number, send: (i: number) => Promise<Response>][] = [
+    ['day sheet', 60, (i) => fetch(`${address}/?day=${day(i)}`)],
+    ['week', 90, (i) => fetch(`${address}/week?day=${day(i)}`)],
+    ['premises page', 60, (i) => fetch(`${address}/premises/${premises[i % premises.length]!.id}`)],
+    ['search', 50, (i) => fetch(`${address}/api/v1/premises?limit=8&q=${encodeURIComponent(words[i % words.length]!)}`)],
+  ];
+  for (const [what, wanted, send] of asks) {
+    for (let i = 0; i < 20; i++) await (await send(i)).text();
+    const times = await steady(20, 200, send);
+    line(
+      `${what} at 20 requests/s, 95th percentile (at most ${wanted} ms)`,
+      `${at(times, 0.95).toFixed(1)} ms (median ${at(times, 0.5).toFixed(1)})`,
+    );
+  }
+  const written = await bookEntries(address, premises.map((p) => p.id), 60); // biome-ignore format: one call
+  line(
+    'book entries through HTTP in batches of 100 (at least 500 a second)',
+    `${((written.length * 100_000) / written.reduce((a, b) => a + b, 0)).toFixed(0)} a second`,
+  );
+  line('such a batch, 95th percentile (at most 80 ms)', `${at(sorted(written), 0.95).toFixed(1)} ms (median ${at(sorted(written), 0.5).toFixed(1)})`);
+  const kits: number[] = [];
+  let bytes = 0;
+  for (let i = 0; i < 5; i++) {
+    const start = performance.now();
+    bytes = (await (await fetch(`${address}/api/v1/kit`)).arrayBuffer()).byteLength;
+    kits.push(performance.now() - start);
+  }
+  line('what a device takes along for 14 days, from the server', `${at(sorted(kits), 0.5).toFixed(0)} ms, ${(bytes / 1e6).toFixed(1)} MB`);
+  line('first sync of a device (at most 2,000 ms)', `${(await firstSync(address)).toFixed(0)} ms`);
+}
+
 /** `npm run bench -- presses` runs that part alone. */
 const only = process.argv[2];
 if (only === 'asking') {
@@ -217,6 +270,10 @@ if (only === 'asking') {
 }
 if (only === 'presses') {
   await withHouse(pressing);
+  process.exit(0);
+}
+if (only === 'shop') {
+  await withHouse(shopOfYears);
   process.exit(0);
 }
 // First, so that the index is built as in a process just begun.
@@ -231,3 +288,4 @@ await withHouse(async (address, sql, pid) => {
   await recorded(address, sql, pid);
   await api(address, sql);
 });
+await withHouse(shopOfYears);

@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../record/index.ts';
 import { localDayOf } from '../record/visit/day.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
+import { appendBook, filedBookEntry } from '../store/append-book.ts';
 import { type Sql, THE_SHOP } from '../store/connection.ts';
 import { lockCursor, moveCursor } from '../store/cursor.ts';
 import { insertEntries, type PlacedEntry } from '../store/entry-row.ts';
@@ -56,11 +57,17 @@ export async function fill(sql: Sql, entries: number): Promise<number> {
   for (let n = 0; count < entries; n++) {
     const sheet = sheets[n % sheets.length]!;
     await sql.begin(async (tx) => {
-      let position = await lockCursor(tx, THE_SHOP);
       const visitId = uuidv7();
       const { visit } = sheet;
-      await tx`insert into visit ${tx({ shop_id: THE_SHOP, visit_id: visitId, premises_id: visit.premises.id, on_date: visit.onDate, starts_at: visit.startsAt, title: visit.title })}`;
-      await tx`insert into visit_run ${tx(sheet.runs.map((run, i) => ({ shop_id: THE_SHOP, visit_id: visitId, run_id: run.id, place_in_order: i })))}`;
+      const at = new Date(`${visit.onDate}T06:00:00Z`);
+      const body = { premisesId: visit.premises.id, onDate: visit.onDate, startsAt: visit.startsAt, title: visit.title };
+      await appendBook(tx, THE_SHOP, [
+        filedBookEntry('visit', visitId, 'made', body, at),
+        ...sheet.runs.map((run, i) =>
+          filedBookEntry('visit', visitId, 'run-added', { runId: run.id, work: run.work }, new Date(at.getTime() + 1000 * (i + 1))),
+        ),
+      ]);
+      let position = await lockCursor(tx, THE_SHOP);
       const copied = copyOf(sheet.entries, visitId).map((e) => ({ ...e, position: ++position }) as PlacedEntry);
       const joints = copied.flatMap((e) =>
         e.kind === 'chain-accepted' ? e.body.jointIds.map((id) => ({ shop_id: THE_SHOP, joint_id: id, run_id: e.runId })) : [],

@@ -13,6 +13,7 @@ test('a sentence asked from the day sheet stays in the bar, is read in full, and
   await page.keyboard.type('what joins half inch copper to a toilet, 20 in gizmo');
   await page.keyboard.press('Enter');
   await page.waitForURL(/\/match/);
+  await hydrated(page);
   await expect(best(page)).toContainText('quarter-turn angle stop + braided toilet connector, 20 in');
   await expect(bar(page)).toHaveValue('what joins half inch copper to a toilet, 20 in gizmo');
   await expect(read(page).getByRole('button', { name: '1/2 in nominal copper tube, 5/8 in OD' })).toHaveAttribute('aria-pressed', 'true');

@@ -22,9 +22,29 @@ async function openRun(page: Page, name: string, stage: string): Promise<void> {
 
 const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void> }[] = [
   { file: 'day', open: async (page) => void (await page.goto(base)) },
+  {
+    file: 'call',
+    open: async (page) => {
+      await page.goto(`${base}/call`);
+      await page.waitForTimeout(1200);
+      await page.getByRole('combobox', { name: 'Who' }).fill('quil');
+      await page.getByRole('option', { name: /Quillback/ }).click();
+      await page.getByRole('button', { name: 'Flat toilet' }).click();
+      await page.getByLabel('When').fill('tomorrow 12:30');
+      await page.waitForTimeout(600);
+    },
+  },
+  { file: 'week', open: async (page) => void (await page.goto(`${base}/week`)) },
+  {
+    file: 'premises',
+    open: async (page) => {
+      await page.goto(`${base}/premises`);
+      await page.getByRole('link', { name: /Quillback/ }).click();
+      await page.getByRole('heading', { name: 'What stands here' }).waitFor();
+    },
+  },
   { file: 'look', open: (page) => openRun(page, 'Refrigerator', 'Look') },
   { file: 'match', open: (page) => openRun(page, 'Dishwasher', 'Match') },
-  { file: 'shut', open: (page) => openRun(page, 'Dishwasher', 'Shut') },
   { file: 'make', open: (page) => openRun(page, 'Flat toilet', 'Make') },
   { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
   { file: 'log', open: (page) => openRun(page, 'Canteen sink, cold', 'Log') },
@@ -67,13 +87,6 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   },
   { file: 'rules', open: async (page) => void (await page.goto(`${base}/rules`)) },
   {
-    file: 'parts',
-    open: async (page) => {
-      await page.goto(`${base}/parts`);
-      await page.getByRole('row').nth(3).waitFor();
-    },
-  },
-  {
     file: 'unsent',
     open: async (page) => {
       await page.route('**/api/v1/entries', (route) => route.abort());
@@ -101,7 +114,6 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
       await page.setViewportSize({ width: 710, height: 950 });
     },
   },
-  { file: 'phone-make', phone: true, open: (page) => openRun(page, 'Flat toilet', 'Make') },
   { file: 'phone-prove', phone: true, open: (page) => openRun(page, 'Ice maker', 'Prove') },
 ];
 

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useId, useState } from 'react';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { Contact } from '../../../record/premises/states.ts';
 import { say, saying } from '../../ui/book.ts';
@@ -18,6 +18,7 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
   const text = (field: 'name' | 'address' | 'access', label: string) => (
     <Field
       label={label}
+      isLong={field !== 'name'}
       value={premises[field] ?? ''}
       onKeep={(value) => (field === 'name' && value === '' ? undefined : set({ [field]: value || null }, `${label} changed`))}
     />
@@ -110,19 +111,45 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
   );
 }
 
-function Field({ label, value, type = 'text', onKeep }: { label: string; value: string; type?: string; onKeep: (value: string) => unknown }) {
+interface FieldProps {
+  label: string;
+  value: string;
+  type?: string;
+  /** More than a line may stand in it. */
+  isLong?: boolean;
+  onKeep: (value: string) => unknown;
+}
+
+function Field({ label, value, type = 'text', isLong = false, onKeep }: FieldProps) {
+  const id = useId();
+  const keep = (text: string) => text.trim() !== value && onKeep(text.trim());
   return (
-    <label className="grid gap-1">
-      <span className="label">{label}</span>
-      <input
-        key={value}
-        className="field"
-        type={type}
-        maxLength={2000}
-        defaultValue={value}
-        onBlur={(e) => e.target.value.trim() !== value && onKeep(e.target.value.trim())}
-        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-      />
-    </label>
+    <div className="grid gap-1">
+      <label className="label" htmlFor={id}>
+        {label}
+      </label>
+      {isLong ? (
+        <textarea
+          id={id}
+          key={value}
+          className="field min-h-16 py-2"
+          rows={2}
+          maxLength={2000}
+          defaultValue={value}
+          onBlur={(e) => keep(e.target.value)}
+        />
+      ) : (
+        <input
+          id={id}
+          key={value}
+          className="field"
+          type={type}
+          maxLength={200}
+          defaultValue={value}
+          onBlur={(e) => keep(e.target.value)}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        />
+      )}
+    </div>
   );
 }

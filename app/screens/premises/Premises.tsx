@@ -28,10 +28,12 @@ export default function Premises({ initial, today, appliances }: Props) {
   const [id, setId] = useState<string | null>(initial?.book.premises.id ?? null);
   useEffect(() => {
     setId((known) => known ?? /^\/premises\/([0-9a-f-]{36})/.exec(location.pathname)?.[1] ?? null);
+    setAsked(true);
   }, []);
+  const [isAsked, setAsked] = useState(initial !== null);
   const { book, last, isRead } = usePremises(id, initial);
   if (!book) {
-    return isRead ? (
+    return isRead || (isAsked && id === null) ? (
       <div>
         <h1>Not on this device</h1>
         <p className="mt-3">
@@ -40,7 +42,7 @@ export default function Premises({ initial, today, appliances }: Props) {
         </p>
       </div>
     ) : (
-      <p>Reading what this device holds ...</p>
+      <h1>Reading what this device holds ...</h1>
     );
   }
   const { premises } = book;
