@@ -110,3 +110,41 @@ test('a form’s post is told in our words how to send', async ({ request }) => 
   expect(response.status()).toBe(415);
   expect((await response.json()).detail).toContain('content-type: application/json');
 });
+
+test('damaged entries of the book are refused one by one, the field named, and the others taken', async ({ request }) => {
+  const id = () => crypto.randomUUID();
+  const at = new Date().toISOString();
+  const [premises, visit] = [id(), id()];
+  const entry = (kind: string, subject: string, change: string, body: object, more: object = {}) => ({ id: id(), deviceId: id(), seenAt: at, sentAt: at, recordedAt: null, correctsId: null, subject: { kind, id: subject }, change, body, ...more }); // biome-ignore format: one row
+  const sent = [
+    entry('premises', premises, 'made', { name: 'Over HTTP', timeZone: 'UTC' }),
+    entry('visit', visit, 'made', { premisesId: premises, onDate: 'tomorrow', startsAt: '10:00', title: 'x' }),
+    entry('visit', visit, 'made', { premisesId: premises, onDate: '2031-02-03', startsAt: '10:00', title: 'Far ahead' }),
+    entry('visit', visit, 'changed', { minutes: 3 }),
+    entry('boat', visit, 'made', {}),
+    entry('visit', visit, 'made', { premisesId: premises, onDate: '2031-02-03', startsAt: '10:00', title: 'Again' }),
+    entry('visit', id(), 'changed', { title: 'Nowhere' }),
+    'not an entry',
+  ];
+  const response = await request.post(`${address()}/api/v1/book`, { data: { entries: sent } });
+  expect(response.status()).toBe(200);
+  const { results } = (await response.json()) as { results: { status: string; rule?: string; at?: string }[] };
+  expect(results.map((r) => r.at ?? r.rule ?? r.status)).toEqual(['kept', 'body.onDate', 'kept', 'body.minutes', 'subject.kind', 'made-already', 'unknown-visit', 'entry']); // biome-ignore format: one list
+  const far = await (await request.get(`${address()}/api/v1/visits?from=2031-02-03&to=2031-02-03`)).json();
+  expect(far.visits.map((v: { title: string; status: string }) => [v.title, v.status])).toEqual([['Far ahead', 'planned']]);
+  for (const bad of ['visits?from=2031-02-03', 'visits?from=2031-02-03&to=2030-01-01', 'premises?limit=0', 'premises/none', 'book/holding?visit=x']) {
+    const answer = await request.get(`${address()}/api/v1/${bad}`);
+    expect([bad, answer.status() >= 400 && answer.status() < 500]).toEqual([bad, true]);
+    expect((await answer.json()).at, bad).toBeTruthy();
+  }
+  const calendar = await (await request.get(`${address()}/api/v1/calendar.ics`)).text();
+  expect(calendar).toContain('BEGIN:VEVENT');
+  // Taken back again: the others find the house as it was.
+  const [made, , visitMade] = sent as { id: string }[];
+  const backs = [
+    entry('visit', visit, 'withdrawn', { reason: 'tried' }, { correctsId: visitMade!.id }),
+    entry('premises', premises, 'withdrawn', { reason: 'tried' }, { correctsId: made!.id }),
+  ];
+  const back = await (await request.post(`${address()}/api/v1/book`, { data: { entries: backs } })).json();
+  expect(back.results.map((r: { status: string }) => r.status)).toEqual(['kept', 'kept']);
+});

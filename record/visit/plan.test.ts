@@ -1,6 +1,9 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { overlapsOf } from './plan.ts';
+import type { WorkKindId } from '../../core/work/kinds.ts';
+import { UNTOUCHED } from '../run/summary.ts';
+import type { DayRun } from './day-run.ts';
+import { overlapsOf, statusOf } from './plan.ts';
 import { workMinutes } from './work-minutes.ts';
 import { instantOf } from './zone.ts';
 
@@ -29,6 +32,34 @@ describe('minutes by kinds of work', () => {
     assert.equal(three.usual, 120);
     assert.ok(three.slow - three.usual < 3 * (one.slow - one.usual));
     assert.ok(one.slow > one.usual);
+  });
+});
+
+describe('how far a visit is', () => {
+  const visit = { id: 'v', title: 'v', onDate: '2026-05-20', startsAt: '09:00', minutes: null, note: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } }; // biome-ignore format: one visit
+  const run = (work: WorkKindId, more: Partial<DayRun['summary']> = {}, isBegun = false): DayRun => ({ id: work, name: work, appliance: work, place: '', work, isBegun, summary: { ...UNTOUCHED, ...more } }); // biome-ignore format: one run
+  it('follows from what was recorded, and nobody sets it', () => {
+    const [line, off] = [run('toilet-line'), run('toilet-remove')];
+    const signed = run('toilet-line', { signedOffMs: 5 }, true);
+    const came = { ...visit, arrivedMs: 10 };
+    const went = { ...came, leftMs: 20 };
+    assert.deepEqual(
+      [
+        statusOf(visit, [line]),
+        statusOf(visit, [run('toilet-line', {}, true)]),
+        statusOf(came, [line]),
+        statusOf(went, [line]),
+        statusOf(visit, [signed]),
+        statusOf(visit, [signed, line]),
+        statusOf(visit, [signed, run('toilet-line', { offList: 'not today' })]),
+        // It joins nothing, so there is nothing to sign off.
+        statusOf(came, [off]),
+        statusOf(went, [off]),
+        statusOf(went, []),
+        statusOf({ ...went, cancelled: 'rain' }, [signed]),
+      ],
+      ['planned', 'under way', 'under way', 'under way', 'done', 'under way', 'done', 'under way', 'done', 'done', 'cancelled'],
+    );
   });
 });
 

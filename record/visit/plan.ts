@@ -1,4 +1,5 @@
 /** What a day's plan says of its visits: how far each is, how long it takes, and which run into each other. */
+import { workKind } from '../../core/work/kinds.ts';
 import type { DayRun, DayVisit } from './day-run.ts';
 import type { VisitHead } from './sheet.ts';
 import { workMinutes } from './work-minutes.ts';
@@ -9,8 +10,10 @@ export type VisitStatus = 'planned' | 'under way' | 'done' | 'cancelled';
 export function statusOf(visit: VisitHead, runs: readonly DayRun[]): VisitStatus {
   if (visit.cancelled !== null) return 'cancelled';
   const listed = runs.filter((r) => r.summary.offList === null);
-  if (listed.length > 0 && listed.every((r) => r.summary.signedOffMs !== null)) return 'done';
-  if (visit.leftMs !== null && visit.leftMs > (visit.arrivedMs ?? 0) && listed.length === 0) return 'done';
+  // Work that joins nothing has no chain to sign off: it is done when one has left.
+  const hasLeft = visit.leftMs !== null && visit.leftMs > (visit.arrivedMs ?? 0);
+  const isDone = (r: DayRun) => r.summary.signedOffMs !== null || (hasLeft && !workKind(r.work).joins);
+  if (listed.length > 0 ? listed.every(isDone) : hasLeft) return 'done';
   return visit.arrivedMs !== null || runs.some((r) => r.isBegun) ? 'under way' : 'planned';
 }
 

@@ -100,7 +100,11 @@ export default function Call({ today, timeZone, appliances, premises }: Props) {
             }}
           />
         )}
-        {book && <OpenHere book={book} last={last} today={today} />}
+        {book && (
+          <div className="max-lg:hidden">
+            <OpenHere book={book} last={last} today={today} />
+          </div>
+        )}
       </div>
 
       <div className="grid content-start gap-4">
@@ -148,6 +152,11 @@ export default function Call({ today, timeZone, appliances, premises }: Props) {
         {blocks === null && <p className="text-soft">This day is not kept on this device: what it holds is not known here.</p>}
         <DayRule blocks={blocks ?? []} draft={isChosen ? { title: titleOf(draft), startsAt, minutes: span.usual, slow: span.slow } : null} />
       </div>
+      {book && (
+        <div className="lg:hidden">
+          <OpenHere book={book} last={last} today={today} />
+        </div>
+      )}
     </form>
   );
 }

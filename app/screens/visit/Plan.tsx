@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { workKind } from '../../../core/index.ts';
+import { addDays } from '../../../record/visit/day.ts';
 import { dayVisitOf } from '../../../record/visit/day-visit.ts';
-import { statusOf } from '../../../record/visit/plan.ts';
+import { spanOf, statusOf } from '../../../record/visit/plan.ts';
 import type { VisitSheet } from '../../../record/visit/sheet.ts';
-import { type Saying, say, saying } from '../../ui/book.ts';
+import { localToday } from '../../../sync/run.ts';
+import { newId, type Saying, say, saying } from '../../ui/book.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { sayingsOfWork, worksOf } from '../../ui/new-work.ts';
 import { PickWork } from '../../ui/PickWork.tsx';
@@ -44,7 +46,12 @@ export default function Plan({ sheet, catalogue, onClose }: Props) {
           </button>
         </p>
       )}
-      <When key={`${visit.onDate} ${visit.startsAt} ${visit.title} ${visit.minutes} ${visit.note}`} visit={visit} tell={tell} />
+      <When
+        key={`${visit.onDate} ${visit.startsAt} ${visit.title} ${visit.minutes} ${visit.note}`}
+        visit={visit}
+        expected={spanOf({ ...day, visit: { ...visit, minutes: null } }).minutes}
+        tell={tell}
+      />
       <p className="mt-3 flex flex-wrap items-center gap-3">
         <button type="button" className="key" onClick={() => tell('arrived', {}, 'Arrived')}>
           Arrived{visit.arrivedMs !== null && ` ${localTime(visit.arrivedMs, zone).slice(11)}`}
@@ -101,15 +108,41 @@ export default function Plan({ sheet, catalogue, onClose }: Props) {
           Put another on the list
         </button>
       )}
+      {status !== 'planned' && status !== 'cancelled' && open === null && (
+        <NextVisit sheet={sheet} open={day.runs.filter((r) => r.summary.offList === null && r.summary.signedOffMs === null).map((r) => r.id)} />
+      )}
       {runs.length === 0 && <p className="mt-2">Nothing is on the list yet.</p>}
     </section>
   );
 }
 
+/** What is not signed off goes on another day: the next visit, with the runs that are open. */
+function NextVisit({ sheet: { visit, runs }, open }: { sheet: VisitSheet; open: string[] }) {
+  if (open.length === 0) return null;
+  const book = async () => {
+    const id = newId();
+    const onDate = addDays([visit.onDate, localToday()].sort().at(-1)!, 1);
+    const all = [
+      saying('visit', id, 'made', { premisesId: visit.premises.id, onDate, startsAt: visit.startsAt, title: visit.title }),
+      ...runs.filter((r) => open.includes(r.id)).map((r) => saying('visit', id, 'run-added', { runId: r.id, work: r.work, told: r.told })),
+    ];
+    if (await say(all, `Next visit on ${onDate} ${visit.startsAt}`)) location.assign(`/visits/${id}?plan`);
+  };
+  return (
+    <button type="button" className="key mt-3 ml-3" onClick={book}>
+      Next visit for what is open ({open.length})
+    </button>
+  );
+}
+
 type Tell = (change: string, body: Saying['body'], words: string) => Promise<boolean>;
 
-/** Day, hour, length, title and note, kept when one goes on from the field. */
-function When({ visit, tell }: { visit: VisitSheet['visit']; tell: Tell }) {
+/**
+ * Day, hour, length, title and note, kept when one goes on from the field.
+ *
+ * @param expected minutes as the kinds of work tell them, where nobody said
+ */
+function When({ visit, expected, tell }: { visit: VisitSheet['visit']; expected: number; tell: Tell }) {
   const keep = (field: 'onDate' | 'startsAt' | 'title' | 'note' | 'minutes', value: string) => {
     const text = value.trim();
     const body =
@@ -128,6 +161,7 @@ function When({ visit, tell }: { visit: VisitSheet['visit']; tell: Tell }) {
         maxLength={200}
         min={type === 'number' ? 5 : undefined}
         max={type === 'number' ? 1440 : undefined}
+        placeholder={type === 'number' ? String(expected) : undefined}
         defaultValue={String(visit[name] ?? '')}
         onBlur={(e) => keep(name, e.target.value)}
         onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
@@ -135,7 +169,7 @@ function When({ visit, tell }: { visit: VisitSheet['visit']; tell: Tell }) {
     </label>
   );
   return (
-    <div className="mt-2 grid grid-cols-2 gap-3 md:grid-cols-[11rem_8rem_8rem_minmax(0,1fr)]">
+    <div className="mt-2 grid grid-cols-2 gap-3 md:grid-cols-[12rem_10.5rem_7rem_minmax(0,1fr)]">
       {field('onDate', 'Day', 'date')}
       {field('startsAt', 'Hour', 'time')}
       {field('minutes', 'Minutes', 'number')}
