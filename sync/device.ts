@@ -266,8 +266,10 @@ export class DeviceStore {
     return bookWithOwn(kept, own).filter((e) => e.subject.id === shopId);
   }
 
-  /** All premises that this device holds, or those with a visit on some days; those that something waits for among them. */
-  async books(days?: { from: string; to: string }): Promise<PremisesBook[]> {
+  /**
+   * All premises that this device holds, or those with a visit on some days and those of some visits; those that something waits for among them.
+   */
+  async books(days?: { from: string; to: string }, visitIds: Iterable<string> = []): Promise<PremisesBook[]> {
     const tx = this.db.transaction(['books', 'outgoing', 'known']);
     const held = tx.objectStore('books');
     const [kept, own] = await Promise.all([
@@ -276,10 +278,8 @@ export class DeviceStore {
     ]);
     const found = new Map(kept.map((k) => [k.id, k]));
     const roots = new Set([...found.keys(), ...ownPremises(own)]);
-    for (const visitId of days ? ownVisits(own) : []) {
-      const of = await held.index('subject').get(visitId);
-      if (of) roots.add(of.id);
-    }
+    const asked = days ? [...new Set([...visitIds, ...ownVisits(own)])] : [];
+    for (const root of await Promise.all(asked.map((id) => held.index('subject').getKey(id)))) if (root) roots.add(root);
     for (const id of roots) {
       const book = found.get(id) ?? (await held.get(id));
       if (book) found.set(id, book);

@@ -37,8 +37,7 @@ export function useHeldVisits(catalogue: ClientCatalogue | null, from: string, t
 async function heldVisits(catalogue: ClientCatalogue, from: string, to: string): Promise<HeldDays> {
   const store = await sync.device();
   const [{ kit }, begun] = await Promise.all([store.facts(), store.visitsWithEntries()]);
-  const first = kit && kit.from < from ? kit.from : from;
-  const books = await store.books({ from: BEFORE_ALL, to: to > first ? to : first });
+  const books = await store.books({ from, to }, begun);
   const wanted = books.flatMap((book) =>
     book.visits.filter((v) => (v.onDate >= from && v.onDate <= to) || begun.has(v.id)).map((visit) => ({ book, visit })),
   );
@@ -50,7 +49,5 @@ async function heldVisits(catalogue: ClientCatalogue, from: string, to: string):
   );
   return { visits: visits.sort((a, b) => (hourOf(a) < hourOf(b) ? -1 : 1)), span: kit };
 }
-
-const BEFORE_ALL = '1970-01-01';
 
 const hourOf = ({ visit }: DayVisit): string => `${visit.onDate} ${visit.startsAt} ${visit.id}`;

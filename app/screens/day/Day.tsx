@@ -118,7 +118,7 @@ function Visits({ sheet, marked, isToday }: { sheet: DaySheet; marked: string | 
               <div className="flex flex-wrap items-stretch border-b border-rule">
                 <a
                   href={`/visits/${visit.id}`}
-                  className="flex min-h-14 flex-1 flex-wrap items-baseline gap-x-3 px-4 py-2 no-underline hover:bg-brass-light"
+                  className="flex min-h-14 min-w-0 flex-1 basis-60 flex-wrap items-baseline gap-x-3 px-4 py-2 no-underline wrap-anywhere hover:bg-brass-light"
                 >
                   <h2 className={status === 'cancelled' ? 'line-through' : ''}>{visit.title}</h2>
                   <span>{status}</span>
@@ -129,7 +129,7 @@ function Visits({ sheet, marked, isToday }: { sheet: DaySheet; marked: string | 
                     </b>
                   )}
                 </a>
-                <a className="inline-flex min-h-11 items-center px-3 text-soft" href={`/premises/${visit.premises.id}`}>
+                <a className="inline-flex min-h-11 min-w-0 items-center px-3 text-soft wrap-anywhere" href={`/premises/${visit.premises.id}`}>
                   {visit.premises.name}
                 </a>
                 <a className="inline-flex min-h-11 items-center px-3 text-soft print:hidden" href={`/visits/${visit.id}?plan`}>
