@@ -12,7 +12,7 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
     'premises',
     async (page) => {
       await page.goto(`${address()}/premises`);
-      await page.getByRole('link', { name: /Quillback/ }).click();
+      await page.getByRole('link', { name: /Quillback.*summit road/ }).click();
       await page.getByRole('heading', { name: 'What stands here' }).waitFor();
     },
   ],
@@ -23,7 +23,7 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
       await page.goto(`${address()}/call`);
       await hydrated(page);
       await page.getByRole('combobox', { name: 'Who' }).fill('quil');
-      await page.getByRole('option', { name: /Quillback/ }).click();
+      await page.getByRole('option', { name: /Quillback.*summit road/ }).click();
       await page.getByRole('button', { name: 'Flat toilet' }).click();
       await page.getByRole('region', { name: 'What it will take' }).waitFor();
     },
@@ -201,6 +201,8 @@ test('the ledger leaves as CSV and a recheck as a calendar', async ({ request })
 
 test('what is entered without a connection is kept, shown, and sent when it is back', async ({ page, context }) => {
   await openRun(page, /^Glass rinser/, 'Look');
+  // The stage is fetched when it is first opened: before it is here it cannot be worked on.
+  await page.getByRole('radio', { name: 'quarter-turn' }).waitFor();
   await context.setOffline(true);
   await page.getByRole('radio', { name: 'quarter-turn' }).check();
   await expect(page.getByText(/1 not sent yet: kept on this device/)).toBeVisible();
