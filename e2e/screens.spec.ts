@@ -220,8 +220,12 @@ test('a double click on sign-off signs once, and opens nothing that appears unde
   await expect(page.getByRole('heading', { name: 'Signed off' })).toBeVisible();
   await expect(page.getByText(/not sent yet|Not taken/)).toHaveCount(0);
   const path = new URL(page.url()).pathname;
-  const { entries } = (await (await page.request.get(`${address()}/api/v1${path}`)).json()) as { entries: { kind: string }[] };
-  expect(entries.filter((e) => e.kind === 'signed-off')).toHaveLength(1);
+  const signs = async () => {
+    const { entries } = (await (await page.request.get(`${address()}/api/v1${path}`)).json()) as { entries: { kind: string }[] };
+    return entries.filter((e) => e.kind === 'signed-off').length;
+  };
+  // It is sent a moment after it is kept.
+  await expect.poll(signs).toBe(1);
   await page.getByRole('link', { name: 'In the ledger' }).click();
   await expect(page.getByRole('heading', { name: 'What happened' })).toBeVisible();
 });
