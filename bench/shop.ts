@@ -1,7 +1,7 @@
 /** A shop of some years, made up: 5,000 premises, 60,000 visits, a million entries; and how fast it is read and written. */
 import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { usualWork } from '../core/work/kinds.ts';
+import { usualWork } from '../core/make/work-kinds.ts';
 import { addDays } from '../record/visit/day.ts';
 import { filedBookEntry } from '../store/append-book.ts';
 import { entriesOfSubjects, insertBookEntries, type PlacedBookEntry } from '../store/book-row.ts';

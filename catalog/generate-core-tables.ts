@@ -35,7 +35,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   const write = (file: string, name: string, rows: unknown[]) =>
     writeFileSync(fileURLToPath(new URL(`../core/ends/${name}.table.ts`, import.meta.url)), tableSource(file, name, rows));
   writeFileSync(
-    fileURLToPath(new URL('../core/work/kinds.table.ts', import.meta.url)),
+    fileURLToPath(new URL('../core/make/work-kinds.table.ts', import.meta.url)),
     tableSource('work-kinds.csv', 'work-kinds', workKindsOfCore()),
   );
   write('threads.csv', 'threads', readThreads());

@@ -1,8 +1,8 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
+import type { WorkKindRow } from '../core/make/work-kinds.ts';
 import type { Loose, Part } from '../core/match/part.ts';
-import type { WorkKindRow } from '../core/work/kinds.ts';
 import { readAppliances } from './appliances.ts';
 import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';

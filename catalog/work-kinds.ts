@@ -1,6 +1,6 @@
 /** Kinds of work and what their cards must contain, checked on reading. */
 import { z } from 'zod';
-import type { WorkKindId, WorkKindRow } from '../core/work/kinds.ts';
+import type { WorkKindId, WorkKindRow } from '../core/make/work-kinds.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

@@ -28,6 +28,7 @@ export { type LinePart, type LineSection, lineSection } from './line/section.ts'
 export { callbackRate } from './log/callback-rate.ts';
 export type { Appliance, StepStage, StepTemplate, StepWhen } from './make/step-data.ts';
 export { cardVersionOf, type RunFacts, type WorkStep, workCard } from './make/work-card.ts';
+export * from './make/work-kinds.ts';
 export { indexParts, type PartIndex } from './match/catalogue-index.ts';
 export { matchChains } from './match/chains.ts';
 export { stockForCut } from './match/cut-stock.ts';
@@ -47,4 +48,3 @@ export { type Reason, reason } from './reason.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';
 export { remember } from './units/remember.ts';
-export * from './work/kinds.ts';

@@ -83,6 +83,12 @@ export async function entriesOfSubjects(sql: Sql | Tx, shopId: string, subjectId
   return rows.map(placedBookEntryOf);
 }
 
+/** What digests of erased entries are made with; the shop's own. */
+export async function shopKey(sql: Sql | Tx, shopId: string): Promise<string> {
+  const [row] = await sql<{ key: string }[]>`select key from shop_key where shop_id = ${shopId}`;
+  return row?.key ?? '';
+}
+
 /** What an entry said, in a few letters that tell it again only to who has the shop's key. */
 export function digestOf(entry: BookEntry, key: string): string {
   const { id, deviceId, seq = null, seenAt, correctsId, subject, change, body } = entry;

@@ -9,7 +9,7 @@ import type { States } from '../record/book/states.ts';
 import { subjectOf } from '../record/book/subjects.ts';
 import type { Refusal } from '../record/kind.ts';
 import { WITHDRAWN } from '../record/standing.ts';
-import { type BookRow, bookColumns, bookEntryOf, digestOf, entriesOfSubjects, insertBookEntries, type PlacedBookEntry } from './book-row.ts';
+import { type BookRow, bookColumns, bookEntryOf, digestOf, entriesOfSubjects, insertBookEntries, type PlacedBookEntry, shopKey } from './book-row.ts';
 import type { Sql, Tx } from './connection.ts';
 import { groupBy } from './group-by.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
@@ -64,11 +64,6 @@ function sameSaid(a: BookEntry, b: BookEntry): boolean {
     return JSON.parse(JSON.stringify(own));
   };
   return isDeepStrictEqual(said(a), said(b));
-}
-
-export async function shopKey(sql: Sql | Tx, shopId: string): Promise<string> {
-  const [row] = await sql<{ key: string }[]>`select key from shop_key where shop_id = ${shopId}`;
-  return row?.key ?? '';
 }
 
 interface BookAtHand {

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import type { WorkKindId } from '../../core/work/kinds.ts';
+import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { UNTOUCHED } from '../run/summary.ts';
 import type { DayRun } from './day-run.ts';
 import { overlapsOf, statusOf } from './plan.ts';

@@ -1,7 +1,7 @@
 /** A visit as the server gives it and a device keeps it: everything its state is derived from. */
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
+import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import type { Part } from '../../core/match/part.ts';
-import type { WorkKindId } from '../../core/work/kinds.ts';
 import type { Entry } from '../kinds.ts';
 import { historyOf, lastOf } from '../run/history.ts';
 import { listed } from '../run/kinds/listed.ts';

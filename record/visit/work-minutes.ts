@@ -1,5 +1,5 @@
 /** How long kinds of work take: starting guesses of the trade, until the shop's own record speaks. */
-import type { WorkKindId } from '../../core/work/kinds.ts';
+import type { WorkKindId } from '../../core/make/work-kinds.ts';
 
 /** Minutes at the place, and where it goes slowly (one time in ten). */
 interface Minutes {

@@ -2,9 +2,8 @@
 import type { BookEntry, SubjectKind, SubjectRef } from '../../record/book/entry.ts';
 import { stateOf } from '../../record/book/fold.ts';
 import type { States } from '../../record/book/states.ts';
-import { saysContact } from '../../record/premises/premises.ts';
 import { fates, ordered } from '../../record/standing.ts';
-import { digestOf, type PlacedBookEntry } from '../book-row.ts';
+import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
 
@@ -164,12 +163,13 @@ async function eraseContacts(tx: Tx, shopId: string, entries: BookEntry[]): Prom
   const whole = fates(entries)
     .filter((f) => before.has(f.first.id))
     .flatMap((f) => [f.first, ...f.later]);
-  const saying = whole.filter((e) => saysContact(e.body) || 'contact' in e.body);
+  const saying = whole.filter((e) => 'contact' in e.body);
   if (saying.length === 0) return;
-  const [row] = await tx<{ key: string }[]>`select key from shop_key where shop_id = ${shopId}`;
+  const key = await shopKey(tx, shopId);
   for (const entry of saying) {
-    await tx`select erase_contact(${shopId}, ${entry.id}, ${digestOf(entry, row!.key)})`;
-    entry.erased = digestOf(entry, row!.key);
+    const digest = digestOf(entry, key);
+    await tx`select erase_contact(${shopId}, ${entry.id}, ${digest})`;
+    entry.erased = digest;
     const { contact: _, ...rest } = entry.body;
     entry.body = rest;
   }

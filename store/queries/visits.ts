@@ -1,5 +1,5 @@
 import { catalogue } from '../../catalog/index.ts';
-import type { WorkKindId } from '../../core/work/kinds.ts';
+import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import type { Entry } from '../../record/index.ts';
 import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';
 import type { Told } from '../../record/visit/states.ts';

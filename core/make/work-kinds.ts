@@ -1,5 +1,5 @@
 /** Kinds of work that are done to a run: each names the appliances it may be done to, and whether it joins anything. */
-import { workKindsTable } from './kinds.table.ts';
+import { workKindsTable } from './work-kinds.table.ts';
 
 export type WorkKindId = (typeof workKindsTable)[number]['id'];
 
