@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { carryStock } from '../store/carry-stock.ts';
 import { now } from '../store/clock.ts';
 import { connect, THE_SHOP } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
@@ -91,6 +92,7 @@ async function prepare(url: string, options: Options): Promise<void> {
     const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');
     await ensureDerived(sql, THE_SHOP);
+    await carryStock(sql, THE_SHOP);
   } finally {
     await sql.end();
   }

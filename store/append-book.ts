@@ -6,6 +6,7 @@ import type { Tx } from './connection.ts';
 import { lockCursor, moveCursor } from './cursor.ts';
 import { groupBy } from './group-by.ts';
 import { deriveBook } from './projections/book.ts';
+import { deriveLevels } from './projections/stock.ts';
 
 /** Appends entries of the book that are known to hold (the demo's, a file's), and brings the tables up. They are in no device's count. */
 export async function appendBook(tx: Tx, shopId: string, entries: FiledBookEntry[]): Promise<void> {
@@ -26,7 +27,9 @@ export async function appendBook(tx: Tx, shopId: string, entries: FiledBookEntry
     ),
     (e) => e.subject.id,
   );
-  await deriveBook(tx, shopId, refs, (id) => said.get(id) ?? []);
+  const entriesOf = (id: string) => said.get(id) ?? [];
+  await deriveBook(tx, shopId, refs, entriesOf);
+  await deriveLevels(tx, shopId, entries, entriesOf);
 }
 
 /** The server itself, where it writes something down that came in a file. */

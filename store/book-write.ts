@@ -14,6 +14,7 @@ import type { Sql, Tx } from './connection.ts';
 import { groupBy } from './group-by.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
 import { deriveBook } from './projections/book.ts';
+import { deriveLevels } from './projections/stock.ts';
 import { hangingOn } from './queries/hanging.ts';
 import { stockEntriesFor } from './queries/stock-entries.ts';
 
@@ -47,7 +48,10 @@ const bookDesk: Desk<SentBookEntry> = {
         points.take(placed);
         book.add(placed);
       },
-      derive: (on, kept) => deriveBook(on, shopId, distinct(kept.map((e) => e.subject)), book.entriesOf),
+      derive: async (on, kept) => {
+        await deriveBook(on, shopId, distinct(kept.map((e) => e.subject)), book.entriesOf);
+        await deriveLevels(on, shopId, kept, book.entriesOf);
+      },
     };
   },
   insert: insertBookEntries,

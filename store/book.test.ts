@@ -207,7 +207,20 @@ describe('rebuilt', () => {
     return pick(choices)();
   }
 
-  const TABLES = ['premises', 'place', 'appliance', 'run', 'check_point', 'visit', 'visit_run', 'follow_up', 'shop_now'];
+  const TABLES = [
+    'stock_place',
+    'stock_level',
+    'derived_use',
+    'premises',
+    'place',
+    'appliance',
+    'run',
+    'check_point',
+    'visit',
+    'visit_run',
+    'follow_up',
+    'shop_now',
+  ];
   const tables = async () =>
     (await Promise.all(TABLES.map((t) => db.owner.unsafe(`select '${t} ' || to_jsonb(t)::text as row from ${t} t`))))
       .flat()

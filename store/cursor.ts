@@ -4,14 +4,14 @@ import type { Sql, Tx } from './connection.ts';
 export interface Cursor {
   /** Of the newest entry; 0 while there is none. */
   position: number;
-  /** Rises with every visit that is added or taken in. */
-  visits: number;
+  /** Rises with every change of what lies on a shelf or van. */
+  stock: number;
 }
 
 export async function shopCursor(sql: Sql | Tx, shopId: string): Promise<Cursor> {
-  const [row] = await sql<{ position: string; visits_revision: string }[]>`
-    select position, visits_revision from shop_cursor where shop_id = ${shopId}`;
-  return { position: Number(row?.position ?? 0), visits: Number(row?.visits_revision ?? 0) };
+  const [row] = await sql<{ position: string; stock_revision: string }[]>`
+    select position, stock_revision from shop_cursor where shop_id = ${shopId}`;
+  return { position: Number(row?.position ?? 0), stock: Number(row?.stock_revision ?? 0) };
 }
 
 /** Holds the shop's order until the transaction ends; the position of its newest entry. */

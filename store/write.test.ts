@@ -15,7 +15,6 @@ import { ensureDerived, rebuild } from './projections/index.ts';
 import { changesAfter, kit } from './queries/changes.ts';
 import { daySheet } from './queries/day.ts';
 import { ledger } from './queries/ledger.ts';
-import { quantityOf, stockOnVan, tallyOfVan } from './queries/stock.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
 import { ensureDemo } from './seed/demo.ts';
 import { chance } from './seed/random.ts';
@@ -203,22 +202,6 @@ describe('the ledger', () => {
     const { total } = await ledger(db.sql, THE_SHOP, {});
     const past = await ledger(db.sql, THE_SHOP, { offset: 100_000 });
     assert.deepEqual([past.rows.length, past.total], [0, total]);
-  });
-});
-
-describe('the van', () => {
-  it('counts what is cut from a coil in inches, and whole coils of before with it', () => {
-    const coil = catalogue().parts.find((p) => p.cutToLength && p.maxLengthIn)!;
-    assert.equal(quantityOf({ pieces: 1, inches: -62 }, coil), coil.maxLengthIn! - 62);
-    const fitting = catalogue().parts.find((p) => !p.cutToLength)!;
-    assert.equal(quantityOf({ pieces: 3, inches: 0 }, fitting), 3);
-  });
-  it('loses the inches of a cut, not the coil, when a run is signed off', async () => {
-    const cut = await db.owner<{ item: string; quantity: number; unit: string }[]>`select item, quantity, unit from stock_move where unit = 'inch'`;
-    for (const move of cut) assert.ok(move.quantity < 0 && catalogue().parts.find((p) => p.id === move.item)?.cutToLength);
-    const stock = await stockOnVan(db.sql, THE_SHOP);
-    assert.ok(Object.values(stock).every((n) => n >= 0));
-    assert.ok(Object.keys(await tallyOfVan(db.sql, THE_SHOP)).length > 20);
   });
 });
 

@@ -34,7 +34,7 @@ const runDesk: Desk<SentEntry> = {
     return {
       judge: (entry) => judge(entry, runs, at),
       take: (placed) => void runs.get(runKey(placed))!.entries.push(placed),
-      derive: (on, kept) => derive(on, shopId, [...new Map(kept.map((e) => [runKey(e), e])).values()], at),
+      derive: (on, kept) => derive(on, shopId, [...new Map(kept.map((e) => [runKey(e), e])).values()]),
     };
   },
   insert: async (tx, shopId, good) => {

@@ -1,7 +1,7 @@
 import { type HouseRules, indexParts, type MatchQuery, stockForCut } from '../../core/index.ts';
 import { shopCatalogue } from '../../store/own-parts/index.ts';
 import { rulesInForce } from '../../store/queries/rules.ts';
-import { sharedVan } from '../../store/queries/stock.ts';
+import { sharedStock } from '../../store/queries/stock.ts';
 import type { MatchRequest } from './api-shapes.ts';
 import { database, THE_SHOP } from './database.ts';
 
@@ -13,8 +13,12 @@ export async function rulesOf(given: unknown): Promise<HouseRules> {
 export async function queryOf(r: MatchRequest): Promise<MatchQuery> {
   const wantsVan = r.stock === undefined || r.stock === 'van';
   const [catalogue, rules] = await Promise.all([shopCatalogue(database(), THE_SHOP), rulesOf(r.rules)]);
-  const van = wantsVan ? await sharedVan(database(), THE_SHOP, catalogue.parts) : undefined;
+  const held = wantsVan ? await sharedStock(database(), THE_SHOP) : undefined;
   const { from, to, rejoin, need, k } = r;
-  const stock = van ? stockForCut(van.stock, catalogue.parts, need.minLengthIn) : r.stock === 'all' ? undefined : (r.stock as Record<string, number>);
+  const stock = held
+    ? stockForCut(held.onVan, catalogue.parts, need.minLengthIn)
+    : r.stock === 'all'
+      ? undefined
+      : (r.stock as Record<string, number>);
   return { from, to, rejoin, need, k, rules, stock, parts: indexParts(catalogue.parts), loose: catalogue.loose };
 }

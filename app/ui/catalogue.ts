@@ -1,30 +1,35 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Catalogue } from '../../catalog/index.ts';
 import type { Appliance, HouseRules } from '../../core/index.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
+import { type StockedPlace, stockOf, vanOf } from '../../record/stock/levels.ts';
 import { sync } from '../../sync/run.ts';
+import { getTagged, hold } from './held.ts';
+import { useStockedPlaces } from './stock.ts';
 
-/** What the server sends: the shipped catalogue, with the shop's rules and stock (pieces; of what is cut from a coil, inches). */
-export interface ClientCatalogue extends Catalogue {
-  rules: HouseRules;
+/** What the server sends: the catalogue with the shop's own parts, and its rules. */
+type SentCatalogue = Catalogue & { rules: HouseRules };
+
+/** The same with what is in stock: on the shelves and vans, and on the van that is meant where none is named (pieces; of a coil, inches). */
+export interface ClientCatalogue extends SentCatalogue {
+  places: StockedPlace[];
   stock: Record<string, number>;
 }
 
-/** How soon to ask again when the server did not answer, and how long an answer may take, ms. */
+/** How soon to ask again when the server did not answer, ms. */
 const AGAIN_MS = 5_000;
-const TIMEOUT_MS = 20_000;
 
 const KEY = 'catalogue';
 
 interface Kept {
   tag: string | null;
-  catalogue: ClientCatalogue;
+  catalogue: SentCatalogue;
 }
 
 /** What an older server said of an appliance less than this page asks. */
 const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection'> = { minBoreIn: 0.12, usualNeeds: [], avoid: [], protection: '' };
 
-const broughtUp = (kept: ClientCatalogue): ClientCatalogue => ({
+const broughtUp = (kept: SentCatalogue): SentCatalogue => ({
   ...kept,
   rules: rulesBroughtUp(kept.rules),
   appliances: kept.appliances.map((a) => ({ ...UNSAID, ...a })),
@@ -40,28 +45,14 @@ async function held(): Promise<Kept | undefined> {
   }
 }
 
-/** A device that keeps nothing goes without. */
-async function hold(kept: Kept): Promise<void> {
-  try {
-    await (await sync.device()).put(KEY, kept);
-  } catch {
-    // Nothing is lost by it while the server answers.
-  }
-}
-
 /** Asks the server, and keeps what it says; null where it does not answer. The same object where nothing has changed. */
-async function fresh(kept: Kept | undefined): Promise<ClientCatalogue | null> {
-  try {
-    const response = await fetch('/api/v1/catalogue', { signal: AbortSignal.timeout(TIMEOUT_MS) });
-    if (!response.ok) return null;
-    const tag = response.headers.get('etag');
-    if (kept && tag !== null && tag === kept.tag) return kept.catalogue;
-    const catalogue = (await response.json()) as ClientCatalogue;
-    await hold({ tag, catalogue });
-    return catalogue;
-  } catch {
-    return null;
-  }
+async function fresh(kept: Kept | undefined): Promise<SentCatalogue | null> {
+  const said = await getTagged<SentCatalogue>('/api/v1/catalogue');
+  if (!said) return null;
+  if (kept && said.tag !== null && said.tag === kept.tag) return kept.catalogue;
+  const catalogue = await said.read();
+  if (catalogue) await hold(KEY, { tag: said.tag, catalogue });
+  return catalogue;
 }
 
 /** Has the device hold the catalogue, for use without a connection. */
@@ -79,7 +70,8 @@ export function catalogueChanged(): void {
 
 /** The shop's catalogue: at once as this device holds it, then as the server has it. */
 export function useCatalogue(): ClientCatalogue | null {
-  const [catalogue, setCatalogue] = useState<ClientCatalogue | null>(null);
+  const [catalogue, setCatalogue] = useState<SentCatalogue | null>(null);
+  const places = useStockedPlaces();
   useEffect(() => {
     let again: ReturnType<typeof setTimeout>;
     let over = false;
@@ -100,7 +92,7 @@ export function useCatalogue(): ClientCatalogue | null {
       clearTimeout(again);
     };
   }, []);
-  return catalogue;
+  return useMemo(() => catalogue && places && { ...catalogue, places, stock: stockOf(vanOf(places)) }, [catalogue, places]);
 }
 
 /** Names by part id or loose code. */

@@ -42,7 +42,7 @@ export function useDayBlocks(catalogue: ClientCatalogue | null, day: string): Da
       isOver = true;
     };
   }, [day, holds, held]);
-  if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.stock, new Date()).visits.map(blockOf);
+  if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.places, new Date()).visits.map(blockOf);
   return asked?.day === day ? asked.blocks : null;
 }
 

@@ -1,11 +1,12 @@
 /** What every page does beside its screen: its keys, keeping and sending, and the worker that opens it without a connection. */
 import { sync } from '../../sync/run.ts';
 import { keepCatalogue } from './catalogue.ts';
+import { keepStock } from './stock.ts';
 import './keys.ts';
 
 sync.begin();
 // For use without a connection, whatever screen was opened first.
-setTimeout(() => keepCatalogue(), 1500);
+setTimeout(() => Promise.all([keepCatalogue(), keepStock()]), 1500);
 
 if ('serviceWorker' in navigator && import.meta.env.PROD) {
   navigator.serviceWorker.register('/sw.js').catch(() => {

@@ -69,6 +69,7 @@ export function headOf({ premises: p }: PremisesBook, v: Visit): VisitHead {
     startsAt: v.startsAt,
     minutes: v.minutes,
     note: v.note,
+    vanId: v.vanId,
     cancelled: v.cancelled,
     arrivedMs: v.arrivedMs,
     leftMs: v.leftMs,

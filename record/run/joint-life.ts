@@ -26,6 +26,8 @@ export interface EndedLook {
 /** A joint or check point as what happened leaves it. */
 export interface Life {
   made: boolean;
+  /** The making that first took the parts it joins; null where it was never made, or every making was withdrawn. */
+  firstMade: EntryOf<'joint-made'> | null;
   /** Since it was made last, nudges among them; in 24ths. */
   turns24: number;
   nudges: number;
@@ -78,6 +80,7 @@ export function livesOf(
 const born = (place: JointPlace | null): Living => ({
   place,
   made: false,
+  firstMade: null,
   wasMade: false,
   turns24: 0,
   nudges: 0,
@@ -89,7 +92,7 @@ const born = (place: JointPlace | null): Living => ({
 });
 
 function happen(life: Living, entry: Entry, lives: Map<string, Living>): void {
-  if (entry.kind === 'joint-made') make(life, entry.body.turns24, lives);
+  if (entry.kind === 'joint-made') make(life, entry, lives);
   if (entry.kind === 'remedied') remedy(life, entry, lives);
   if (entry.kind === 'look-begun' && life.made) {
     if (entry.body.round === 'put-back') for (const other of lives.values()) liftTissue(other);
@@ -99,7 +102,7 @@ function happen(life: Living, entry: Entry, lives: Map<string, Living>): void {
   if (entry.kind === 'look-ended') endLook(life, entry);
 }
 
-function make(life: Living, turns24: number, lives: Map<string, Living>): void {
+function make(life: Living, entry: EntryOf<'joint-made'>, lives: Map<string, Living>): void {
   const { place } = life;
   for (const other of lives.values()) {
     if (other === life || !place || !other.place) continue;
@@ -109,7 +112,7 @@ function make(life: Living, turns24: number, lives: Map<string, Living>): void {
     } else if (!life.wasMade && sharesPart(place, other.place)) disturb(other);
   }
   disturb(life);
-  Object.assign(life, { made: true, wasMade: true, turns24, nudges: 0 });
+  Object.assign(life, { made: true, wasMade: true, firstMade: life.firstMade ?? entry, turns24: entry.body.turns24, nudges: 0 });
 }
 
 function remedy(life: Living, { body }: EntryOf<'remedied'>, lives: Map<string, Living>): void {

@@ -15,6 +15,7 @@ import type { OpenItem } from './now.ts';
 import type { Proof } from './proof.ts';
 import { type SignOff, type SignOffs, signOffsOf } from './sign-off.ts';
 import { besideLooks, isStageDone, STAGE_NAMES, STAGES, type Stage, type StageFacts, type StageState } from './stages.ts';
+import { type Use, usesOf } from './uses.ts';
 import { type Cards, type CheckPointState, type JointState, type RunContext, type Work, workOf } from './work.ts';
 
 export { type CheckPointState, type JointState, type RunContext, roundsOf } from './work.ts';
@@ -45,6 +46,8 @@ export interface RunState {
   needChanges: ReturnType<typeof needFactsOf>['changes'];
   accepted: (AcceptedChain & { entryId: string }) | null;
   card: WorkStep[];
+  /** What it took from the van. */
+  uses: Use[];
   /** Steps done or gates passed, by id. */
   done: Record<string, boolean>;
   gates: Record<string, Bodies['gate-answered']>;
@@ -102,6 +105,7 @@ export function stateFrom(context: RunContext, history: History): RunState {
     signOffUndone: undone,
     recheck: signedOff ? recheckOf(signedOff, targets) : 'none',
     callbacks: eachOf(history, callbackReported).map((e) => ({ entryId: e.id, targetId: targetOf(e), ...e.body, atMs: happenedAt(e) })),
+    uses: work.accepted ? usesOf(work.accepted, lives) : [],
     conflicts: conflictsOf(history, lives),
     notes: eachOf(history, noted).map((e) => e.body.text),
     offList: off && !off.on ? off.reason : null,

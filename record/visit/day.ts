@@ -2,14 +2,19 @@
 import { remember } from '../../core/units/remember.ts';
 import { neededTogether } from '../run/needs.ts';
 import type { Needed } from '../run/summary.ts';
+import { elsewhereOf, type StockedPlace, stockOf, vanOf } from '../stock/levels.ts';
 import type { DayRun, DayVisit } from './day-run.ts';
 import { overlapsOf, spanOf, statusOf, type VisitSpan, type VisitStatus } from './plan.ts';
 import type { VisitHead } from './sheet.ts';
 
 export interface Shortage extends Needed {
   item: string;
+  /** The van that goes there; null where the shop has none. */
+  van: { id: string; name: string } | null;
   onVan: number;
   forRuns: string[];
+  /** Where else it lies, and how much of it. */
+  elsewhere: { place: string; quantity: number }[];
 }
 
 export interface Recheck {
@@ -68,27 +73,30 @@ export function addDays(day: string, days: number): string {
  *
  * @param around the visits of the day, and of the days before it that a recheck may be due from
  */
-export function daySheetOf(day: string, around: DayVisit[], stock: Record<string, number>, at: Date): DaySheet {
+export function daySheetOf(day: string, around: DayVisit[], stocked: readonly StockedPlace[], at: Date): DaySheet {
   const today = around.filter((v) => v.visit.onDate === day);
   const listedRuns = (v: DayVisit) => v.runs.filter((r) => r.summary.offList === null);
-  // What is called off takes nothing from the van.
-  const shortages = shortagesOf(today.filter((v) => v.visit.cancelled === null).flatMap(listedRuns), stock);
-  const short = new Set(shortages.map((s) => s.item));
+  // What is called off takes nothing from a van.
+  const shortages = shortagesOf(today.filter((v) => v.visit.cancelled === null).map((v) => ({ vanId: v.visit.vanId, runs: listedRuns(v) })), stocked); // biome-ignore format: one call
+  const short = new Set(shortages.map((s) => `${s.van?.id} ${s.item}`));
   const overlaps = overlapsOf(today);
   return {
     day,
     visits: today.map((v) => {
       const runs = listedRuns(v);
+      const vanId = vanOf(stocked, v.visit.vanId)?.id;
+      const isShort = (item: string) => short.has(`${vanId} ${item}`);
+      const needed = v.visit.cancelled === null ? new Set(runs.flatMap((r) => Object.keys(r.summary.needs))) : [];
       return {
         visit: v.visit,
         runs,
         status: statusOf(v.visit, v.runs),
         overlaps: overlaps.get(v.visit.id) ?? [],
         span: spanOf(v),
-        lacks: [...short].filter((item) => v.visit.cancelled === null && runs.some((r) => item in r.summary.needs)),
+        lacks: [...needed].filter(isShort),
         off: v.runs.filter((r) => r.summary.offList !== null),
         places: [...new Set(runs.map((r) => r.place))],
-        short: runs.filter((r) => Object.keys(r.summary.needs).some((item) => short.has(item))).length,
+        short: runs.filter((r) => Object.keys(r.summary.needs).some(isShort)).length,
       };
     }),
     shortages,
@@ -96,10 +104,20 @@ export function daySheetOf(day: string, around: DayVisit[], stock: Record<string
   };
 }
 
-function shortagesOf(runs: DayRun[], stock: Record<string, number>): Shortage[] {
-  return neededTogether(runs)
-    .map((needed) => ({ ...needed, onVan: stock[needed.item] ?? 0 }))
-    .filter((s) => s.quantity > s.onVan)
+function shortagesOf(visits: { vanId: string | null; runs: DayRun[] }[], stocked: readonly StockedPlace[]): Shortage[] {
+  const byVan = new Map<StockedPlace | undefined, DayRun[]>();
+  for (const { vanId, runs } of visits) {
+    const van = vanOf(stocked, vanId);
+    byVan.set(van, [...(byVan.get(van) ?? []), ...runs]);
+  }
+  return [...byVan]
+    .flatMap(([van, runs]) => {
+      const stock = stockOf(van);
+      return neededTogether(runs)
+        .map((needed) => ({ ...needed, van: van ? { id: van.id, name: van.name } : null, onVan: stock[needed.item] ?? 0 }))
+        .filter((s) => s.quantity > s.onVan)
+        .map((s) => ({ ...s, elsewhere: elsewhereOf(s.item, stocked, van) }));
+    })
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 }
 

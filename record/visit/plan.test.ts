@@ -36,7 +36,7 @@ describe('minutes by kinds of work', () => {
 });
 
 describe('how far a visit is', () => {
-  const visit = { id: 'v', title: 'v', onDate: '2026-05-20', startsAt: '09:00', minutes: null, note: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } }; // biome-ignore format: one visit
+  const visit = { id: 'v', title: 'v', onDate: '2026-05-20', startsAt: '09:00', minutes: null, note: null, vanId: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } }; // biome-ignore format: one visit
   const run = (work: WorkKindId, more: Partial<DayRun['summary']> = {}, isBegun = false): DayRun => ({ id: work, name: work, appliance: work, place: '', work, isBegun, summary: { ...UNTOUCHED, ...more } }); // biome-ignore format: one run
   it('follows from what was recorded, and nobody sets it', () => {
     const [line, off] = [run('toilet-line'), run('toilet-remove')];
@@ -65,7 +65,7 @@ describe('how far a visit is', () => {
 
 describe('visits that run into each other', () => {
   const visit = (id: string, startsAt: string, minutes: number, cancelled: string | null = null, onDate = '2026-05-20') => ({
-    visit: { id, title: id, onDate, startsAt, minutes, note: null, cancelled, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } },
+    visit: { id, title: id, onDate, startsAt, minutes, note: null, vanId: null, cancelled, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } },
     runs: [],
   }); // biome-ignore format: one visit
   it('are those of one day whose hours overlap, and not those that touch', () => {

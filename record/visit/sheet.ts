@@ -16,6 +16,8 @@ export interface VisitHead {
   /** As planned; null where nobody said. */
   minutes: number | null;
   note: string | null;
+  /** The van that goes there; null: the shop's first. */
+  vanId: string | null;
   /** Why it is cancelled; null while it stands. */
   cancelled: string | null;
   arrivedMs: number | null;

@@ -27,6 +27,8 @@ export interface Visit {
   minutes: number | null;
   title: string;
   note: string | null;
+  /** The van that goes there; null: the shop's first. */
+  vanId: string | null;
   /** Why it is cancelled; null while it stands. */
   cancelled: string | null;
   arrivedMs: number | null;

@@ -20,6 +20,8 @@ const fields = {
   minutes: z.optional(z.nullable(minutes)),
   title: name,
   note: z.optional(clearable(2000)),
+  /** The van that goes there; null: the shop's first. */
+  vanId: z.optional(z.nullable(uuid)),
 };
 const made = z.strictObject({ premisesId: uuid, ...fields });
 const added = z.strictObject({ runId: uuid, work, told: z.optional(z.array(told).check(z.maxLength(12, 'holds more than 12'))) });
@@ -28,6 +30,7 @@ const ordered = z.strictObject({ runIds: z.array(uuid).check(z.minLength(1, 'is 
 const nothing = z.strictObject({});
 const visitChange = change<Visit>();
 
+const vanNamed = (b: { vanId?: string | null }) => (b.vanId ? [{ kind: 'stock' as const, id: b.vanId, at: 'vanId' }] : []);
 const WORDS = { onDate: 'day', startsAt: 'at', title: 'title', note: 'note', minutes: 'minutes' };
 
 /** One call at a premises. */
@@ -40,6 +43,7 @@ export const visit: Subject<'visit', Visit> = {
   begins: (id, body: z.output<typeof made>) => ({
     minutes: null,
     note: null,
+    vanId: null,
     ...body,
     id,
     cancelled: null,
@@ -50,11 +54,19 @@ export const visit: Subject<'visit', Visit> = {
   changes: {
     made: visitChange({
       shape: made,
-      names: (b) => [{ kind: 'premises', id: b.premisesId, at: 'premisesId' }],
+      names: (b) => [{ kind: 'premises', id: b.premisesId, at: 'premisesId' }, ...vanNamed(b)],
       sets: true,
       says: (b) => `visit "${b.title}" planned for ${b.onDate} at ${b.startsAt}`,
     }),
-    changed: visitChange({ shape: someOf(fields), sets: true, says: (b) => `changed: ${fieldsInWords(b, WORDS)}` }),
+    changed: visitChange({
+      shape: someOf(fields),
+      names: vanNamed,
+      sets: true,
+      says: ({ vanId, ...b }, words) => {
+        const van = vanId === undefined ? [] : [vanId === null ? 'goes by the first van' : `goes by ${words.subject({ kind: 'stock', id: vanId })}`];
+        return `changed: ${[...(Object.keys(b).length > 0 ? [fieldsInWords(b, WORDS)] : []), ...van].join(', ')}`;
+      },
+    }),
     'run-added': visitChange({
       shape: added,
       names: (b) => [{ kind: 'run', id: b.runId, at: 'runId' }],

@@ -1,4 +1,5 @@
 /** The week: seven days with their visits, and what waits for one of them. */
+import type { StockedPlace } from '../stock/levels.ts';
 import { addDays, daySheetOf, type PlannedVisit, type Recheck } from './day.ts';
 import type { DayVisit } from './day-run.ts';
 
@@ -26,13 +27,13 @@ export function mondayOf(day: string): string {
 }
 
 /** @param around visits of the week, and those before it that a recheck may be due from */
-export function weekSheetOf(monday: string, around: DayVisit[], waiting: Waiting[], stock: Record<string, number>, at: Date): WeekSheet {
+export function weekSheetOf(monday: string, around: DayVisit[], waiting: Waiting[], stocked: readonly StockedPlace[], at: Date): WeekSheet {
   const days = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
   return {
     monday,
-    visits: days.flatMap((day) => daySheetOf(day, around, stock, at).visits),
+    visits: days.flatMap((day) => daySheetOf(day, around, stocked, at).visits),
     waiting,
-    rechecks: daySheetOf(days[6]!, around, stock, at).rechecks,
+    rechecks: daySheetOf(days[6]!, around, stocked, at).rechecks,
   };
 }
 

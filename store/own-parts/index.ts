@@ -4,9 +4,11 @@ import { v7 as uuidv7 } from 'uuid';
 import { type Catalogue, catalogue } from '../../catalog/index.ts';
 import { cellsBroughtUp, PART_COLUMNS, partRow, shippedPartCells } from '../../catalog/parts.ts';
 import type { Part } from '../../core/index.ts';
+import { stockOf, vanOf } from '../../record/stock/levels.ts';
+import { appendBook, filedBookEntry } from '../append-book.ts';
 import { byShop } from '../by-shop.ts';
 import type { Sql, Tx } from '../connection.ts';
-import { coilIn, quantityOf, type Tally, tallyOfVan } from '../queries/stock.ts';
+import { coilIn, stockedPlaces, stockOnVan } from '../queries/stock.ts';
 import { type Cells, type Progress, pause, type ReadRow, readRows } from './read.ts';
 
 export { CalledOffError, MAX_OWN_PARTS, PartsFileError, type Progress, type RowFault } from './read.ts';
@@ -52,35 +54,25 @@ export async function importParts(
  * in, counts nothing anew.
  */
 async function countVan(tx: Tx, shopId: string, rows: ReadRow[], before: Cells[], at: Date): Promise<void> {
-  const tally = await tallyOfVan(tx, shopId);
+  const places = await stockedPlaces(tx, shopId);
+  const van = vanOf(places);
+  const onVan = stockOf(van);
   const toldBefore = new Map(before.map((cells) => [cells.id, cells.van]));
-  const moves = rows.flatMap(({ part, van, cells }) => {
+  const counts = rows.flatMap(({ part, van, cells }) => {
     const told = toldBefore.get(part.id);
-    if (told === cells.van || (told === undefined && Number(vanCell(tally, part)) === van)) return [];
-    const coil = coilIn(part);
-    const quantity = van * (coil ?? 1) - quantityOf(tally[part.id] ?? { pieces: 0, inches: 0 }, part);
-    if (quantity === 0) return [];
-    const unit = coil === null ? 'piece' : 'inch';
-    return [
-      {
-        shop_id: shopId,
-        move_id: uuidv7(),
-        item: part.id,
-        quantity: Math.round(quantity),
-        unit,
-        reason: 'counted in a file of parts',
-        recorded_at: at,
-      },
-    ];
+    if (told === cells.van || (told === undefined && Number(vanCell(onVan, part)) === van)) return [];
+    const quantity = Math.round(van * (coilIn(part) ?? 1));
+    return quantity === (onVan[part.id] ?? 0) ? [] : [{ item: part.id, quantity }];
   });
-  for (let i = 0; i < moves.length; i += SLICE) await tx`insert into stock_move ${tx(moves.slice(i, i + SLICE))}`;
+  if (counts.length === 0) return;
+  const vanId = van?.id ?? uuidv7();
+  const made = van ? [] : [filedBookEntry('stock', vanId, 'place-made', { name: 'Van', kind: 'van' }, at)];
+  const counted = counts.map((body) => filedBookEntry('stock', vanId, 'counted', body, at));
+  await appendBook(tx, shopId, [...made, ...counted]);
 }
 
 /** What the column `van` says of a part: pieces, of coils those that are not used up. */
-function vanCell(tally: Tally, part: Part): string {
-  const quantity = Math.max(0, quantityOf(tally[part.id] ?? { pieces: 0, inches: 0 }, part));
-  return String(Math.ceil(quantity / (coilIn(part) ?? 1)));
-}
+const vanCell = (onVan: Record<string, number>, part: Part): string => String(Math.ceil((onVan[part.id] ?? 0) / (coilIn(part) ?? 1)));
 
 /** The shop's own parts as they came in. */
 export async function exportParts(sql: Sql, shopId: string): Promise<string> {
@@ -89,11 +81,11 @@ export async function exportParts(sql: Sql, shopId: string): Promise<string> {
 
 /** Every part the shop matches with, as a file to begin from: its own, then the shipped ones, the van as it is counted now. */
 export async function exportAllParts(sql: Sql, shopId: string): Promise<string> {
-  const [own, tally, { parts }] = await Promise.all([ownRows(sql, shopId), tallyOfVan(sql, shopId), shopCatalogue(sql, shopId)]);
+  const [own, onVan, { parts }] = await Promise.all([ownRows(sql, shopId), stockOnVan(sql, shopId), shopCatalogue(sql, shopId)]);
   const ids = new Set(own.map((cells) => cells.id));
   const byId = new Map(parts.map((p) => [p.id, p]));
   const all = [...own, ...shippedPartCells().filter((cells) => !ids.has(cells.id))];
-  return fileOf(all.map((cells) => ({ ...cells, van: byId.has(cells.id!) ? vanCell(tally, byId.get(cells.id!)!) : (cells.van ?? '0') })));
+  return fileOf(all.map((cells) => ({ ...cells, van: byId.has(cells.id!) ? vanCell(onVan, byId.get(cells.id!)!) : (cells.van ?? '0') })));
 }
 
 async function ownRows(sql: Sql | Tx, shopId: string): Promise<Cells[]> {

@@ -6,8 +6,10 @@ import { fates, ordered } from '../../record/standing.ts';
 import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
+import { keepStockPlaces } from './stock.ts';
+import { keepVans } from './uses.ts';
 
-/** Of which table a kind's rows are; stock places have none of their own here. */
+/** Of which table a kind's rows are; what lies on shelves and vans is another matter (`stock.ts`). */
 const TABLES = { premises: 'premises', place: 'place', appliance: 'appliance', run: 'run', visit: 'visit', 'follow-up': 'follow_up' } as const;
 type Tabled = keyof typeof TABLES;
 
@@ -45,6 +47,7 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
     minutes: v.minutes,
     title: v.title,
     note: v.note,
+    van_id: v.vanId,
     cancelled: v.cancelled,
     arrived_at: v.arrivedMs === null ? null : new Date(v.arrivedMs),
     left_at: v.leftMs === null ? null : new Date(v.leftMs),
@@ -68,12 +71,18 @@ export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], ent
   await keepSearch(tx, shopId, refs);
   await keepCheckPoints(tx, shopId, of('run'));
   await keepLists(tx, shopId, of('visit'));
+  await keepVans(
+    tx,
+    shopId,
+    of('visit').map((v) => v.id),
+  );
+  await keepStockPlaces(tx, shopId, of('stock'));
   for (const { state } of of('shop')) {
     await tx`insert into shop_now ${tx({ shop_id: shopId, facts: tx.json(state as never) })} on conflict (shop_id) do update set facts = excluded.facts`;
   }
 }
 
-interface Derived<K extends SubjectKind> {
+export interface Derived<K extends SubjectKind> {
   id: string;
   state: States[K] | null;
   entries: PlacedBookEntry[];
@@ -181,7 +190,7 @@ const SLICE = 2000;
 /** Derives all subjects of a shop anew. */
 export async function rebuildBook(tx: Tx, shopId: string, entriesOfSubjects: (ids: string[]) => Promise<PlacedBookEntry[]>): Promise<number> {
   let n = 0;
-  for (const kind of [...ORDER, 'shop'] as const) {
+  for (const kind of [...ORDER, 'stock', 'shop'] as const) {
     const rows = await tx<{ subject_id: string }[]>`
       select distinct subject_id from entry where shop_id = ${shopId} and subject_kind = ${kind} order by subject_id`;
     for (let i = 0; i < rows.length; i += SLICE) {

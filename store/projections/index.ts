@@ -3,21 +3,21 @@
  * entry kept, and rebuilt by `npm run rebuild`.
  */
 import { catalogue } from '../../catalog/index.ts';
-import type { Entry } from '../../record/index.ts';
 import { summaryOf } from '../../record/run/summary.ts';
 import { type ReadRun, readRun } from '../../record/visit/sheet.ts';
 import { entriesOfSubjects } from '../book-row.ts';
 import type { Sql, Tx } from '../connection.ts';
 import { lockCursor } from '../cursor.ts';
-import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
+import { type EntryRow, entryColumns, entryOf, type PlacedEntry } from '../entry-row.ts';
 import { groupBy } from '../group-by.ts';
 import { visitRuns } from '../queries/visits.ts';
 import { rebuildBook } from './book.ts';
 import { joinedRows } from './joints.ts';
-import { settleVan } from './van.ts';
+import { keepAllLevels } from './stock.ts';
+import { keepUses } from './uses.ts';
 
 /** Rises when what is derived changes its meaning; a new catalogue derives anew by itself. */
-const DERIVATION = 3;
+const DERIVATION = 4;
 
 export const derivationVersion = (): string => `${DERIVATION} ${catalogue().version}`;
 
@@ -32,9 +32,9 @@ type PlacedRow = EntryRow & { position: string };
 /**
  * Brings the derived rows of some runs up to what is recorded.
  *
- * @param settleAt when entries were just taken: what they used leaves the van then; left out where rows are only made anew
+ * @param levels whether what the runs took leaves the vans now, or all levels are brought up afterwards
  */
-export async function derive(tx: Tx, shopId: string, which: RunInVisit[], settleAt?: Date): Promise<void> {
+export async function derive(tx: Tx, shopId: string, which: RunInVisit[], levels: 'now' | 'later' = 'now'): Promise<void> {
   if (which.length === 0) return;
   const visitIds = [...new Set(which.map((w) => w.visitId))];
   const runIds = [...new Set(which.map((w) => w.runId))];
@@ -50,18 +50,18 @@ export async function derive(tx: Tx, shopId: string, which: RunInVisit[], settle
     .filter((r) => wanted.has(`${r.visitId} ${r.id}`))
     .map(({ visitId, ...run }) => {
       const own = recorded.get(`${visitId} ${run.id}`) ?? [];
-      const entries = own.map(entryOf);
+      const entries = own.map((row): PlacedEntry => ({ ...(entryOf(row) as PlacedEntry), position: Number(row.position) }));
       // Whether the book has it on the list is the book's to say, wherever a summary is read.
       return { visitId, read: readRun({ ...run, removed: null }, entries, catalogue()), entries, upTo: Number(own.at(-1)?.position ?? 0) };
     });
   await keepRuns(tx, shopId, derived);
-  if (settleAt) for (const { read, entries } of derived) await settleVan(tx, shopId, read, entries, settleAt);
+  await keepUses(tx, shopId, derived, levels);
 }
 
-interface DerivedRun {
+export interface DerivedRun {
   visitId: string;
   read: ReadRun;
-  entries: Entry[];
+  entries: PlacedEntry[];
   upTo: number;
 }
 
@@ -100,7 +100,7 @@ function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
 const SLICE = 200;
 
 /** Derives runs of which something is recorded and that have no derived row yet; how many that were. */
-export async function deriveMissing(tx: Tx, shopId: string): Promise<number> {
+export async function deriveMissing(tx: Tx, shopId: string, levels: 'now' | 'later' = 'now'): Promise<number> {
   const runs = await tx<RunInVisit[]>`
     select vr.visit_id as "visitId", vr.run_id as "runId" from visit_run vr
     where vr.shop_id = ${shopId}
@@ -108,7 +108,7 @@ export async function deriveMissing(tx: Tx, shopId: string): Promise<number> {
       and not exists (select from derived_run d where d.shop_id = vr.shop_id and d.visit_id = vr.visit_id and d.run_id = vr.run_id)
     order by vr.visit_id, vr.run_id`;
   const visits = [...groupBy(runs, (r) => r.visitId).values()];
-  for (let i = 0; i < visits.length; i += SLICE) await derive(tx, shopId, visits.slice(i, i + SLICE).flat());
+  for (let i = 0; i < visits.length; i += SLICE) await derive(tx, shopId, visits.slice(i, i + SLICE).flat(), levels);
   return runs.length;
 }
 
@@ -120,9 +120,10 @@ export async function deriveMissing(tx: Tx, shopId: string): Promise<number> {
 export async function rebuild(sql: Sql, shopId: string): Promise<number> {
   return sql.begin(async (tx) => {
     await lockCursor(tx, shopId);
-    for (const table of ['derived_joint', 'derived_run']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
+    for (const table of ['derived_joint', 'derived_use', 'derived_run', 'stock_level']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
     await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
-    const runs = await deriveMissing(tx, shopId);
+    const runs = await deriveMissing(tx, shopId, 'later');
+    await keepAllLevels(tx, shopId);
     await tx`insert into derivation (shop_id, version) values (${shopId}, ${derivationVersion()})
       on conflict (shop_id) do update set version = excluded.version`;
     return runs;

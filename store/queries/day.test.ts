@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
+import { appendBook, filedBookEntry } from '../append-book.ts';
 import { THE_SHOP } from '../connection.ts';
 import { ensureDemo } from '../seed/demo.ts';
 import { type TestDatabase, testDatabase } from '../testing.ts';
@@ -36,8 +37,8 @@ describe('the day sheet', () => {
   it('counts what accepted chains need against what is on the van, and only what is missing', async () => {
     const { shortages } = await daySheet(db.sql, THE_SHOP, TODAY, AT);
     for (const s of shortages) assert.ok(s.quantity > s.onVan && s.forRuns.length > 0, s.item);
-    await db.owner`insert into stock_move (shop_id, move_id, item, quantity, reason, recorded_at)
-      values (${THE_SHOP}, ${uuidv7()}, ${shortages[0]!.item}, 9, 'bought', ${AT})`;
+    const bought = { item: shortages[0]!.item, quantity: 9 * 12 * 12, reason: 'bought' };
+    await db.sql.begin((tx) => appendBook(tx, THE_SHOP, [filedBookEntry('stock', shortages[0]!.van!.id, 'received', bought, AT)]));
     const later = await daySheet(db.sql, THE_SHOP, TODAY, AT);
     assert.ok(!later.shortages.some((s) => s.item === shortages[0]!.item));
   });

@@ -4,7 +4,7 @@ import { type DayVisit, dayRunOf } from '../../record/visit/day-run.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
 import type { Sql } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
-import { stockOnVan } from './stock.ts';
+import { sharedStock } from './stock.ts';
 import { visitHeads, visitRuns, visitsBetween } from './visits.ts';
 
 /** The day's visits, what the van lacks for them, and which connections are to be looked at again: from the derived tables. */
@@ -12,7 +12,7 @@ export async function daySheet(sql: Sql, shopId: string, day: string, at: Date):
   const [today, dueIds, stock] = await Promise.all([
     visitsBetween(sql, shopId, day, day),
     visitsWithRechecks(sql, shopId, day),
-    stockOnVan(sql, shopId),
+    sharedStock(sql, shopId),
   ]);
   const known = new Set(today.map((v) => v.id));
   const before = await visitHeads(
@@ -20,14 +20,14 @@ export async function daySheet(sql: Sql, shopId: string, day: string, at: Date):
     shopId,
     dueIds.filter((id) => !known.has(id)),
   );
-  return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock, at);
+  return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock.places, at);
 }
 
 /** Visits of some days, both included, each as its day shows it. */
 export async function plannedVisits(sql: Sql, shopId: string, from: string, to: string, at: Date): Promise<PlannedVisit[]> {
-  const [heads, stock] = await Promise.all([visitsBetween(sql, shopId, from, to), stockOnVan(sql, shopId)]);
+  const [heads, stock] = await Promise.all([visitsBetween(sql, shopId, from, to), sharedStock(sql, shopId)]);
   const visits = await withRuns(sql, shopId, heads);
-  return [...groupBy(visits, (v) => v.visit.onDate)].flatMap(([day, list]) => daySheetOf(day, list, stock, at).visits);
+  return [...groupBy(visits, (v) => v.visit.onDate)].flatMap(([day, list]) => daySheetOf(day, list, stock.places, at).visits);
 }
 
 /** As many visits as a day sheet takes in for their rechecks. */

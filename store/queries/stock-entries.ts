@@ -2,6 +2,7 @@
 import type { BookEntry } from '../../record/book/entry.ts';
 import { bookColumns, type PlacedBookEntry, type PlacedBookRow, placedBookEntryOf } from '../book-row.ts';
 import type { Sql, Tx } from '../connection.ts';
+import { groupBy } from '../group-by.ts';
 
 /** What made some stock places (or whatever else has their ids), and what the given entries name, with all that was said of that. */
 export async function stockEntriesFor(sql: Sql | Tx, shopId: string, placeIds: string[], entries: BookEntry[]): Promise<PlacedBookEntry[]> {
@@ -18,4 +19,33 @@ export async function stockEntriesFor(sql: Sql | Tx, shopId: string, placeIds: s
         union select e.entry_id from entry e join whole on e.shop_id = ${shopId} and e.corrects_id = whole.entry_id)
     select ${sql([...bookColumns, 'position'])} from entry where shop_id = ${shopId} and entry_id in (select entry_id from whole) order by position`;
   return rows.map(placedBookEntryOf);
+}
+
+/** All that was said of some items, of whatever place, by item; what was said of another and corrected to it, or from it, among it. */
+export async function stockEntriesOfItems(sql: Sql | Tx, shopId: string, items: string[]): Promise<Map<string, PlacedBookEntry[]>> {
+  const rows = await sql<PlacedBookRow[]>`
+    with recursive
+      named (entry_id, corrects_id) as (
+        select entry_id, corrects_id from entry where shop_id = ${shopId} and subject_kind = 'stock' and body ->> 'item' = any(${items})
+        union select e.entry_id, e.corrects_id from entry e join named on e.shop_id = ${shopId} and e.entry_id = named.corrects_id),
+      whole (entry_id) as (
+        select entry_id from named
+        union select e.entry_id from entry e join whole on e.shop_id = ${shopId} and e.corrects_id = whole.entry_id)
+    select ${sql([...bookColumns, 'position'])} from entry where shop_id = ${shopId} and entry_id in (select entry_id from whole) order by position`;
+  const entries = rows.map(placedBookEntryOf);
+  const byId = new Map(entries.map((e) => [e.id, e]));
+  const firstOf = (e: PlacedBookEntry): string => {
+    const before = e.correctsId === null ? undefined : byId.get(e.correctsId);
+    return before ? firstOf(before) : e.id;
+  };
+  // A correction may name another item: what was said together is read together.
+  const found = new Map<string, PlacedBookEntry[]>();
+  for (const together of groupBy(entries, firstOf).values()) {
+    for (const item of new Set(together.flatMap((e) => (typeof e.body.item === 'string' ? [e.body.item] : [])))) {
+      const list = found.get(item);
+      if (list) list.push(...together);
+      else found.set(item, [...together]);
+    }
+  }
+  return found;
 }

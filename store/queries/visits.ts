@@ -18,6 +18,7 @@ interface HeadRow {
   address: string | null;
   minutes: number | null;
   note: string | null;
+  van_id: string | null;
   cancelled: string | null;
   arrived_at: Date | null;
   left_at: Date | null;
@@ -30,6 +31,7 @@ const headOf = (r: HeadRow): VisitHead => ({
   startsAt: r.starts_at,
   minutes: r.minutes,
   note: r.note,
+  vanId: r.van_id,
   cancelled: r.cancelled,
   arrivedMs: r.arrived_at?.getTime() ?? null,
   leftMs: r.left_at?.getTime() ?? null,
@@ -38,7 +40,7 @@ const headOf = (r: HeadRow): VisitHead => ({
 
 /** What a head is read from, of visits that were not taken back. */
 const heads = (sql: Sql | Tx, shopId: string) => sql`
-  select v.visit_id, v.title, v.on_date, v.starts_at, v.minutes, v.note, v.cancelled, v.arrived_at, v.left_at,
+  select v.visit_id, v.title, v.on_date, v.starts_at, v.minutes, v.note, v.van_id, v.cancelled, v.arrived_at, v.left_at,
     p.premises_id, p.name as premises_name, p.time_zone, p.address
   from visit v join premises p using (shop_id, premises_id)
   where v.shop_id = ${shopId} and not v.gone`;

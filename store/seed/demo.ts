@@ -11,6 +11,7 @@ import { type Sql, THE_SHOP, type Tx } from '../connection.ts';
 import { lockCursor, moveCursor } from '../cursor.ts';
 import { insertEntries, type PlacedEntry } from '../entry-row.ts';
 import { deriveMissing } from '../projections/index.ts';
+import { coilIn } from '../queries/stock.ts';
 import { insertJoints } from '../write.ts';
 import { APPLIANCES, type DemoVisit, PREMISES, VISITS } from './observatory.ts';
 import { chance, seedOf, uuidAt } from './random.ts';
@@ -36,7 +37,7 @@ export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean;
       // Written down before the first of its past visits.
       await loadHouse(tx, new Date(at.getTime() - 600 * 86_400_000));
       await loadPast(tx, at, today);
-      await loadVan(tx, at);
+      await appendBook(tx, THE_SHOP, stockEntries(at));
     }
     let visitsAdded = 0;
     for (const day of row ? [0, 1] : [-1, 0, 1]) {
@@ -157,15 +158,32 @@ async function keepEntries(tx: Tx, entries: Entry[]): Promise<void> {
   await moveCursor(tx, THE_SHOP, position);
 }
 
-/** The van as the catalogue stocks it; the dishwasher's arrestor is not among it. */
-async function loadVan(tx: Tx, at: Date): Promise<void> {
-  const rows = Object.entries(catalogue().van).map(([item, quantity]) => ({
-    shop_id: THE_SHOP,
-    move_id: idOf(`van ${item}`),
-    item,
-    quantity,
-    reason: 'counted',
-    recorded_at: at,
-  }));
-  await tx`insert into stock_move ${tx(rows)}`;
+/** What the dishwasher's line wants, and the van has not. */
+const NOT_ON_VAN = 'arrestor-c38';
+/** Items that the shelf keeps more of, and how many; of each the van wants a few. */
+const ON_SHELF = 6;
+const MINIMUMS = { shelf: 4, van: 2 };
+
+/** The van as the catalogue stocks it; the dishwasher's arrestor is not among it. The shelf at the lodge has some of what goes most. */
+function stockEntries(at: Date): FiledBookEntry[] {
+  const [van, shelf] = [idOf('stock van'), idOf('stock shelf')];
+  const entry = (place: string, change: string, body: BookEntry['body']) =>
+    filedBookEntry('stock', place, change, body, at, { entryId: idOf(`stock ${place} ${change} ${body.item ?? ''}`), deviceId: DEVICE });
+  const coils = new Map(catalogue().parts.map((p) => [p.id, coilIn(p)]));
+  const onVan = Object.entries(catalogue().van).map(([item, n]) => [item, n * (coils.get(item) ?? 1)] as const);
+  const parts = new Set(
+    catalogue()
+      .parts.filter((p) => !p.cutToLength)
+      .map((p) => p.id),
+  );
+  const common = onVan.filter(([item]) => parts.has(item)).map(([item]) => item).slice(0, 24); // biome-ignore format: one chain
+  return [
+    entry(van, 'place-made', { name: 'Van', kind: 'van' }),
+    entry(shelf, 'place-made', { name: 'Workshop shelf', kind: 'shelf' }),
+    ...onVan.map(([item, quantity]) => entry(van, 'counted', { item, quantity })),
+    ...common.map((item, i) => entry(shelf, 'counted', { item, quantity: i % 5 === 0 ? 2 : ON_SHELF })),
+    entry(shelf, 'counted', { item: NOT_ON_VAN, quantity: 1 }),
+    ...common.map((item) => entry(shelf, 'minimum-set', { item, quantity: MINIMUMS.shelf })),
+    ...common.slice(0, 12).map((item) => entry(van, 'minimum-set', { item, quantity: MINIMUMS.van })),
+  ];
 }

@@ -46,7 +46,7 @@ export default function Day({ initial, today: made, address }: Props) {
   const held = useHeldVisits(catalogue, day, day);
   const holds = held?.span != null && day >= held.span.from && day <= held.span.to;
   const sheet = useMemo(() => {
-    if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.stock, new Date());
+    if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.places, new Date());
     return day === initial.day ? initial : null;
   }, [holds, held, catalogue, day, initial]);
   const nameOf = (d: string) => (d === today ? 'Today' : d === addDays(today, 1) ? 'Tomorrow' : d === addDays(today, -1) ? 'Yesterday' : '');

@@ -32,7 +32,7 @@ export default function Week({ initial, today: made, address }: Props) {
   const sheet = useMemo(() => {
     // The device carries no week gone by: the server's own stands for its days, and what was changed here for the others.
     if (!held?.span || !catalogue) return initial.monday === monday ? initial : null;
-    const own = weekSheetOf(monday, held.visits, initial.waiting, catalogue.stock, new Date());
+    const own = weekSheetOf(monday, held.visits, initial.waiting, catalogue.places, new Date());
     if (initial.monday !== monday) return own;
     const ids = new Set(held.visits.map((v) => v.visit.id));
     return { ...own, visits: [...initial.visits.filter((v) => !ids.has(v.visit.id)), ...own.visits] };
