@@ -8,6 +8,7 @@ export type ScreenId =
   | 'places'
   | 'match'
   | 'gauge'
+  | 'stock'
   | 'parts'
   | 'rules'
   | 'ledger'
@@ -43,6 +44,7 @@ export const SCREENS: readonly Screen[] = [
   { id: 'call', path: '/call', name: 'Call', what: 'Take a call', inMenu: true, key: 'c', keys: [{ keys: ['Ctrl', '⏎'], what: 'Book it' }] },
   { id: 'match', path: '/match', name: 'Match', what: 'Match bench', inMenu: true, key: 'm', keys: [] },
   { id: 'gauge', path: '/gauge', name: 'Gauge', what: 'Thread gauge', inMenu: true, key: 't', keys: [] },
+  { id: 'stock', path: '/stock', name: 'Stock', what: 'Stock', inMenu: true, key: 'k', keys: [] },
   { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: true, key: 'p', keys: [] },
   { id: 'rules', path: '/rules', name: 'Rules', what: 'House rules', inMenu: true, key: 'r', keys: [] },
   { id: 'ledger', path: '/ledger', name: 'Ledger', what: 'Ledger', inMenu: true, key: 'l', keys: [] },

@@ -27,6 +27,8 @@ interface Props {
   parts: Part[];
   names: Record<string, string>;
   rules: HouseRules;
+  /** Where what the van has not lies, by item: 'Workshop shelf (3)'. */
+  elsewhere?: (item: string) => string;
   /** Takes a chain, where there is a run to take it for. */
   onUse?: (chain: Chain) => void;
   used?: string | null;
@@ -58,7 +60,7 @@ export const Chains = memo(function Chains({ children, ...props }: Props) {
 });
 
 /** Ranked chains as drawings with the figures people decide by. */
-function Ranked({ result, from, to, water, parts, names, rules, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
+function Ranked({ result, from, to, water, parts, names, rules, elsewhere, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
   const apart = tellApart(result.chains, parts, names, rules);
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
@@ -93,7 +95,7 @@ function Ranked({ result, from, to, water, parts, names, rules, onUse, used, use
               </button>
             )}
           </div>
-          <InWords apart={apart[i]!} />
+          <InWords apart={apart[i]!} offVan={chain.offVan} elsewhere={elsewhere} />
           <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
           <details className={`why ${i === 0 ? 'to-print' : ''}`}>
             <summary>Joints, parts and cost</summary>
@@ -106,13 +108,14 @@ function Ranked({ result, from, to, water, parts, names, rules, onUse, used, use
 }
 
 /** What it is made of, what has to be bought, and why it stands first against a rule of the house. */
-function InWords({ apart: { parts, missing, departs } }: { apart: Apart }) {
+function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { apart: Apart; offVan: string[]; elsewhere?: Props['elsewhere'] }) {
+  const where = offVan.map((item) => elsewhere?.(item) ?? '');
   return (
     <div className="mt-1">
       <p>{parts.join(' + ') || 'The two ends meet by themselves.'}</p>
       {missing.length > 0 && (
         <p>
-          <b>Not on the van:</b> {missing.join('; ')}
+          <b>Not on the van:</b> {missing.map((name, i) => (where[i] ? `${name}, but on: ${where[i]}` : name)).join('; ')}
         </p>
       )}
       {departs && <p className="text-soft">{departs.text}</p>}

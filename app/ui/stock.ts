@@ -1,6 +1,6 @@
 /** Shelves and vans with what lies there: at once as this device holds it, then as the server has it, what waits here counted in. */
 import { useEffect, useState } from 'react';
-import { type StockedPlace, withWaiting } from '../../record/stock/levels.ts';
+import { elsewhereOf, type StockedPlace, vanOf, withWaiting } from '../../record/stock/levels.ts';
 import { sync } from '../../sync/run.ts';
 import { getTagged, heldAnswer, hold } from './held.ts';
 
@@ -78,3 +78,9 @@ export function useStockedPlaces(): StockedPlace[] | null {
   }, []);
   return places;
 }
+
+/** Where else an item lies, in words; '' where nowhere. */
+export const whereElse = (places: StockedPlace[], vanId?: string | null) => (item: string) =>
+  elsewhereOf(item, places, vanOf(places, vanId))
+    .map((e) => `${e.place} (${e.quantity})`)
+    .join(', ');

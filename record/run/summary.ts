@@ -28,6 +28,8 @@ export interface RunSummary {
   currency: string | null;
   /** Parts and loose pieces that the accepted chain takes and that still lie on the van, or lack there; none once a joint is made. */
   needs: Record<string, Needed>;
+  /** Both ends, where they are known and no chain is accepted yet. */
+  ends?: { from: string; to: string; rejoin: string | null };
   /** Each stage: o open, d done, s skipped. */
   stages: string;
   signedOffMs: number | null;
@@ -78,6 +80,7 @@ export function summaryOf(read: ReadRun): RunSummary {
     priceCents: accepted?.chain.priceCents ?? 0,
     currency: accepted?.currency ?? null,
     needs: accepted && !signedOff && joined === 0 ? neededFor(accepted) : {},
+    ...(!accepted && state.from?.end && state.to?.end ? { ends: { from: state.from.end, to: state.to.end, rejoin: state.rejoin?.end ?? null } } : {}),
     stages: STAGES.map((stage) => state.stages[stage].state[0]).join(''),
     signedOffMs: signedOff?.atMs ?? null,
     wasSignedMs: signedOff?.atMs ?? state.signOffUndone?.atMs ?? null,

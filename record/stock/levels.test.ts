@@ -100,7 +100,7 @@ describe('what is to be bought', () => {
     ]);
   });
   it('but says that it lies on the shelf', () => {
-    assert.deepEqual(elsewhereOf('a', places, vanOf(places)), [{ place: 'Shelf', quantity: 9 }]);
+    assert.deepEqual(elsewhereOf('a', places, vanOf(places)), [{ placeId: 's', place: 'Shelf', quantity: 9 }]);
     assert.deepEqual(stockOf(vanOf(places)), { a: 1, b: 0 });
     assert.equal(vanOf(places, 'none of these')?.id, 'v');
   });

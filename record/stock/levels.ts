@@ -107,10 +107,14 @@ export const vanOf = (places: readonly StockedPlace[], vanId?: string | null): S
   places.find((p) => p.id === vanId) ?? places.find((p) => p.kind === 'van');
 
 /** Where an item lies but on one van, and how much of it. */
-export const elsewhereOf = (item: string, places: readonly StockedPlace[], van: StockedPlace | undefined): { place: string; quantity: number }[] =>
+export const elsewhereOf = (
+  item: string,
+  places: readonly StockedPlace[],
+  van: StockedPlace | undefined,
+): { placeId: string; place: string; quantity: number }[] =>
   places.flatMap((p) => {
     const quantity = p.id === van?.id ? 0 : (p.items.find((l) => l.item === item)?.quantity ?? 0);
-    return quantity > 0 ? [{ place: p.name, quantity }] : [];
+    return quantity > 0 ? [{ placeId: p.id, place: p.name, quantity }] : [];
   });
 
 /** Places as they stand once what waits on this device is counted in: it was said after all that the server knew. */

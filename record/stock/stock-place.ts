@@ -12,6 +12,8 @@ const placeMade = z.strictObject({ name, kind: z.enum(['shelf', 'van'], 'is neit
 const cameOrWent = z.strictObject({ item, quantity: some, reason: givenReason });
 const moved = z.strictObject({ item, quantity: some, toId: uuid });
 const amountOf = z.strictObject({ item, quantity: count });
+/** What lay there by the record is kept beside what was counted, and why the two differ. */
+const counted = z.strictObject({ item, quantity: count, expected: z.optional(z.int('wants a whole number')), reason: z.optional(givenReason) });
 
 export type CameOrWent = z.output<typeof cameOrWent>;
 export type Moved = z.output<typeof moved>;
@@ -38,7 +40,13 @@ export const stockPlace: Subject<'stock', StockPlace> = {
         body.toId === subject.id ? { rule: 'same-place', why: 'It is moved to where it is: name another shelf or van.' } : null,
       says: (b, w) => `${times(b.quantity, w.item(b.item))} moved to ${w.subject({ kind: 'stock', id: b.toId })}`,
     }),
-    counted: stockChange({ shape: amountOf, says: (b, w) => `counted ${times(b.quantity, w.item(b.item))}` }),
+    counted: stockChange({
+      shape: counted,
+      says: (b, w) => {
+        const differs = b.expected === undefined || b.expected === b.quantity ? '' : `, where ${b.expected} was expected`;
+        return `counted ${times(b.quantity, w.item(b.item))}${differs}${b.reason ? `: ${b.reason}` : ''}`;
+      },
+    }),
     'minimum-set': stockChange({ shape: amountOf, says: (b, w) => `at least ${times(b.quantity, w.item(b.item))} to be kept` }),
   },
 };

@@ -2,6 +2,7 @@
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { type RunSummary, UNTOUCHED } from '../run/summary.ts';
 import type { RunRow, VisitHead } from './sheet.ts';
+import type { Told } from './states.ts';
 
 export interface DayRun {
   id: string;
@@ -12,6 +13,9 @@ export interface DayRun {
   /** Something is recorded on it in this visit. */
   isBegun: boolean;
   summary: RunSummary;
+  /** Ends as they were told; left out where none were. */
+  told?: Told[];
+  water: 'cold' | 'hot';
 }
 
 export interface DayVisit {
@@ -27,6 +31,8 @@ export const dayRunOf = (run: RunRow, summary: RunSummary | null): DayRun => ({
   place: run.place,
   work: run.work,
   isBegun: summary !== null,
+  ...(run.told.length > 0 ? { told: run.told } : {}),
+  water: run.water,
   // The book's word is not in a summary, which follows from what is recorded on the run.
   summary: { ...(summary ?? UNTOUCHED), offList: run.removed ?? summary?.offList ?? null },
 });

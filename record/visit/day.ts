@@ -1,20 +1,15 @@
 /** The day sheet: worked out on the server from its derived tables, on a device from what it keeps. */
 import { remember } from '../../core/units/remember.ts';
-import { neededTogether } from '../run/needs.ts';
-import type { Needed } from '../run/summary.ts';
-import { elsewhereOf, type StockedPlace, stockOf, vanOf } from '../stock/levels.ts';
+import { type StockedPlace, vanOf } from '../stock/levels.ts';
+import { type LoadRow, loadOf } from '../stock/load.ts';
 import type { DayRun, DayVisit } from './day-run.ts';
 import { overlapsOf, spanOf, statusOf, type VisitSpan, type VisitStatus } from './plan.ts';
 import type { VisitHead } from './sheet.ts';
 
-export interface Shortage extends Needed {
-  item: string;
+/** What a van lacks for the day. */
+export interface Shortage extends LoadRow {
   /** The van that goes there; null where the shop has none. */
   van: { id: string; name: string } | null;
-  onVan: number;
-  forRuns: string[];
-  /** Where else it lies, and how much of it. */
-  elsewhere: { place: string; quantity: number }[];
 }
 
 export interface Recheck {
@@ -105,19 +100,8 @@ export function daySheetOf(day: string, around: DayVisit[], stocked: readonly St
 }
 
 function shortagesOf(visits: { vanId: string | null; runs: DayRun[] }[], stocked: readonly StockedPlace[]): Shortage[] {
-  const byVan = new Map<StockedPlace | undefined, DayRun[]>();
-  for (const { vanId, runs } of visits) {
-    const van = vanOf(stocked, vanId);
-    byVan.set(van, [...(byVan.get(van) ?? []), ...runs]);
-  }
-  return [...byVan]
-    .flatMap(([van, runs]) => {
-      const stock = stockOf(van);
-      return neededTogether(runs)
-        .map((needed) => ({ ...needed, van: van ? { id: van.id, name: van.name } : null, onVan: stock[needed.item] ?? 0 }))
-        .filter((s) => s.quantity > s.onVan)
-        .map((s) => ({ ...s, elsewhere: elsewhereOf(s.item, stocked, van) }));
-    })
+  return loadOf(visits, stocked)
+    .flatMap(({ van, rows }) => rows.filter((r) => r.missing > 0).map((r) => ({ ...r, van })))
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 }
 

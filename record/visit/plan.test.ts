@@ -37,7 +37,7 @@ describe('minutes by kinds of work', () => {
 
 describe('how far a visit is', () => {
   const visit = { id: 'v', title: 'v', onDate: '2026-05-20', startsAt: '09:00', minutes: null, note: null, vanId: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } }; // biome-ignore format: one visit
-  const run = (work: WorkKindId, more: Partial<DayRun['summary']> = {}, isBegun = false): DayRun => ({ id: work, name: work, appliance: work, place: '', work, isBegun, summary: { ...UNTOUCHED, ...more } }); // biome-ignore format: one run
+  const run = (work: WorkKindId, more: Partial<DayRun['summary']> = {}, isBegun = false): DayRun => ({ id: work, name: work, appliance: work, place: '', work, water: 'cold', isBegun, summary: { ...UNTOUCHED, ...more } }); // biome-ignore format: one run
   it('follows from what was recorded, and nobody sets it', () => {
     const [line, off] = [run('toilet-line'), run('toilet-remove')];
     const signed = run('toilet-line', { signedOffMs: 5 }, true);

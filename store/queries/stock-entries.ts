@@ -49,3 +49,23 @@ export async function stockEntriesOfItems(sql: Sql | Tx, shopId: string, items: 
   }
   return found;
 }
+
+const MOST = 100;
+
+/** What was said last of a stock place, moves to it among it, with what that corrects and what corrects it, oldest first. */
+export async function stockHistory(sql: Sql, shopId: string, placeId: string): Promise<PlacedBookEntry[]> {
+  const rows = await sql<PlacedBookRow[]>`
+    with recursive
+      latest (entry_id, corrects_id) as (
+        (select entry_id, corrects_id from entry where shop_id = ${shopId} and subject_id = ${placeId} order by position desc limit ${MOST})
+        union all
+        (select entry_id, corrects_id from entry where shop_id = ${shopId} and subject_kind = 'stock' and body ->> 'toId' = ${placeId} order by position desc limit ${MOST})),
+      up (entry_id, corrects_id) as (
+        select entry_id, corrects_id from latest
+        union select e.entry_id, e.corrects_id from entry e join up on e.shop_id = ${shopId} and e.entry_id = up.corrects_id),
+      whole (entry_id) as (
+        select entry_id from up
+        union select e.entry_id from entry e join whole on e.shop_id = ${shopId} and e.corrects_id = whole.entry_id)
+    select ${sql([...bookColumns, 'position'])} from entry where shop_id = ${shopId} and entry_id in (select entry_id from whole) order by position`;
+  return rows.map(placedBookEntryOf);
+}

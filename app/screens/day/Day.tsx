@@ -236,15 +236,22 @@ function Shortages({ sheet }: { sheet: DaySheet }) {
   const amount = (n: number, unit: 'piece' | 'inch') => (unit === 'inch' ? `${n} in` : String(n));
   return (
     <section aria-label="Short on the van">
-      <h2 className="border-b border-ink pb-1">Short on the van</h2>
+      <div className="flex items-end gap-3 border-b border-ink pb-1">
+        <h2>Short on the van</h2>
+        <a className="ml-auto underline" href={`/stock?load=${sheet.day}`}>
+          Load it
+        </a>
+      </div>
       {sheet.shortages.length === 0 && <p className="py-2">Nothing: every accepted chain is covered.</p>}
       <ul>
         {sheet.shortages.map((s) => (
           <li key={s.item} className="border-b border-faint py-2">
             <b>{s.unit === 'inch' ? `${s.quantity - s.onVan} in of` : `${s.quantity - s.onVan} x`}</b> {s.name}
             <div className="text-soft">
-              need {amount(s.quantity, s.unit)}, on the van {amount(s.onVan, s.unit)} · {s.forRuns.join(', ')}
+              need {amount(s.quantity, s.unit)}, on {s.van?.name.toLowerCase() === 'van' ? 'the van' : (s.van?.name ?? 'the van')}{' '}
+              {amount(s.onVan, s.unit)} · {s.forRuns.join(', ')}
             </div>
+            {s.elsewhere.length > 0 && <div>lies on: {s.elsewhere.map((e) => `${e.place} (${amount(e.quantity, s.unit)})`).join(', ')}</div>}
           </li>
         ))}
       </ul>

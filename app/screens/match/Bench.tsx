@@ -4,6 +4,7 @@ import type { OpenRun } from '../../../record/visit/open-runs.ts';
 import { Chains, chainKey } from '../../ui/Chains.tsx';
 import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { fetched } from '../../ui/fetched.tsx';
+import { whereElse } from '../../ui/stock.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { money } from '../../ui/words.ts';
 import { type Answer, answerTo, queryOf } from './answer.ts';
@@ -60,6 +61,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
   const asked = useSame({ ...q, text: '' });
   const query = useMemo(() => (catalogue ? queryOf(asked, catalogue) : null), [asked, catalogue]);
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
+  const elsewhere = useMemo(() => whereElse(catalogue?.places ?? []), [catalogue]);
   const [begun] = useState(asked);
   const now = useMemo((): Answer | null => {
     if (!catalogue) return asked === begun ? first : null;
@@ -105,7 +107,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
           {!now && !(q.from && q.to) && !badLength && !badPsi && <Examples isWhole={q.text.trim() === '' && !q.from && !q.to} say={say} />}
           {drawn && now && (
             <div aria-busy={drawn !== now}>
-              <Chains {...drawn} onUse={setTaken} useWord="Take">
+              <Chains {...drawn} elsewhere={elsewhere} onUse={setTaken} useWord="Take">
                 {taken && query && catalogue && (
                   <Take
                     key={chainKey(taken)}

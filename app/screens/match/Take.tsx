@@ -8,6 +8,7 @@ import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { noteNewPress } from '../../ui/presses.ts';
+import { saveFile } from '../../ui/save-file.ts';
 import { useOpenRuns } from '../../ui/use-open-runs.ts';
 import { money } from '../../ui/words.ts';
 
@@ -51,13 +52,7 @@ export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: Cl
       setSaid(`This browser does not let it be copied. Here it is: ${what}`);
     }
   };
-  const download = () => {
-    const a = document.createElement('a');
-    a.href = URL.createObjectURL(new Blob([`${csvOf(lines)}\r\n`], { type: 'text/csv' }));
-    a.download = 'shopping-list.csv';
-    a.click();
-    URL.revokeObjectURL(a.href);
-  };
+  const download = () => saveFile('shopping-list.csv', 'text/csv', `${csvOf(lines)}\r\n`);
   const toRun = async () => {
     if (!target) return;
     try {

@@ -1,20 +1,14 @@
 import { useState } from 'react';
 import type { BookEntry, SubjectRef } from '../../../record/book/entry.ts';
-import { bookHappenings, NO_WORDS } from '../../../record/book/words.ts';
-import type { Happening } from '../../../record/index.ts';
+import { NO_WORDS } from '../../../record/book/words.ts';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';
-import { type Saying, say } from '../../ui/book.ts';
-import { Happened } from '../../ui/Happened.tsx';
-import { ReasonForm } from '../../ui/ReasonForm.tsx';
-
-const FINAL = 'premises contact-erased';
+import { SaidOf } from '../../ui/SaidOf.tsx';
 
 /** Everything that was said of the premises and of what belongs to them, in plain words; each can be taken back with a reason, and put back. */
 export function History({ id, book }: { id: string; book: PremisesBook }) {
   const [entries, setEntries] = useState<BookEntry[] | null>(null);
-  const [asks, setAsks] = useState<string | null>(null);
   const read = async () => {
     // Visits of years gone by are with the server alone.
     const visits = book.visits.map((v) => `visit=${v.id}`).slice(-100);
@@ -28,47 +22,10 @@ export function History({ id, book }: { id: string; book: PremisesBook }) {
   };
   const nameOf = ({ id: subjectId, kind }: SubjectRef) =>
     namesIn(book).get(subjectId) ?? nameMade(entries, subjectId) ?? NO_WORDS.subject({ id: subjectId, kind });
-  const rows = entries ? bookHappenings(entries, { ...NO_WORDS, subject: nameOf }) : [];
-  const subjects = new Map(entries?.map((e) => [e.id, e.subject]));
-  const takeBack = (row: Happening, ids: string[], reason: string, isBack: boolean) => {
-    const subject = subjects.get(row.id);
-    if (!subject) return;
-    const all = ids.map((correctsId): Saying => ({ subject, change: 'withdrawn', body: { reason }, correctsId }));
-    say(all, `${row.who}: ${isBack ? 'taken back' : 'put back'}`, isBack).then(read);
-  };
   return (
     <details className="why" onToggle={(e) => e.currentTarget.open && entries === null && read()}>
       <summary>What was said of it, and by which device</summary>
-      {entries && (
-        <Happened
-          rows={rows}
-          timeZone={book.premises.timeZone}
-          device={(deviceId) => `device ${[...new Set(rows.map((r) => r.deviceId))].indexOf(deviceId) + 1}`}
-          actions={(row) =>
-            row.kind === FINAL ? null : row.withdrawn ? (
-              <button type="button" className="key" onClick={() => takeBack(row, row.withdrawn!.ids, 'put back', false)}>
-                Put back
-              </button>
-            ) : (
-              <button type="button" className="key" onClick={() => setAsks(asks === row.id ? null : row.id)}>
-                Take back
-              </button>
-            )
-          }
-          below={(row) =>
-            asks === row.id && (
-              <ReasonForm
-                label="Why it is taken back"
-                submit="Take it back"
-                onReason={(reason) => {
-                  setAsks(null);
-                  takeBack(row, row.wholeIds, reason, true);
-                }}
-              />
-            )
-          }
-        />
-      )}
+      {entries && <SaidOf entries={entries} words={{ ...NO_WORDS, subject: nameOf }} timeZone={book.premises.timeZone} onChanged={read} />}
     </details>
   );
 }

@@ -2,15 +2,17 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { type Chain, cardVersionOf, matchPreferring, stockForCut } from '../../../core/index.ts';
 import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, needOfRun } from '../../../record/index.ts';
+import { stockOf, vanOf } from '../../../record/stock/levels.ts';
 import { Chains, chainKey } from '../../ui/Chains.tsx';
 import { fetched } from '../../ui/fetched.tsx';
+import { whereElse } from '../../ui/stock.ts';
 import { Asked } from './Asked.tsx';
 import type { StageProps } from './stage-props.ts';
 
 const StillRight = fetched('Whether the accepted chain still does', () => import('./StillRight.tsx'));
 
 /** What joins the two ends, ranked; one is accepted with its grounds. */
-export default function MatchStage({ run, context, state, catalogue, names, write, go, entries }: StageProps) {
+export default function MatchStage({ run, context, state, catalogue, names, write, go, entries, vanId }: StageProps) {
   const [asked, setAsked] = useState<Chain | null>(null);
   const question = useRef<HTMLElement>(null);
   // The chain pressed may stand far below the question it raises.
@@ -21,10 +23,10 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
   const { asked: needs, need, soft, rules } = useMemo(() => needOfRun(context, state, catalogue.rules), [context, state, catalogue]);
   const query = useMemo(() => {
     if (!from?.end || !to?.end) return null;
-    const { parts, loose, stock } = catalogue;
-    const atHand = stockForCut(stock, parts, need.minLengthIn);
+    const { parts, loose, places } = catalogue;
+    const atHand = stockForCut(stockOf(vanOf(places, vanId)), parts, need.minLengthIn);
     return { from: from.end, to: to.end, rejoin: rejoin?.end ?? undefined, parts, loose, rules, stock: atHand, need };
-  }, [from, to, rejoin, need, rules, catalogue]);
+  }, [from, to, rejoin, need, rules, catalogue, vanId]);
   const result = useMemo(() => query && matchPreferring(query, soft), [query, soft]);
   if (!from?.end || !to?.end || !result || !query) {
     return (
@@ -101,6 +103,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         parts={catalogue.parts}
         names={names}
         rules={rules}
+        elsewhere={whereElse(catalogue.places, vanId)}
         onUse={ask}
         used={state.accepted ? chainKey(state.accepted.chain) : null}
       />

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { workKind } from '../../../core/index.ts';
+import type { StockedPlace } from '../../../record/stock/levels.ts';
 import { addDays } from '../../../record/visit/day.ts';
 import { dayVisitOf } from '../../../record/visit/day-visit.ts';
 import { spanOf, statusOf } from '../../../record/visit/plan.ts';
@@ -82,6 +83,7 @@ export default function Plan({ sheet, catalogue, onClose }: Props) {
           </button>
         </ReasonForm>
       )}
+      <Van {...{ visit, tell }} places={catalogue.places} />
       <List {...{ sheet, tell }} />
       {open === 'add' ? (
         <div className="mt-3">
@@ -176,6 +178,28 @@ function When({ visit, expected, tell }: { visit: VisitSheet['visit']; expected:
       {field('title', 'Called', 'text', 'max-md:col-span-2')}
       {field('note', 'Note', 'text', 'col-span-2 md:col-span-4')}
     </div>
+  );
+}
+
+/** Which van goes there, where the shop has more than one. */
+function Van({ visit, places, tell }: { visit: VisitSheet['visit']; places: StockedPlace[]; tell: Tell }) {
+  const vans = places.filter((p) => p.kind === 'van');
+  if (vans.length < 2) return null;
+  return (
+    <label className="mt-3 flex flex-wrap items-center gap-3">
+      <span className="label">Van</span>
+      <select
+        className="field max-w-72"
+        value={visit.vanId ?? vans[0]!.id}
+        onChange={(e) => tell('changed', { vanId: e.target.value }, `${vans.find((v) => v.id === e.target.value)?.name} goes there`)}
+      >
+        {vans.map((v) => (
+          <option key={v.id} value={v.id}>
+            {v.name}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

@@ -186,6 +186,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
                   others={[...reads!.values()].filter((r) => r.run.id !== run.id)}
                   chooseRun={choose}
                   onDate={visit.onDate}
+                  vanId={visit.vanId}
                 />
               </div>
             </div>

@@ -1,10 +1,10 @@
 import type { APIRoute } from 'astro';
-import { shopCatalogue } from '../../../../store/own-parts/index.ts';
-import { shopSince } from '../../../../store/queries/shop.ts';
-import { stockAnswer } from '../../../../store/queries/stock.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
-import { answerOf } from '../../../http/faults.ts';
-import { json } from '../../../http/problem.ts';
+import { shopCatalogue } from '../../../../../store/own-parts/index.ts';
+import { shopSince } from '../../../../../store/queries/shop.ts';
+import { stockAnswer } from '../../../../../store/queries/stock.ts';
+import { database, THE_SHOP } from '../../../../http/database.ts';
+import { answerOf } from '../../../../http/faults.ts';
+import { json } from '../../../../http/problem.ts';
 
 /** What lies on each shelf and van, and what is to be bought so that each has its minimum again. */
 export const GET: APIRoute = async ({ request }) => {

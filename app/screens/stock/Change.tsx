@@ -1,0 +1,113 @@
+import { useState } from 'react';
+import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
+import { type Saying, say } from '../../ui/book.ts';
+import { amountWords } from './amounts.ts';
+import { counted, minimum, moved, received, thrown } from './changes.ts';
+
+interface Props {
+  level: Level;
+  place: StockedPlace;
+  places: StockedPlace[];
+  name: string;
+  isCoil: boolean;
+  coilIn: number | undefined;
+  onDone: () => void;
+}
+
+/** What can be said of an item at a place: a number, then what it is the number of. */
+export function Change({ level, place, places, name, isCoil, coilIn, onDone }: Props) {
+  const [text, setText] = useState('');
+  const [why, setWhy] = useState('');
+  const [unit, setUnit] = useState<'coils' | 'in'>(coilIn ? 'coils' : 'in');
+  const [to, setTo] = useState(places.find((p) => p.id !== place.id)?.id ?? '');
+  const perUnit = isCoil && unit === 'coils' ? (coilIn ?? 1) : 1;
+  const number = /^\d+$/.test(text.trim()) ? Number(text.trim()) * perUnit : null;
+  const some = number !== null && number >= 1 && number <= 2_000_000_000;
+  const reason = why.trim();
+  const tell = async (what: Saying, words: string) => {
+    if (await say([what], `${name}: ${words}`)) onDone();
+  };
+  const amount = number === null ? '' : amountWords(number, isCoil);
+  return (
+    <form
+      className="grid gap-3 bg-sheet p-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (number !== null) tell(counted(place.id, level.item, number, level.quantity, reason || 'counted anew'), `counted ${amount}`);
+      }}
+    >
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="grid gap-1">
+          <span className="label">{isCoil ? (unit === 'coils' ? 'How many whole coils' : 'How many inches') : 'How many'}</span>
+          {/* biome-ignore lint/a11y/noAutofocus: it was asked for with the press before */}
+          <input className="field w-32" inputMode="numeric" maxLength={10} autoFocus value={text} onChange={(e) => setText(e.target.value)} />
+        </label>
+        {isCoil && coilIn && (
+          <button type="button" className="key" onClick={() => setUnit(unit === 'coils' ? 'in' : 'coils')}>
+            {unit === 'coils' ? `coils of ${amountWords(coilIn, true)}` : 'inches'}
+          </button>
+        )}
+        <label className="grid min-w-40 flex-1 gap-1">
+          <span className="label">Why (where it matters)</span>
+          <input className="field" maxLength={200} value={why} onChange={(e) => setWhy(e.target.value)} />
+        </label>
+      </div>
+      {text.trim() !== '' && number === null && <p role="alert">Say it as a whole number.</p>}
+      <div className="flex flex-wrap items-center gap-2">
+        <button type="submit" className="key key-main" disabled={number === null}>
+          Counted
+        </button>
+        <button
+          type="button"
+          className="key"
+          disabled={!some}
+          onClick={() => tell(received(place.id, level.item, number!, reason || undefined), `received ${amount}`)}
+        >
+          Received
+        </button>
+        <button
+          type="button"
+          className="key"
+          disabled={!some}
+          onClick={() => tell(thrown(place.id, level.item, number!, reason || 'thrown away'), `thrown away ${amount}`)}
+        >
+          Thrown away
+        </button>
+        <button
+          type="button"
+          className="key"
+          disabled={number === null}
+          onClick={() => tell(minimum(place.id, level.item, number!), `at least ${amount} to be kept`)}
+        >
+          At least so many
+        </button>
+        {places.length > 1 && (
+          <span className="flex flex-wrap items-center gap-2">
+            <button
+              type="button"
+              className="key"
+              disabled={!some}
+              onClick={() =>
+                tell(
+                  moved({ fromId: place.id, toId: to, item: level.item, quantity: number! }),
+                  `${amount} moved to ${places.find((p) => p.id === to)?.name}`,
+                )
+              }
+            >
+              Moved to
+            </button>
+            <select className="field w-auto" aria-label="Moved to" value={to} onChange={(e) => setTo(e.target.value)}>
+              {places
+                .filter((p) => p.id !== place.id)
+                .map((p) => (
+                  <option key={p.id} value={p.id}>
+                    {p.name}
+                  </option>
+                ))}
+            </select>
+          </span>
+        )}
+      </div>
+    </form>
+  );
+}

@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
+import { say } from '../../ui/book.ts';
+import { amountWords, type Coils } from './amounts.ts';
+import { counted } from './changes.ts';
+
+interface Props {
+  place: StockedPlace;
+  items: Level[];
+  nameOf: (item: string) => string;
+  coils: Coils;
+}
+
+/** Why a count may differ from the record; one stands for all that follow until another is chosen. */
+const REASONS = ['used and not noted', 'lost or given away', 'found again', 'counted wrong before'];
+
+/** A place counted from top to bottom: what is expected beside what is there, Enter goes to the next. */
+export function Count({ place, items, nameOf, coils }: Props) {
+  const [reason, setReason] = useState(REASONS[0]!);
+  // The rows stay in their order while they are counted.
+  const [order] = useState(() => items.map((l) => l.item));
+  const now = new Map(items.map((l) => [l.item, l]));
+  const rows = [...order.flatMap((item) => now.get(item) ?? []), ...items.filter((l) => !order.includes(l.item))];
+  const [done, setDone] = useState<Record<string, { quantity: number; expected: number }>>({});
+  const keep = (level: Level, text: string) => {
+    if (!/^\d+$/.test(text.trim())) return;
+    const quantity = Number(text.trim());
+    const before = done[level.item];
+    if (before?.quantity === quantity) return;
+    const expected = before?.expected ?? level.quantity;
+    setDone((d) => ({ ...d, [level.item]: { quantity, expected } }));
+    say(
+      [counted(place.id, level.item, quantity, level.quantity, reason)],
+      `${nameOf(level.item)}: counted ${amountWords(quantity, coils.has(level.item))}`,
+    );
+  };
+  return (
+    <div className="mt-3">
+      <label className="grid max-w-120 gap-1">
+        <span className="label">Why a count differs: kept with each that does</span>
+        <select className="field" value={reason} onChange={(e) => setReason(e.target.value)}>
+          {REASONS.map((r) => (
+            <option key={r}>{r}</option>
+          ))}
+        </select>
+      </label>
+      <table className="mt-3 w-full">
+        <thead>
+          <tr className="border-b border-ink">
+            <th>Item</th>
+            <th className="text-right">Expected</th>
+            <th className="text-right">Counted</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((level, i) => {
+            const isCoil = coils.has(level.item);
+            const said = done[level.item];
+            const differs = said && said.quantity !== said.expected;
+            return (
+              <tr key={level.item} className="border-b border-faint align-baseline">
+                <td className="py-2 pr-3">
+                  {nameOf(level.item)}
+                  {isCoil && <span className="text-soft"> (in inches)</span>}
+                  {said && (
+                    <b> {differs ? `▲ ${said.quantity > said.expected ? '+' : ''}${said.quantity - said.expected}: ${reason}` : '● as expected'}</b>
+                  )}
+                </td>
+                <td className="py-2 text-right whitespace-nowrap">
+                  {isCoil ? `${said?.expected ?? level.quantity} in` : (said?.expected ?? level.quantity)}
+                </td>
+                <td className="py-1 pl-3 text-right">
+                  <input
+                    className="field w-28 text-right"
+                    inputMode="numeric"
+                    maxLength={9}
+                    aria-label={`${nameOf(level.item)}, counted`}
+                    data-count={i}
+                    onBlur={(e) => keep(level, e.target.value)}
+                    onKeyDown={(e) => {
+                      if (e.key !== 'Enter') return;
+                      e.preventDefault();
+                      const next = e.currentTarget.closest('table')?.querySelector<HTMLInputElement>(`[data-count="${i + 1}"]`);
+                      if (next) next.focus();
+                      else e.currentTarget.blur();
+                    }}
+                  />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

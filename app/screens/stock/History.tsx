@@ -1,0 +1,39 @@
+import { useState } from 'react';
+import type { BookEntry } from '../../../record/book/entry.ts';
+import { NO_WORDS } from '../../../record/book/words.ts';
+import type { StockedPlace } from '../../../record/stock/levels.ts';
+import { get, sync } from '../../../sync/run.ts';
+import { SaidOf } from '../../ui/SaidOf.tsx';
+
+interface Props {
+  place: StockedPlace;
+  places: StockedPlace[];
+  nameOf: (item: string) => string;
+  timeZone: string;
+}
+
+/** What came and went at a place, newest last, each to be taken back with a reason. */
+export function History({ place, places, nameOf, timeZone }: Props) {
+  const [entries, setEntries] = useState<BookEntry[] | null>(null);
+  const [isWhole, setWhole] = useState(true);
+  const read = async () => {
+    const asked = await get<{ entries: BookEntry[] }>(`/api/v1/stock/entries?place=${place.id}`);
+    const own = await sync
+      .device()
+      .then((store) => store.outgoing())
+      .catch(() => []);
+    const waiting = own.flatMap(({ entry }) => ('subject' in entry && isOf(entry, place.id) ? [entry] : []));
+    setWhole(asked !== null);
+    setEntries([...new Map([...(asked?.entries ?? []), ...waiting].map((e) => [e.id, e])).values()]);
+  };
+  const words = { item: nameOf, subject: (ref: Parameters<typeof NO_WORDS.subject>[0]) => places.find((p) => p.id === ref.id)?.name ?? NO_WORDS.subject(ref) }; // biome-ignore format: one line
+  return (
+    <details className="why mt-4 print:hidden" onToggle={(e) => e.currentTarget.open && read()}>
+      <summary>What came and went on {place.name}</summary>
+      {!isWhole && <p>Without the connection only what waits here is known.</p>}
+      {entries && <SaidOf {...{ entries, words, timeZone }} onChanged={read} />}
+    </details>
+  );
+}
+
+const isOf = (entry: BookEntry, placeId: string): boolean => entry.subject.id === placeId || entry.body.toId === placeId;

@@ -1,0 +1,171 @@
+import { useEffect, useMemo, useState } from 'react';
+import type { StockedPlace } from '../../../record/stock/levels.ts';
+import { type LoadRow, loadOf, type Move, movesFor } from '../../../record/stock/load.ts';
+import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
+import { get } from '../../../sync/run.ts';
+import { say } from '../../ui/book.ts';
+import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { useHeldVisits } from '../../ui/use-day.ts';
+import { dayWords } from '../../ui/words.ts';
+import { amountWords, type Coils } from './amounts.ts';
+import { moved } from './changes.ts';
+import { useLikelyNeeds } from './likely.ts';
+
+interface Props {
+  places: StockedPlace[];
+  nameOf: (item: string) => string;
+  coils: Coils;
+  catalogue: ClientCatalogue | null;
+  today: string;
+  day: string;
+}
+
+/** What the vans want for a day: by the chains that are accepted, and where the ends are known and none is, by the likeliest. */
+export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Props) {
+  const [day, setDay] = useState(begun);
+  useEffect(() => setDay(begun), [begun]);
+  const visits = useDayVisits(catalogue, day);
+  const likely = useLikelyNeeds(visits, catalogue);
+  const loads = useMemo(() => {
+    if (!visits || !likely) return null;
+    const asked = visits
+      .filter((v) => v.visit.cancelled === null)
+      .map((v) => ({
+        vanId: v.visit.vanId,
+        runs: v.runs
+          .filter((r) => r.summary.offList === null)
+          .map((r) => ({ name: r.name, summary: { needs: likely.get(`${v.visit.id} ${r.id}`) ?? r.summary.needs } })),
+      }));
+    return loadOf(asked, places);
+  }, [visits, likely, places]);
+  const unknown = visits ? runsWithoutEnds(visits, likely) : [];
+  const move = (moves: Move[], words: string) => say(moves.map(moved), words);
+  return (
+    <section aria-label="Load the van" className="mt-4">
+      <label className="grid w-56 gap-1">
+        <span className="label">For the visits of</span>
+        <input className="field" type="date" value={day} onChange={(e) => e.target.value && setDay(e.target.value)} />
+      </label>
+      {visits === null && (
+        <p className="mt-3">Reading the visits of {dayWords(day, today)}. A day that this device does not hold wants the connection.</p>
+      )}
+      {visits?.length === 0 && <p className="mt-3 text-lg">No visits on {dayWords(day, today)}.</p>}
+      {visits !== null && visits.length > 0 && loads === null && <p className="mt-3">Working out the likely chains.</p>}
+      {loads?.map((load) => {
+        const missing = load.rows.filter((r) => r.missing > 0).sort((a, b) => b.elsewhere.length - a.elsewhere.length);
+        const moves = movesFor(load);
+        return (
+          <div key={load.van?.id ?? 'none'} className="mt-5">
+            <div className="flex flex-wrap items-center gap-3 border-b border-ink pb-1">
+              <h2>{load.van?.name ?? 'No van is written down'}</h2>
+              {moves.length > 0 && (
+                <button
+                  type="button"
+                  className="key key-main ml-auto print:hidden"
+                  onClick={() => move(moves, `${moves.length} items loaded on ${load.van?.name}`)}
+                >
+                  Loaded all that lies elsewhere ({moves.length})
+                </button>
+              )}
+            </div>
+            {load.rows.length === 0 && <p className="py-2">No chain is accepted for these visits, and no ends are known.</p>}
+            {load.rows.length > 0 && missing.length === 0 && <p className="py-2 text-lg">Nothing to load: all {load.rows.length} items are on it.</p>}
+            <ul>
+              {missing.map((row) => (
+                <Missing key={row.item} {...{ row, nameOf, coils }} onMove={(m, words) => move([m], words)} vanId={load.van?.id ?? null} />
+              ))}
+            </ul>
+            {load.rows.length > missing.length && (
+              <details className="why">
+                <summary>On it already ({load.rows.length - missing.length})</summary>
+                <ul className="list-disc pl-5">
+                  {load.rows
+                    .filter((r) => r.missing === 0)
+                    .map((r) => (
+                      <li key={r.item}>
+                        {amountWords(r.quantity, coils.has(r.item))} of {amountWords(r.onVan, coils.has(r.item))}: {nameOf(r.item)}
+                      </li>
+                    ))}
+                </ul>
+              </details>
+            )}
+          </div>
+        );
+      })}
+      {unknown.length > 0 && (
+        <p className="mt-4 text-soft">
+          Of {unknown.length === 1 ? 'one run' : `${unknown.length} runs`} no ends are known, so nothing can be said: {unknown.join(', ')}.
+        </p>
+      )}
+    </section>
+  );
+}
+
+interface MissingProps {
+  row: LoadRow;
+  vanId: string | null;
+  nameOf: (item: string) => string;
+  coils: Coils;
+  onMove: (move: Move, words: string) => void;
+}
+
+function Missing({ row, vanId, nameOf, coils, onMove }: MissingProps) {
+  const isCoil = coils.has(row.item);
+  const words = (n: number) => amountWords(n, isCoil);
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-faint py-2">
+      <div className="min-w-0 flex-1 basis-72">
+        <b className="font-head text-2xl">{words(row.missing)}</b> {nameOf(row.item)}
+        <div className="text-soft">
+          need {words(row.quantity)}, on the van {words(row.onVan)} · {row.forRuns.join(', ')}
+        </div>
+      </div>
+      {row.elsewhere.length === 0 && <b>▲ to buy</b>}
+      {vanId &&
+        row.elsewhere.map((e) => {
+          const quantity = Math.min(row.missing, e.quantity);
+          return (
+            <button
+              key={e.placeId}
+              type="button"
+              className="key"
+              onClick={() =>
+                onMove({ item: row.item, quantity, fromId: e.placeId, toId: vanId }, `${words(quantity)} ${nameOf(row.item)} loaded from ${e.place}`)
+              }
+            >
+              {words(quantity)} from {e.place}
+            </button>
+          );
+        })}
+    </li>
+  );
+}
+
+/** Visits of a day as this device holds them, else as the server says; null while neither has said. */
+function useDayVisits(catalogue: ClientCatalogue | null, day: string): DayVisit[] | null {
+  const held = useHeldVisits(catalogue, day, day);
+  const [asked, setAsked] = useState<{ day: string; visits: DayVisit[] } | null>(null);
+  const holds = held?.span != null && day >= held.span.from && day <= held.span.to;
+  useEffect(() => {
+    if (holds || !held) return;
+    let isOver = false;
+    get<{ visits: DayVisit[] }>(`/api/v1/stock/day?day=${day}`).then((answer) => {
+      if (answer && !isOver) setAsked({ day, visits: answer.visits });
+    });
+    return () => {
+      isOver = true;
+    };
+  }, [day, holds, held]);
+  if (holds && held) return held.visits.filter((v) => v.visit.onDate === day);
+  return asked?.day === day ? asked.visits : null;
+}
+
+function runsWithoutEnds(visits: DayVisit[], likely: Map<string, unknown> | null): string[] {
+  const isUnknown = (v: DayVisit, r: DayRun) =>
+    v.visit.cancelled === null &&
+    r.summary.offList === null &&
+    r.summary.acceptedId === null &&
+    likely !== null &&
+    !likely.has(`${v.visit.id} ${r.id}`);
+  return visits.flatMap((v) => v.runs.filter((r) => isUnknown(v, r)).map((r) => r.name));
+}

@@ -1,0 +1,133 @@
+import Papa from 'papaparse';
+import { useState } from 'react';
+import { reorderOf, type StockedPlace } from '../../../record/stock/levels.ts';
+import { say } from '../../ui/book.ts';
+import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { saveFile } from '../../ui/save-file.ts';
+import { money } from '../../ui/words.ts';
+import { amountWords, type Coils, toBuyWords } from './amounts.ts';
+import { received } from './changes.ts';
+
+interface Props {
+  places: StockedPlace[];
+  nameOf: (item: string) => string;
+  coils: Coils;
+  catalogue: ClientCatalogue | null;
+}
+
+type Row = ReturnType<typeof reorderOf>[number];
+
+/** What is to be bought, so that each place has again what it wants at least; received against the list as it comes. */
+export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
+  const rows = reorderOf(places).sort((a, b) => (nameOf(a.item) < nameOf(b.item) ? -1 : 1));
+  const [came, setCame] = useState<Record<string, string>>({});
+  const placeOf = (id: string) => places.find((p) => p.id === id)?.name ?? '';
+  const priceOf = (item: string) =>
+    catalogue?.parts.find((p) => p.id === item)?.priceCents ?? catalogue?.loose.find((l) => l.code === item)?.priceCents ?? 0;
+  /** Bought by whole coils. */
+  const bought = (r: Row) => (coils.has(r.item) ? Math.ceil(r.quantity / coils.get(r.item)!) : r.quantity);
+  const total = rows.reduce((sum, r) => sum + bought(r) * priceOf(r.item), 0);
+  const receive = (list: Row[]) => {
+    const all = list.flatMap((row) => {
+      const text = came[row.item]?.trim() ?? '';
+      const per = coils.get(row.item) ?? 1;
+      return spread(row, text === '' ? bought(row) * per : /^\d+$/.test(text) ? Number(text) * per : 0).map(({ placeId, quantity }) =>
+        received(placeId, row.item, quantity, 'bought, by the list'),
+      );
+    });
+    if (all.length > 0) say(all, list.length === 1 ? `${nameOf(list[0]!.item)} received` : `${list.length} items received`);
+    setCame({});
+  };
+  if (rows.length === 0) {
+    return (
+      <p className="mt-4 text-lg">
+        Nothing is to be bought: every place has what it wants at least. What is wanted is set at each item, under "What lies here".
+      </p>
+    );
+  }
+  return (
+    <section aria-label="To buy" className="mt-4">
+      <div className="flex flex-wrap items-center gap-3">
+        <p className="text-lg">
+          <b>
+            {rows.length} {rows.length === 1 ? 'item' : 'items'}
+          </b>
+          {total > 0 && `, about ${money(total)}`}
+        </p>
+        <span className="ml-auto flex flex-wrap gap-2 print:hidden">
+          <button type="button" className="key" onClick={() => print()}>
+            Print
+          </button>
+          <button type="button" className="key" onClick={() => saveFile('reorder.csv', 'text/csv', csvOf(rows, nameOf, coils, placeOf))}>
+            Save as CSV
+          </button>
+          <button type="button" className="key key-main" onClick={() => receive(rows)}>
+            All of it came
+          </button>
+        </span>
+      </div>
+      <table className="mt-3 w-full">
+        <thead>
+          <tr className="border-b border-ink">
+            <th className="text-right">Buy</th>
+            <th>Item</th>
+            <th>For</th>
+            <th className="print:hidden">Came</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.item} className="border-b border-faint align-baseline">
+              <td className="py-2 pr-4 text-right font-head text-2xl font-semibold whitespace-nowrap">
+                {toBuyWords(row.quantity, coils.get(row.item))}
+              </td>
+              <td className="py-2 pr-3">{nameOf(row.item)}</td>
+              <td className="py-2 pr-3">{row.at.map((a) => `${placeOf(a.placeId)} ${amountWords(a.quantity, coils.has(row.item))}`).join(', ')}</td>
+              <td className="py-1 print:hidden">
+                <span className="flex flex-wrap items-center gap-2">
+                  <input
+                    className="field w-20 text-right"
+                    inputMode="numeric"
+                    maxLength={6}
+                    aria-label={`${nameOf(row.item)}: how many came`}
+                    placeholder={String(bought(row))}
+                    value={came[row.item] ?? ''}
+                    onChange={(e) => setCame({ ...came, [row.item]: e.target.value })}
+                  />
+                  <button type="button" className="key" aria-label={`${nameOf(row.item)}: received`} onClick={() => receive([row])}>
+                    Received
+                  </button>
+                </span>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** What came, to the places in their order until each has what it lacks; what is left over goes to the first. */
+function spread(row: Row, quantity: number): { placeId: string; quantity: number }[] {
+  let left = quantity;
+  const given = row.at.map((a) => {
+    const take = Math.min(left, a.quantity);
+    left -= take;
+    return { placeId: a.placeId, quantity: take };
+  });
+  if (given[0]) given[0].quantity += left;
+  return given.filter((g) => g.quantity > 0);
+}
+
+const csvOf = (rows: Row[], nameOf: Props['nameOf'], coils: Coils, placeOf: (id: string) => string): string =>
+  `${Papa.unparse(
+    rows.map((r) => ({
+      item: r.item,
+      name: nameOf(r.item),
+      quantity: r.quantity,
+      unit: coils.has(r.item) ? 'inch' : 'piece',
+      coils: coils.has(r.item) ? Math.ceil(r.quantity / coils.get(r.item)!) : '',
+      for: r.at.map((a) => `${placeOf(a.placeId)}: ${a.quantity}`).join('; '),
+    })),
+    { escapeFormulae: true },
+  )}\r\n`;
