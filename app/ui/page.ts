@@ -13,3 +13,7 @@ if ('serviceWorker' in navigator && import.meta.env.PROD) {
     // Without it the page works as long as there is a connection.
   });
 }
+
+// On a narrow screen the menu is longer than its row: the one that is open is seen.
+const open = document.querySelector('nav[aria-label="Main"] [aria-current]');
+if (open?.parentElement) open.parentElement.scrollLeft = (open as HTMLElement).offsetLeft - open.parentElement.clientWidth / 2;

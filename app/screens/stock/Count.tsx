@@ -48,8 +48,8 @@ export function Count({ place, items, nameOf, coils }: Props) {
         <thead>
           <tr className="border-b border-ink">
             <th>Item</th>
-            <th className="text-right">Expected</th>
-            <th className="text-right">Counted</th>
+            <th className="pr-0 text-right">Expected</th>
+            <th className="pr-0 text-right">Counted</th>
           </tr>
         </thead>
         <tbody>

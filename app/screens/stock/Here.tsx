@@ -49,8 +49,8 @@ export function Here({ place, places, nameOf, coils, catalogue }: Props) {
           <thead>
             <tr className="border-b border-ink">
               <th>Item</th>
-              <th className="text-right">Lies here</th>
-              <th className="text-right">At least</th>
+              <th className="pr-0 text-right">Lies here</th>
+              <th className="pr-0 pl-3 text-right">At least</th>
               <th className="print:hidden">
                 <span className="sr-only">Change</span>
               </th>
@@ -126,7 +126,7 @@ function Row({ level, place, places, nameOf, coils, open, setOpen }: RowProps) {
           {quantity < 0 && <div className="text-soft">More went out than was ever counted in: count it.</div>}
         </td>
         <td className="py-2 text-right font-head text-2xl font-semibold whitespace-nowrap">{amountWords(quantity, isCoil)}</td>
-        <td className="py-2 text-right whitespace-nowrap">{minimum === 0 ? '' : amountWords(minimum, isCoil)}</td>
+        <td className="py-2 pl-3 text-right whitespace-nowrap">{minimum === 0 ? '' : amountWords(minimum, isCoil)}</td>
         <td className="py-1 pl-3 text-right print:hidden">
           <button
             type="button"

@@ -1,4 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
+import type { Needed } from '../../../record/run/summary.ts';
 import type { StockedPlace } from '../../../record/stock/levels.ts';
 import { type LoadRow, loadOf, type Move, movesFor } from '../../../record/stock/load.ts';
 import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
@@ -32,9 +33,7 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
       .filter((v) => v.visit.cancelled === null)
       .map((v) => ({
         vanId: v.visit.vanId,
-        runs: v.runs
-          .filter((r) => r.summary.offList === null)
-          .map((r) => ({ name: r.name, summary: { needs: likely.get(`${v.visit.id} ${r.id}`) ?? r.summary.needs } })),
+        runs: v.runs.filter((r) => r.summary.offList === null).map((r) => needsOf(v, r, likely)),
       }));
     return loadOf(asked, places);
   }, [visits, likely, places]);
@@ -99,6 +98,11 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
       )}
     </section>
   );
+}
+
+function needsOf(v: DayVisit, r: DayRun, likely: Map<string, Record<string, Needed>>) {
+  const guess = likely.get(`${v.visit.id} ${r.id}`);
+  return { name: guess ? `${r.name} (likely)` : r.name, summary: { needs: guess ?? r.summary.needs } };
 }
 
 interface MissingProps {

@@ -69,7 +69,7 @@ export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
       <table className="mt-3 w-full">
         <thead>
           <tr className="border-b border-ink">
-            <th className="text-right">Buy</th>
+            <th className="pr-4 text-right">Buy</th>
             <th>Item</th>
             <th>For</th>
             <th className="print:hidden">Came</th>

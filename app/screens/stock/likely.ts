@@ -1,7 +1,8 @@
 /** What runs will likely take whose ends are known and whose chain is not accepted yet. */
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { itemsOf } from '../../../record/run/kinds/chain-accepted.ts';
 import { type Needed, neededFor } from '../../../record/run/summary.ts';
+import type { StockedPlace } from '../../../record/stock/levels.ts';
 import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 
@@ -18,15 +19,18 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
     v.runs.flatMap((r) => (endsOf(r) ? [{ id: `${v.visit.id} ${r.id}`, water: r.water, ...endsOf(r)! }] : [])),
   );
   const key = JSON.stringify(asked);
-  const { parts, loose, rules } = catalogue ?? {};
+  const { parts, loose, rules, places } = catalogue ?? {};
+  // What the shop has, wherever it lies: it can be loaded. Nothing of it changes by being moved.
+  const has = useMemo(() => JSON.stringify(places ? together(places) : null), [places]);
   useEffect(() => {
     if (!parts || !loose || !rules) return;
     let isOver = false;
+    const stock = JSON.parse(has) as Record<string, number>;
     const work = async () => {
       const { matchChains } = await import('../../../core/match/chains.ts');
       const needs = new Map<string, Record<string, Needed>>();
       for (const { id, water, from, to, rejoin } of JSON.parse(key) as (Ends & { id: string; water: 'cold' | 'hot' })[]) {
-        const [chain] = matchChains({ from, to, ...(rejoin ? { rejoin } : {}), need: { water }, parts, loose, rules, k: 1 }).chains;
+        const [chain] = matchChains({ from, to, ...(rejoin ? { rejoin } : {}), need: { water }, parts, loose, rules, stock, k: 1 }).chains;
         if (chain) needs.set(id, neededFor({ chain, items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], parts, loose) }));
         // Others have their turn between two.
         await new Promise((wake) => setTimeout(wake));
@@ -38,7 +42,7 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
     return () => {
       isOver = true;
     };
-  }, [key, parts, loose, rules]);
+  }, [key, parts, loose, rules, has]);
   return found?.key === key ? found.needs : null;
 }
 
@@ -49,4 +53,10 @@ function endsOf(run: DayRun): Ends | null {
   const side = (s: 'from' | 'to' | 'rejoin') => run.told?.find((t) => t.side === s)?.end;
   const [from, to] = [side('from'), side('to')];
   return from && to ? { from, to, rejoin: side('rejoin') ?? null } : null;
+}
+
+function together(places: readonly StockedPlace[]): Record<string, number> {
+  const all = new Map<string, number>();
+  for (const { items } of places) for (const l of items) all.set(l.item, (all.get(l.item) ?? 0) + Math.max(0, l.quantity));
+  return Object.fromEntries([...all].sort(([a], [b]) => (a < b ? -1 : 1)));
 }
