@@ -24,7 +24,7 @@ export interface DayVisit {
 }
 
 /** @param summary of what is recorded on it; null where nothing is */
-export const dayRunOf = (run: RunRow, summary: RunSummary | null): DayRun => ({
+export const dayRunOf = (run: Omit<RunRow, 'checkPoints'>, summary: RunSummary | null): DayRun => ({
   id: run.id,
   name: run.name,
   appliance: run.applianceName,

@@ -74,29 +74,41 @@ export function daySheetOf(day: string, around: DayVisit[], stocked: readonly St
   // What is called off takes nothing from a van.
   const shortages = shortagesOf(today.filter((v) => v.visit.cancelled === null).map((v) => ({ vanId: v.visit.vanId, runs: listedRuns(v) })), stocked); // biome-ignore format: one call
   const short = new Set(shortages.map((s) => `${s.van?.id} ${s.item}`));
-  const overlaps = overlapsOf(today);
   return {
     day,
-    visits: today.map((v) => {
-      const runs = listedRuns(v);
+    visits: plannedOf(today, (v, needed) => {
       const vanId = vanOf(stocked, v.visit.vanId)?.id;
-      const isShort = (item: string) => short.has(`${vanId} ${item}`);
-      const needed = v.visit.cancelled === null ? new Set(runs.flatMap((r) => Object.keys(r.summary.needs))) : [];
-      return {
-        visit: v.visit,
-        runs,
-        status: statusOf(v.visit, v.runs),
-        overlaps: overlaps.get(v.visit.id) ?? [],
-        span: spanOf(v),
-        lacks: [...needed].filter(isShort),
-        off: v.runs.filter((r) => r.summary.offList !== null),
-        places: [...new Set(runs.map((r) => r.place))],
-        short: runs.filter((r) => Object.keys(r.summary.needs).some(isShort)).length,
-      };
+      return needed.filter((item) => short.has(`${vanId} ${item}`));
     }),
     shortages,
     rechecks: around.flatMap((v) => listedRuns(v).flatMap((run) => recheckOf(v.visit, run, day, at))).sort((a, b) => b.dueMs - a.dueMs),
   };
+}
+
+/**
+ * Visits of one day, each as the day shows it.
+ *
+ * @param lacksOf which of the items that its runs still need the van does not have
+ */
+export function plannedOf(today: readonly DayVisit[], lacksOf: (visit: DayVisit, needed: string[]) => string[]): PlannedVisit[] {
+  const spans = new Map(today.map((v) => [v, spanOf(v)]));
+  const overlaps = overlapsOf(today, (v) => spans.get(v)!);
+  return today.map((v) => {
+    const runs = v.runs.filter((r) => r.summary.offList === null);
+    const needed = v.visit.cancelled === null ? [...new Set(runs.flatMap((r) => Object.keys(r.summary.needs)))] : [];
+    const lacks = lacksOf(v, needed);
+    return {
+      visit: v.visit,
+      runs,
+      status: statusOf(v.visit, v.runs),
+      overlaps: overlaps.get(v.visit.id) ?? [],
+      span: spans.get(v)!,
+      lacks,
+      off: v.runs.filter((r) => r.summary.offList !== null),
+      places: [...new Set(runs.map((r) => r.place))],
+      short: runs.filter((r) => Object.keys(r.summary.needs).some((item) => lacks.includes(item))).length,
+    };
+  });
 }
 
 function shortagesOf(visits: { vanId: string | null; runs: DayRun[] }[], stocked: readonly StockedPlace[]): Shortage[] {

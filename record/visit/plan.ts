@@ -28,7 +28,8 @@ export interface VisitSpan {
 /** Minutes of a visit: as planned, or as its kinds of work usually take; with what they take where it goes slowly. */
 export function spanOf({ visit, runs }: DayVisit): VisitSpan {
   // Hot and cold of one appliance are one piece of work.
-  const works = new Map(runs.filter((r) => r.summary.offList === null).map((r) => [`${r.place}/${r.appliance}/${r.work}`, r.work]));
+  const works = new Map<string, DayRun['work']>();
+  for (const r of runs) if (r.summary.offList === null) works.set(`${r.place}/${r.appliance}/${r.work}`, r.work);
   const expected = workMinutes([...works.values()]);
   if (visit.minutes === null) return { minutes: expected.usual, slow: expected.slow, isPlanned: false };
   return { minutes: visit.minutes, slow: Math.max(visit.minutes, expected.slow), isPlanned: true };
@@ -37,19 +38,24 @@ export function spanOf({ visit, runs }: DayVisit): VisitSpan {
 /** Minutes since midnight of 'HH:MM'. */
 export const minuteOf = (time: string): number => Number(time.slice(0, 2)) * 60 + Number(time.slice(3));
 
-/** Visits of one day that run into each other, by id; cancelled ones run into nothing. */
-export function overlapsOf(visits: readonly DayVisit[]): Map<string, string[]> {
+/**
+ * Visits that run into each other on their day, by id; cancelled ones run into nothing.
+ *
+ * @param spanOfVisit how long each takes, where that is known already
+ */
+export function overlapsOf(visits: readonly DayVisit[], spanOfVisit: (visit: DayVisit) => VisitSpan = spanOf): Map<string, string[]> {
   const spans = visits
     .filter((v) => v.visit.cancelled === null)
     .map((v) => {
       const from = minuteOf(v.visit.startsAt);
-      return { id: v.visit.id, onDate: v.visit.onDate, from, to: from + spanOf(v).minutes };
+      return { id: v.visit.id, onDate: v.visit.onDate, from, to: from + spanOfVisit(v).minutes };
     });
+  const own = new Map(spans.map((s) => [s.id, s]));
   return new Map(
-    visits.map(({ visit }) => {
-      const own = spans.find((s) => s.id === visit.id);
-      const others = own ? spans.filter((s) => s !== own && s.onDate === own.onDate && s.from < own.to && own.from < s.to) : [];
-      return [visit.id, others.map((s) => s.id)];
+    visits.map(({ visit: { id } }) => {
+      const one = own.get(id);
+      const others = one ? spans.filter((s) => s !== one && s.onDate === one.onDate && s.from < one.to && one.from < s.to) : [];
+      return [id, others.map((s) => s.id)];
     }),
   );
 }

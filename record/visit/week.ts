@@ -1,7 +1,9 @@
 /** The week: seven days with their visits, and what waits for one of them. */
+import { few } from '../few.ts';
 import type { StockedPlace } from '../stock/levels.ts';
 import { addDays, daySheetOf, type PlannedVisit, type Recheck } from './day.ts';
 import type { DayVisit } from './day-run.ts';
+import type { VisitStatus } from './plan.ts';
 
 /** Something to be followed up that has no visit yet. */
 export interface Waiting {
@@ -12,9 +14,26 @@ export interface Waiting {
   premises: string;
 }
 
+/** A visit as a week shows it. */
+export interface WeekVisit {
+  id: string;
+  title: string;
+  onDate: string;
+  startsAt: string;
+  status: VisitStatus;
+  minutes: number;
+  /** On its list, and signed off of those. */
+  runs: number;
+  done: number;
+  /** What it runs into, in words; '' where it runs into nothing. */
+  into: string;
+  /** What its van lacks for it. */
+  lacks: { item: string; name: string }[];
+}
+
 export interface WeekSheet {
   monday: string;
-  visits: PlannedVisit[];
+  visits: WeekVisit[];
   waiting: Waiting[];
   /** Connections to be looked at again by the end of the week. */
   rechecks: Recheck[];
@@ -31,10 +50,30 @@ export function weekSheetOf(monday: string, around: DayVisit[], waiting: Waiting
   const days = Array.from({ length: 7 }, (_, i) => addDays(monday, i));
   return {
     monday,
-    visits: days.flatMap((day) => daySheetOf(day, around, stocked, at).visits),
+    visits: days.flatMap((day) => weekVisitsOf(daySheetOf(day, around, stocked, at).visits)),
     waiting,
     rechecks: daySheetOf(days[6]!, around, stocked, at).rechecks,
   };
+}
+
+/** @param day visits of one day */
+export function weekVisitsOf(day: readonly PlannedVisit[]): WeekVisit[] {
+  const titles = new Map(day.map((v) => [v.visit.id, v.visit.title]));
+  return day.map(({ visit: { id, title, onDate, startsAt }, status, span, runs, overlaps, lacks }) => {
+    const nameOf = (item: string) => runs.find((r) => r.summary.needs[item])?.summary.needs[item]?.name ?? item;
+    return {
+      id,
+      title,
+      onDate,
+      startsAt,
+      status,
+      minutes: span.minutes,
+      runs: runs.length,
+      done: runs.filter((r) => r.summary.signedOffMs !== null).length,
+      into: few(overlaps.map((other) => titles.get(other) ?? 'another')),
+      lacks: lacks.map((item) => ({ item, name: nameOf(item) })),
+    };
+  });
 }
 
 /** The time that a visit is moved to by so many minutes, to the quarter; it stays within its day. */

@@ -1,11 +1,11 @@
 import type { RunSummary } from '../../record/run/summary.ts';
-import { addDays, type DaySheet, daySheetOf, type PlannedVisit } from '../../record/visit/day.ts';
+import { addDays, type DaySheet, daySheetOf, type PlannedVisit, type Recheck } from '../../record/visit/day.ts';
 import { type DayVisit, dayRunOf } from '../../record/visit/day-run.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
 import type { Sql } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
 import { sharedStock } from './stock.ts';
-import { visitHeads, visitRuns, visitsBetween } from './visits.ts';
+import { listedRuns, visitHeads, visitsBetween } from './visits.ts';
 
 /** The day's visits, what the van lacks for them, and which connections are to be looked at again: from the derived tables. */
 export async function daySheet(sql: Sql, shopId: string, day: string, at: Date): Promise<DaySheet> {
@@ -21,6 +21,12 @@ export async function daySheet(sql: Sql, shopId: string, day: string, at: Date):
     dueIds.filter((id) => !known.has(id)),
   );
   return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock.places, at);
+}
+
+/** Connections to be looked at again by the end of a day. */
+export async function rechecksBy(sql: Sql, shopId: string, day: string, at: Date): Promise<Recheck[]> {
+  const heads = await visitHeads(sql, shopId, await visitsWithRechecks(sql, shopId, day));
+  return daySheetOf(day, await withRuns(sql, shopId, heads), [], at).rechecks;
 }
 
 /** Visits of some days, both included, each as its day shows it. */
@@ -47,7 +53,7 @@ export async function withRuns(sql: Sql, shopId: string, heads: VisitHead[]): Pr
   if (heads.length === 0) return [];
   const ids = heads.map((h) => h.id);
   const [runs, rows] = await Promise.all([
-    visitRuns(sql, shopId, ids),
+    listedRuns(sql, shopId, ids),
     sql<{ visit_id: string; run_id: string; summary: RunSummary }[]>`
       select visit_id, run_id, summary from derived_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[])`,
   ]);

@@ -74,21 +74,16 @@ interface ListedRow {
   removed: string | null;
 }
 
-/** Runs of visits, in the order in which each visit lists them, with their check points. */
-export async function visitRuns(sql: Sql | Tx, shopId: string, visitIds: string[]): Promise<(RunRow & { visitId: string })[]> {
-  const [runs, checks] = await Promise.all([
-    sql<ListedRow[]>`
-      select vr.visit_id, r.run_id, r.name, r.water, a.kind, a.name as appliance_name, pl.name as place, vr.work, vr.told, vr.removed
-      from visit_run vr join run r using (shop_id, run_id) join appliance a using (shop_id, appliance_id) join place pl using (shop_id, place_id)
-      where vr.shop_id = ${shopId} and vr.visit_id = any(${visitIds}::uuid[])
-      order by vr.place_in_order, r.run_id`,
-    sql<{ check_point_id: string; run_id: string; kind: 'stem' | 'drain'; name: string }[]>`
-      select c.check_point_id, c.run_id, c.kind, c.name from check_point c
-      where c.shop_id = ${shopId} and c.run_id in (select run_id from visit_run where shop_id = ${shopId} and visit_id = any(${visitIds}::uuid[]))
-      order by c.check_point_id`,
-  ]);
-  const pointsOf = groupBy(checks, (c) => c.run_id);
-  return runs.map((r) => ({
+type Listed = Omit<RunRow, 'checkPoints'> & { visitId: string };
+
+/** Runs of visits, in the order in which each visit lists them. */
+export async function listedRuns(sql: Sql | Tx, shopId: string, visitIds: string[]): Promise<Listed[]> {
+  const rows = await sql<ListedRow[]>`
+    select vr.visit_id, r.run_id, r.name, r.water, a.kind, a.name as appliance_name, pl.name as place, vr.work, vr.told, vr.removed
+    from visit_run vr join run r using (shop_id, run_id) join appliance a using (shop_id, appliance_id) join place pl using (shop_id, place_id)
+    where vr.shop_id = ${shopId} and vr.visit_id = any(${visitIds}::uuid[])
+    order by vr.place_in_order, r.run_id`;
+  return rows.map((r) => ({
     visitId: r.visit_id,
     id: r.run_id,
     name: r.name,
@@ -99,8 +94,20 @@ export async function visitRuns(sql: Sql | Tx, shopId: string, visitIds: string[
     work: r.work,
     told: r.told,
     removed: r.removed,
-    checkPoints: (pointsOf.get(r.run_id) ?? []).map((c) => ({ id: c.check_point_id, kind: c.kind, name: c.name })),
   }));
+}
+
+/** The same with their check points. */
+export async function visitRuns(sql: Sql | Tx, shopId: string, visitIds: string[]): Promise<(RunRow & { visitId: string })[]> {
+  const [runs, checks] = await Promise.all([
+    listedRuns(sql, shopId, visitIds),
+    sql<{ check_point_id: string; run_id: string; kind: 'stem' | 'drain'; name: string }[]>`
+      select c.check_point_id, c.run_id, c.kind, c.name from check_point c
+      where c.shop_id = ${shopId} and c.run_id in (select run_id from visit_run where shop_id = ${shopId} and visit_id = any(${visitIds}::uuid[]))
+      order by c.check_point_id`,
+  ]);
+  const pointsOf = groupBy(checks, (c) => c.run_id);
+  return runs.map((r) => ({ ...r, checkPoints: (pointsOf.get(r.id) ?? []).map((c) => ({ id: c.check_point_id, kind: c.kind, name: c.name })) }));
 }
 
 /** What is recorded on visits, in the shop's order. */

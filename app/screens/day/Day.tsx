@@ -1,7 +1,9 @@
 import { useMemo, useState } from 'react';
+import { few } from '../../../record/few.ts';
 import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
 import { addDays, type DaySheet, daySheetOf } from '../../../record/visit/day.ts';
 import type { DayRun } from '../../../record/visit/day-run.ts';
+import { unpackDay } from '../../../record/visit/packed.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
@@ -14,7 +16,8 @@ import { Import } from './Import.tsx';
 import { LeakReported } from './LeakReported.tsx';
 
 interface Props {
-  initial: DaySheet;
+  /** A day's sheet, packed. */
+  packed: string;
   /** The shop's day when the page was made. */
   today: string;
   address: Record<string, string>;
@@ -36,7 +39,8 @@ const word = ({ summary }: DayRun) => {
 };
 
 /** The day's visits, what the van lacks for them, which connections are to be looked at again. */
-export default function Day({ initial, today: made, address }: Props) {
+export default function Day({ packed, today: made, address }: Props) {
+  const initial = useMemo(() => unpackDay(packed), [packed]);
   const asked = useAddress(address);
   const catalogue = useCatalogue();
 
@@ -137,7 +141,7 @@ function Visits({ sheet, marked, isToday }: { sheet: DaySheet; marked: string | 
                 </a>
               </div>
               {visit.cancelled !== null && <p className="px-4 pt-2">Cancelled: {visit.cancelled}</p>}
-              {overlaps.length > 0 && <p className="px-4 pt-2 font-bold">▲ Runs into {overlaps.map(titleOf).join(', ')}</p>}
+              {overlaps.length > 0 && <p className="px-4 pt-2 font-bold">▲ Runs into {few(overlaps.map(titleOf))}</p>}
               {visit.note && <p className="px-4 pt-2">{visit.note}</p>}
               <ul className="grid grid-cols-[minmax(0,1fr)] md:grid-cols-2">
                 {runs.map((run) => (

@@ -1,12 +1,15 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useState } from 'react';
-import type { PlannedVisit } from '../../../record/visit/day.ts';
+
 import { minuteOf } from '../../../record/visit/plan.ts';
+import type { WeekVisit } from '../../../record/visit/week.ts';
 
 /** A leaf of the rule: its hours, and how they lie on it. */
 export const LEAF = { from: 7 * 60, minutes: 12 * 60, width: 870, height: 84 };
 
-const x = (minute: number): number => ((minute - LEAF.from) / LEAF.minutes) * LEAF.width;
+/** To a tenth: no screen shows less. */
+const tenth = (n: number): number => Math.round(n * 10) / 10;
+const x = (minute: number): number => tenth(((minute - LEAF.from) / LEAF.minutes) * LEAF.width);
 /** What an arrow moves a visit by. */
 const STEPS: Record<string, { days: number; minutes: number }> = {
   ArrowLeft: { days: 0, minutes: -15 },
@@ -20,17 +23,19 @@ const weekday = new Intl.DateTimeFormat('en', { weekday: 'short', timeZone: 'UTC
 interface Props {
   day: string;
   today: string;
-  visits: PlannedVisit[];
+  visits: WeekVisit[];
   /** The visit that is being moved by keys. */
   picked: string | null;
   onPick: (id: string | null) => void;
-  move: (visit: PlannedVisit, days: number, minutes: number) => void;
+  move: (visit: WeekVisit, days: number, minutes: number) => void;
+  /** Whether it can be moved yet. */
+  isAtHand: boolean;
 }
 
-export function Leaf({ day, today, visits, picked, onPick, move }: Props) {
+export function Leaf({ day, today, visits, picked, onPick, move, isAtHand }: Props) {
   const { setNodeRef, isOver } = useDroppable({ id: day });
-  const standing = visits.filter((v) => v.visit.cancelled === null);
-  const booked = standing.reduce((sum, v) => sum + v.span.minutes, 0);
+  const standing = visits.filter((v) => v.status !== 'cancelled');
+  const booked = standing.reduce((sum, v) => sum + v.minutes, 0);
   const word =
     day < today && standing.length > 0 && standing.every((v) => v.status === 'done') ? 'done' : standing.length === 0 ? 'free' : hoursOf(booked);
   return (
@@ -45,7 +50,7 @@ export function Leaf({ day, today, visits, picked, onPick, move }: Props) {
       <svg
         ref={setNodeRef as unknown as React.Ref<SVGSVGElement>}
         viewBox={`0 0 ${LEAF.width} ${LEAF.height}`}
-        className="block w-full touch-pan-y"
+        className="leaf"
         role="group"
         aria-label={`${day}: ${standing.length} ${standing.length === 1 ? 'visit' : 'visits'}`}
       >
@@ -71,43 +76,78 @@ export function Leaf({ day, today, visits, picked, onPick, move }: Props) {
             </g>
           );
         })}
-        {visits.map((v, i) => (
-          <Bar
-            key={v.visit.id}
-            v={v}
-            next={visits[i + 1]}
-            isPicked={picked === v.visit.id}
-            onPick={onPick}
-            move={move}
-            overlapNames={v.overlaps.map((id) => visits.find((o) => o.visit.id === id)?.visit.title ?? 'another')}
-          />
-        ))}
+        {visits.map((v, i) => {
+          const of = { v, room: roomOf(v, visits[i + 1]) };
+          return isAtHand ? <Bar key={v.id} {...of} isPicked={picked === v.id} {...{ onPick, move }} /> : <StillBar key={v.id} {...of} />;
+        })}
       </svg>
     </div>
   );
 }
 
 interface BarProps {
-  v: PlannedVisit;
-  next: PlannedVisit | undefined;
+  v: WeekVisit;
+  /** Up to where its name may go, in the leaf's measure. */
+  room: number;
   isPicked: boolean;
   onPick: (id: string | null) => void;
   move: Props['move'];
-  overlapNames: string[];
 }
 
-/** A visit on its leaf: filled from below as its runs are done; its name stands over it, where there is room for it. */
-function Bar({ v, next, isPicked, onPick, move, overlapNames }: BarProps) {
-  const { visit, runs, span, status } = v;
-  const { setNodeRef, listeners, transform } = useDraggable({ id: visit.id, disabled: status === 'cancelled' });
+const leftOf = (v: WeekVisit, byMinutes = 0): number => x(Math.max(LEAF.from, minuteOf(v.startsAt) + byMinutes));
+const widthOf = (v: WeekVisit, left: number): number => tenth(Math.max(18, Math.min(LEAF.width - left - 2, (v.minutes / LEAF.minutes) * LEAF.width)));
+
+function roomOf(v: WeekVisit, next: WeekVisit | undefined): number {
+  const left = leftOf(v);
+  return tenth(Math.max(widthOf(v, left), (next ? x(minuteOf(next.startsAt)) : LEAF.width) - left - 4));
+}
+
+/** Before the page's program is there: to be read. */
+function StillBar({ v, room }: Pick<BarProps, 'v' | 'room'>) {
+  const left = leftOf(v);
+  return (
+    <g transform={`translate(${left} 14)`}>
+      <Face {...{ v, room }} width={widthOf(v, left)} />
+    </g>
+  );
+}
+
+interface FaceProps extends Pick<BarProps, 'v' | 'room'> {
+  width: number;
+  isPicked?: boolean;
+  /** In place of the line under its name. */
+  said?: string | null;
+}
+
+/** A visit's bar: filled from below as its runs are done; its name stands over it, where there is room for it. */
+function Face({ v, room, width, isPicked = false, said = null }: FaceProps) {
+  const { runs, status } = v;
+  const done = runs === 0 ? 0 : v.done / runs;
+  const isOver = v.into !== '';
+  return (
+    <>
+      <rect
+        width={width}
+        height="44"
+        className={isPicked ? 'picked' : isOver ? 'over' : undefined}
+        strokeDasharray={status === 'cancelled' ? '5 4' : undefined}
+      />
+      {done > 0 && <rect y={44 - 7} width={tenth(width * done)} height="7" className="done" />}
+      <foreignObject width={room} height="44">
+        <p className={status === 'cancelled' ? 'line-through' : undefined}>{isOver ? `▲ ${v.title}` : v.title}</p>
+        <p>{said ?? (isOver ? `into ${v.into}` : `${v.startsAt}, ${runs} ${runs === 1 ? 'run' : 'runs'}`)}</p>
+      </foreignObject>
+    </>
+  );
+}
+
+/** A visit on its leaf, moved by drag and by keys. */
+function Bar({ v, room, isPicked, onPick, move }: BarProps) {
+  const { status } = v;
+  const { setNodeRef, listeners, transform } = useDraggable({ id: v.id, disabled: status === 'cancelled' });
   /** Moved by keys and not kept yet. */
   const [by, setBy] = useState({ days: 0, minutes: 0 });
-  const from = Math.max(LEAF.from, minuteOf(visit.startsAt) + by.minutes);
-  const left = x(from);
-  const width = Math.max(18, Math.min(LEAF.width - left - 2, (span.minutes / LEAF.minutes) * LEAF.width));
-  const room = Math.max(width, (next ? x(minuteOf(next.visit.startsAt)) : LEAF.width) - left - 4);
-  const done = runs.length === 0 ? 0 : runs.filter((r) => r.summary.signedOffMs !== null).length / runs.length;
-  const isOver = overlapNames.length > 0;
+  const left = leftOf(v, by.minutes);
   const keep = () => {
     if (by.days !== 0 || by.minutes !== 0) move(v, by.days, by.minutes);
     setBy({ days: 0, minutes: 0 });
@@ -118,8 +158,8 @@ function Bar({ v, next, isPicked, onPick, move, overlapNames }: BarProps) {
     const step = STEPS[key];
     if (step && isPicked) setBy({ days: by.days + step.days, minutes: by.minutes + step.minutes });
     else if (isPicked && (key === 'Enter' || key === ' ')) keep();
-    else if (key === 'Enter') location.assign(`/visits/${visit.id}`);
-    else if (key === ' ') onPick(visit.id);
+    else if (key === 'Enter') location.assign(`/visits/${v.id}`);
+    else if (key === ' ') onPick(v.id);
     else if (isPicked && key === 'Escape') {
       setBy({ days: 0, minutes: 0 });
       onPick(null);
@@ -137,11 +177,11 @@ function Bar({ v, next, isPicked, onPick, move, overlapNames }: BarProps) {
       {...listeners}
       role="button"
       tabIndex={0}
-      aria-label={`${visit.startsAt} ${visit.title}, ${status}, ${span.minutes} minutes${isOver ? `, runs into ${overlapNames.join(', ')}` : ''}. Enter opens it; space, then arrows, moves it`}
+      aria-label={`${v.startsAt} ${v.title}, ${status}, ${v.minutes} minutes${v.into === '' ? '' : `, runs into ${v.into}`}. Enter opens it; space, then arrows, moves it`}
       aria-pressed={isPicked}
       className="cursor-grab outline-offset-0 focus-visible:outline-3"
       transform={`translate(${left + (transform?.x ?? 0)} ${14 + (transform?.y ?? 0)})`}
-      onDoubleClick={() => location.assign(`/visits/${visit.id}`)}
+      onDoubleClick={() => location.assign(`/visits/${v.id}`)}
       onKeyDown={(e) => {
         if (!press(e.key)) return;
         e.preventDefault();
@@ -149,25 +189,7 @@ function Bar({ v, next, isPicked, onPick, move, overlapNames }: BarProps) {
       }}
       onBlur={() => isPicked && keep()}
     >
-      <rect
-        width={width}
-        height="44"
-        className={`${isPicked ? 'fill-brass' : 'fill-paper'} stroke-ink`}
-        strokeWidth={isOver || isPicked ? 3 : 1.3}
-        strokeDasharray={status === 'cancelled' ? '5 4' : undefined}
-      />
-      {done > 0 && <rect y={44 - 7} width={width * done} height="7" className="fill-ink" />}
-      <foreignObject width={room} height="44" className="pointer-events-none overflow-visible">
-        <p
-          className={`overflow-hidden px-1.5 font-head text-[17px] leading-[22px] font-semibold whitespace-nowrap ${status === 'cancelled' ? 'line-through' : ''}`}
-        >
-          {isOver && '▲ '}
-          {visit.title}
-        </p>
-        <p className="overflow-hidden px-1.5 text-[13px] leading-[16px] whitespace-nowrap text-soft">
-          {said ?? (isOver ? `into ${overlapNames.join(', ')}` : `${visit.startsAt}, ${runs.length} ${runs.length === 1 ? 'run' : 'runs'}`)}
-        </p>
-      </foreignObject>
+      <Face {...{ v, room, isPicked, said }} width={widthOf(v, left)} />
     </g>
   );
 }

@@ -1,7 +1,9 @@
 import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { useMemo, useState } from 'react';
-import { addDays, type PlannedVisit } from '../../../record/visit/day.ts';
-import { mondayOf, movedBy, type WeekSheet, weekSheetOf } from '../../../record/visit/week.ts';
+import { useEffect, useMemo, useState } from 'react';
+import { few } from '../../../record/few.ts';
+import { addDays } from '../../../record/visit/day.ts';
+import { unpackWeek } from '../../../record/visit/packed.ts';
+import { mondayOf, movedBy, type WeekSheet, type WeekVisit, weekSheetOf } from '../../../record/visit/week.ts';
 import { localToday } from '../../../sync/run.ts';
 import { say, saying } from '../../ui/book.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
@@ -13,7 +15,8 @@ import { DayList } from './DayList.tsx';
 import { LEAF, Leaf } from './Leaf.tsx';
 
 interface Props {
-  initial: WeekSheet;
+  /** A week's sheet, packed. */
+  packed: string;
   today: string;
   address: Record<string, string>;
 }
@@ -22,7 +25,9 @@ const DAY = /^\d{4}-\d\d-\d\d$/;
 const headFormat = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'long', timeZone: 'UTC' });
 
 /** The week as seven leaves of a rule: moved by drag or by keys, what runs into what said in words, what waits for a day beside. */
-export default function Week({ initial, today: made, address }: Props) {
+export default function Week({ packed, today: made, address }: Props) {
+  const initial = useMemo(() => unpackWeek(packed), [packed]);
+  const isAtHand = useAtHand();
   const asked = useAddress(address).day;
   const catalogue = useCatalogue();
   const today = typeof window === 'undefined' || made >= localToday() ? made : localToday();
@@ -35,23 +40,23 @@ export default function Week({ initial, today: made, address }: Props) {
     const own = weekSheetOf(monday, held.visits, initial.waiting, catalogue.places, new Date());
     if (initial.monday !== monday) return own;
     const ids = new Set(held.visits.map((v) => v.visit.id));
-    return { ...own, visits: [...initial.visits.filter((v) => !ids.has(v.visit.id)), ...own.visits] };
+    return { ...own, visits: [...initial.visits.filter((v) => !ids.has(v.id)), ...own.visits] };
   }, [held, catalogue, monday, initial]);
   const [picked, setPicked] = useState<string | null>(null);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 250, tolerance: 8 } }),
   );
-  const move = (v: PlannedVisit, days: number, minutes: number) => {
-    const body = { onDate: addDays(v.visit.onDate, days), startsAt: minutes === 0 ? v.visit.startsAt : movedBy(v.visit.startsAt, minutes) };
-    if (body.onDate === v.visit.onDate && body.startsAt === v.visit.startsAt) return;
-    say([saying('visit', v.visit.id, 'changed', body)], `${v.visit.title} moved to ${body.onDate} ${body.startsAt}`);
+  const move = (v: WeekVisit, days: number, minutes: number) => {
+    const body = { onDate: addDays(v.onDate, days), startsAt: minutes === 0 ? v.startsAt : movedBy(v.startsAt, minutes) };
+    if (body.onDate === v.onDate && body.startsAt === v.startsAt) return;
+    say([saying('visit', v.id, 'changed', body)], `${v.title} moved to ${body.onDate} ${body.startsAt}`);
   };
   const onDragEnd = ({ active, over, delta }: DragEndEvent) => {
-    const v = sheet?.visits.find((one) => one.visit.id === active.id);
+    const v = sheet?.visits.find((one) => one.id === active.id);
     if (!v || !over) return;
     const width = over.rect.width || 1;
-    const days = (Date.parse(String(over.id)) - Date.parse(v.visit.onDate)) / 86_400_000;
+    const days = (Date.parse(String(over.id)) - Date.parse(v.onDate)) / 86_400_000;
     move(v, days, (delta.x / width) * LEAF.minutes);
   };
   useKeys({ t: () => location.assign('/week') });
@@ -79,14 +84,14 @@ export default function Week({ initial, today: made, address }: Props) {
           <DndContext id="week" sensors={sensors} onDragEnd={onDragEnd}>
             <ol className="grid gap-1">
               {Array.from({ length: 7 }, (_, i) => addDays(monday, i)).map((day) => {
-                const visits = sheet.visits.filter((v) => v.visit.onDate === day);
+                const visits = sheet.visits.filter((v) => v.onDate === day);
                 return (
                   <li key={day}>
                     <div className="max-md:hidden">
-                      <Leaf {...{ day, today, visits, picked, move }} onPick={setPicked} />
+                      <Leaf {...{ day, today, visits, picked, move, isAtHand }} onPick={setPicked} />
                     </div>
                     <div className="md:hidden">
-                      <DayList {...{ day, today, visits, move }} />
+                      <DayList {...{ day, today, visits, move, isAtHand }} />
                     </div>
                   </li>
                 );
@@ -102,12 +107,18 @@ export default function Week({ initial, today: made, address }: Props) {
   );
 }
 
+/** The page's program is there: before that the week is read, and nothing of it can be moved. */
+function useAtHand(): boolean {
+  const [is, setIs] = useState(false);
+  useEffect(() => setIs(true), []);
+  return is;
+}
+
 function Beside({ sheet, today }: { sheet: WeekSheet; today: string }) {
-  const lacks = new Map<string, string[]>();
-  for (const v of sheet.visits) for (const item of v.lacks) lacks.set(item, [...(lacks.get(item) ?? []), v.visit.title]);
-  const names = new Map(
-    sheet.visits.flatMap((v) => v.runs.flatMap((r) => Object.entries(r.summary.needs).map(([item, n]) => [item, n.name] as const))),
-  );
+  const lacks = new Map<string, { name: string; titles: string[] }>();
+  for (const { title, lacks: own } of sheet.visits) {
+    for (const { item, name } of own) lacks.set(item, { name, titles: [...(lacks.get(item)?.titles ?? []), title] });
+  }
   return (
     <aside className="grid content-start gap-5">
       <section aria-label="Waiting for a day">
@@ -142,10 +153,10 @@ function Beside({ sheet, today }: { sheet: WeekSheet; today: string }) {
         <h2 className="border-b border-ink pb-1">This week lacks</h2>
         {lacks.size === 0 && <p className="py-2">Nothing: every accepted chain is on the van.</p>}
         <ul>
-          {[...lacks].map(([item, titles]) => (
+          {[...lacks].map(([item, { name, titles }]) => (
             <li key={item} className="border-b border-faint py-2">
-              ▲ {names.get(item) ?? item}
-              <span className="block text-soft">{titles.join(', ')}</span>
+              ▲ {name}
+              <span className="block text-soft">{few(titles)}</span>
             </li>
           ))}
         </ul>

@@ -1,0 +1,45 @@
+/** Sheets of days and weeks as pages carry them along: worked out once for as long as nothing is entered. */
+import { packDay, packWeek } from '../../record/visit/packed.ts';
+import { byShop } from '../by-shop.ts';
+import type { Sql } from '../connection.ts';
+import { shopCursor } from '../cursor.ts';
+import { daySheet } from './day.ts';
+import { weekSheet } from './week.ts';
+
+interface Kept {
+  tag: string;
+  text: string;
+}
+
+/** A month of days and some weeks: a few megabytes. */
+const MOST = 40;
+/** What is overdue follows from the hour. */
+const STANDS_MS = 60_000;
+
+const remembered = byShop<Map<string, Kept>>();
+
+export const packedDay = (sql: Sql, shopId: string, day: string, at: Date): Promise<string> =>
+  kept(sql, shopId, `day ${day}`, at, async () => packDay(await daySheet(sql, shopId, day, at)));
+
+export const packedWeek = (sql: Sql, shopId: string, monday: string, at: Date): Promise<string> =>
+  kept(sql, shopId, `week ${monday}`, at, async () => packWeek(await weekSheet(sql, shopId, monday, at)));
+
+async function kept(sql: Sql, shopId: string, name: string, at: Date, make: () => Promise<string>): Promise<string> {
+  const shops = remembered(sql);
+  const own = shops.get(shopId) ?? new Map<string, Kept>();
+  shops.set(shopId, own);
+  // Read before the sheet: what is entered between the two is in it already, and found as new the next time.
+  const { position, stock } = await shopCursor(sql, shopId);
+  const tag = `${position} ${stock} ${Math.floor(at.getTime() / STANDS_MS)}`;
+  const known = own.get(name);
+  if (known?.tag === tag) return known.text;
+  const text = await make();
+  // The one that was made last stands last.
+  own.delete(name);
+  own.set(name, { tag, text });
+  for (const oldest of own.keys()) {
+    if (own.size <= MOST) break;
+    own.delete(oldest);
+  }
+  return text;
+}
