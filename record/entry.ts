@@ -39,6 +39,6 @@ export function happenedAt(entry: Stamped): number {
 
 /** How far the device's clock was behind the server's, milliseconds; what a slow network takes is too little to matter. */
 export function clockOffMs(entry: Stamped): number {
-  if (entry.recordedAt === null || entry.sentAt === null) return 0;
+  if (entry.recordedAt === null || entry.sentAt === null || entry.recordedAt === entry.sentAt) return 0;
   return Date.parse(entry.recordedAt) - Date.parse(entry.sentAt);
 }

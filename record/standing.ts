@@ -31,6 +31,10 @@ export interface Fate<E> {
  */
 export function fates<E extends Any>(entries: readonly E[]): Fate<E>[] {
   const inOrder = ordered(entries);
+  // Mostly nothing was corrected.
+  if (!inOrder.some((e) => e.correctsId !== null)) {
+    return inOrder.filter((e) => !takesBack(e)).map((first) => ({ first, by: first, withdrawnBy: null, stands: first, later: [] }));
+  }
   const { about, fateOf, isLater } = named(inOrder);
   return inOrder
     .filter((e) => !isLater(e) && !takesBack(e))

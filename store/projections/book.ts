@@ -7,6 +7,7 @@ import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
 import { keepStockPlaces } from './stock.ts';
+import { differs, setTo } from './upsert.ts';
 import { keepVans } from './uses.ts';
 
 /** Of which table a kind's rows are; what lies on shelves and vans is another matter (`stock.ts`). */
@@ -65,10 +66,14 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
 
 /** Brings the tables up to what was said of some subjects. */
 export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {
+  await deriveTables(tx, shopId, refs, entriesOf);
+  await keepSearch(tx, shopId, refs);
+}
+
+async function deriveTables(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {
   const of = <K extends SubjectKind>(kind: K) => refs.filter((r) => r.kind === kind).map((r) => standing(kind, r.id, entriesOf(r.id)));
   for (const { entries } of of('premises')) await eraseContacts(tx, shopId, entries);
   for (const kind of ORDER) await keepRows(tx, shopId, kind, of(kind) as never);
-  await keepSearch(tx, shopId, refs);
   await keepCheckPoints(tx, shopId, of('run'));
   await keepLists(tx, shopId, of('visit'));
   await keepVans(
@@ -102,8 +107,8 @@ async function keepRows<K extends Tabled>(tx: Tx, shopId: string, kind: K, deriv
   );
   if (rows.length > 0) {
     const columns = Object.keys(rows[0]!).filter((c) => c !== 'shop_id' && c !== key);
-    const set = columns.map((c) => tx`${tx(c)} = excluded.${tx(c)}`).reduce((all, one) => tx`${all}, ${one}`);
-    await tx`insert into ${tx(table)} ${tx(rows as never)} on conflict (shop_id, ${tx(key)}) do update set ${set}`;
+    await tx`
+      insert into ${tx(table)} ${tx(rows as never)} on conflict (shop_id, ${tx(key)}) do update set ${setTo(tx, columns)} where ${differs(tx, table, columns)}`;
   }
   const gone = derived.filter((d) => d.state === null).map((d) => d.id);
   if (gone.length > 0) await tx`update ${tx(table)} set gone = true where shop_id = ${shopId} and ${tx(key)} = any(${gone}::uuid[])`;
@@ -115,22 +120,27 @@ async function keepSearch(tx: Tx, shopId: string, refs: SubjectRef[]): Promise<v
   const [own, places, appliances] = [ids('premises'), ids('place'), ids('appliance')];
   if (own.length + places.length + appliances.length === 0) return;
   await tx`
-    update premises p set search = lower(concat_ws(' ', p.name, p.address, p.contact ->> 'name', p.contact ->> 'phone', p.contact ->> 'email',
-      (select string_agg(l.name, ' ' order by l.place_id) from place l
-        where l.shop_id = p.shop_id and l.premises_id = p.premises_id and not l.gone and l.retired is null),
-      (select string_agg(a.name, ' ' order by a.appliance_id) from appliance a
-        where a.shop_id = p.shop_id and a.premises_id = p.premises_id and not a.gone and a.retired is null)))
+    ${searched(tx)}
     where p.shop_id = ${shopId} and (p.premises_id = any(${own}::uuid[])
       or p.premises_id in (select premises_id from place where shop_id = ${shopId} and place_id = any(${places}::uuid[]))
       or p.premises_id in (select premises_id from appliance where shop_id = ${shopId} and appliance_id = any(${appliances}::uuid[])))`;
 }
+
+const searched = (tx: Tx) => tx`
+    update premises p set search = lower(concat_ws(' ', p.name, p.address, p.contact ->> 'name', p.contact ->> 'phone', p.contact ->> 'email',
+      (select string_agg(l.name, ' ' order by l.place_id) from place l
+        where l.shop_id = p.shop_id and l.premises_id = p.premises_id and not l.gone and l.retired is null),
+      (select string_agg(a.name, ' ' order by a.appliance_id) from appliance a
+        where a.shop_id = p.shop_id and a.premises_id = p.premises_id and not a.gone and a.retired is null)))`;
 
 async function keepCheckPoints(tx: Tx, shopId: string, runs: Derived<'run'>[]): Promise<void> {
   const rows = runs.flatMap(({ id, state }) =>
     (state?.checkPoints ?? []).map((c) => ({ shop_id: shopId, check_point_id: c.id, run_id: id, kind: c.kind, name: c.name })),
   );
   if (rows.length === 0) return;
-  await tx`insert into check_point ${tx(rows)} on conflict (shop_id, check_point_id) do update set kind = excluded.kind, name = excluded.name`;
+  const columns = ['kind', 'name'];
+  await tx`insert into check_point ${tx(rows)} on conflict (shop_id, check_point_id) do update set ${setTo(tx, columns)}
+    where ${differs(tx, 'check_point', columns)}`;
 }
 
 /** The runs of visits, in their order. One whose place on the list was taken back is not there. */
@@ -149,15 +159,14 @@ async function keepLists(tx: Tx, shopId: string, visits: Derived<'visit'>[]): Pr
     })),
   );
   const ids = made.map((v) => v.id);
-  const listed = rows.map((r) => `${r.visit_id} ${r.run_id}`);
-  await tx`
-    delete from derived_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and up_to = 0 and not visit_id || ' ' || run_id = any(${listed})`;
-  await tx`
-    delete from visit_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and not visit_id || ' ' || run_id = any(${listed})`;
+  const isListed = tx`(visit_id, run_id) in (select * from unnest(${rows.map((r) => r.visit_id)}::uuid[], ${rows.map((r) => r.run_id)}::uuid[]))`;
+  await tx`delete from derived_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and up_to = 0 and not ${isListed}`;
+  await tx`delete from visit_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and not ${isListed}`;
   if (rows.length === 0) return;
+  const columns = ['place_in_order', 'work', 'told', 'removed'];
   await tx`
-    insert into visit_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set
-      place_in_order = excluded.place_in_order, work = excluded.work, told = excluded.told, removed = excluded.removed`;
+    insert into visit_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set ${setTo(tx, columns)}
+      where ${differs(tx, 'visit_run', columns)}`;
 }
 
 /**
@@ -196,7 +205,7 @@ export async function rebuildBook(tx: Tx, shopId: string, entriesOfSubjects: (id
     for (let i = 0; i < rows.length; i += SLICE) {
       const ids = rows.slice(i, i + SLICE).map((r) => r.subject_id);
       const bySubject = groupBy(await entriesOfSubjects(ids), (e) => e.subject.id);
-      await deriveBook(
+      await deriveTables(
         tx,
         shopId,
         ids.map((id) => ({ kind, id })),
@@ -205,5 +214,6 @@ export async function rebuildBook(tx: Tx, shopId: string, entriesOfSubjects: (id
       n += ids.length;
     }
   }
+  await tx`${searched(tx)} where p.shop_id = ${shopId}`;
   return n;
 }

@@ -4,7 +4,7 @@
  */
 import { catalogue } from '../../catalog/index.ts';
 import { summaryOf } from '../../record/run/summary.ts';
-import { type ReadRun, readRun } from '../../record/visit/sheet.ts';
+import { type ReadRun, type RunRow, readRun } from '../../record/visit/sheet.ts';
 import { entriesOfSubjects } from '../book-row.ts';
 import type { Sql, Tx } from '../connection.ts';
 import { lockCursor } from '../cursor.ts';
@@ -14,6 +14,7 @@ import { visitRuns } from '../queries/visits.ts';
 import { rebuildBook } from './book.ts';
 import { joinedRows } from './joints.ts';
 import { keepAllLevels } from './stock.ts';
+import { differs, setTo } from './upsert.ts';
 import { keepUses } from './uses.ts';
 
 /** Rises when what is derived changes its meaning; a new catalogue derives anew by itself. */
@@ -35,7 +36,11 @@ type PlacedRow = EntryRow & { position: string };
  * @param levels whether what the runs took leaves the vans now, or all levels are brought up afterwards
  */
 export async function derive(tx: Tx, shopId: string, which: RunInVisit[], levels: 'now' | 'later' = 'now'): Promise<void> {
-  if (which.length === 0) return;
+  if (which.length > 0) await keepDerived(tx, shopId, await recordedOf(tx, shopId, which), levels);
+}
+
+/** Runs with all that is recorded on them. */
+async function recordedOf(tx: Tx, shopId: string, which: RunInVisit[]): Promise<{ run: RunRow & { visitId: string }; entries: PlacedEntry[] }[]> {
   const visitIds = [...new Set(which.map((w) => w.visitId))];
   const runIds = [...new Set(which.map((w) => w.runId))];
   const [runs, rows] = await Promise.all([
@@ -46,14 +51,19 @@ export async function derive(tx: Tx, shopId: string, which: RunInVisit[], levels
   ]);
   const wanted = new Set(which.map((w) => `${w.visitId} ${w.runId}`));
   const recorded = groupBy(rows, (r) => `${r.visit_id} ${r.run_id}`);
-  const derived = runs
+  return runs
     .filter((r) => wanted.has(`${r.visitId} ${r.id}`))
-    .map(({ visitId, ...run }) => {
-      const own = recorded.get(`${visitId} ${run.id}`) ?? [];
-      const entries = own.map((row): PlacedEntry => ({ ...(entryOf(row) as PlacedEntry), position: Number(row.position) }));
-      // Whether the book has it on the list is the book's to say, wherever a summary is read.
-      return { visitId, read: readRun({ ...run, removed: null }, entries, catalogue()), entries, upTo: Number(own.at(-1)?.position ?? 0) };
+    .map((run) => {
+      const own = recorded.get(`${run.visitId} ${run.id}`) ?? [];
+      return { run, entries: own.map((row): PlacedEntry => ({ ...(entryOf(row) as PlacedEntry), position: Number(row.position) })) };
     });
+}
+
+async function keepDerived(tx: Tx, shopId: string, recorded: Awaited<ReturnType<typeof recordedOf>>, levels: 'now' | 'later'): Promise<void> {
+  const derived = recorded.map(({ run: { visitId, ...run }, entries }): DerivedRun => {
+    // Whether the book has it on the list is the book's to say, wherever a summary is read.
+    return { visitId, read: readRun({ ...run, removed: null }, entries, catalogue()), entries, upTo: entries.at(-1)?.position ?? 0 };
+  });
   await keepRuns(tx, shopId, derived);
   await keepUses(tx, shopId, derived, levels);
 }
@@ -65,17 +75,18 @@ export interface DerivedRun {
   upTo: number;
 }
 
+const RUN_COLUMNS = ['up_to', 'summary', 'accepted_id', 'signed_off_at', 'recheck_due_at', 'recheck', 'callbacks'];
+
 async function keepRuns(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<void> {
   if (derived.length === 0) return;
   const rows = derived.map((d) => runRow(tx, shopId, d));
   const joints = derived.flatMap((d) => joinedRows(tx, shopId, d.visitId, d.read, d.upTo));
-  for (const { visitId, read } of derived) {
-    await tx`delete from derived_joint where shop_id = ${shopId} and visit_id = ${visitId} and run_id = ${read.run.id}`;
-  }
   await tx`
-    insert into derived_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set
-      up_to = excluded.up_to, summary = excluded.summary, accepted_id = excluded.accepted_id, signed_off_at = excluded.signed_off_at,
-      recheck_due_at = excluded.recheck_due_at, recheck = excluded.recheck, callbacks = excluded.callbacks`;
+    delete from derived_joint j using unnest(${derived.map((d) => d.visitId)}::uuid[], ${derived.map((d) => d.read.run.id)}::uuid[]) as now (visit_id, run_id)
+    where j.shop_id = ${shopId} and j.visit_id = now.visit_id and j.run_id = now.run_id`;
+  await tx`
+    insert into derived_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set ${setTo(tx, RUN_COLUMNS)}
+      where ${differs(tx, 'derived_run', RUN_COLUMNS)}`;
   if (joints.length > 0) await tx`insert into derived_joint ${tx(joints as never)}`;
 }
 
@@ -99,16 +110,36 @@ function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
 /** How many visits are derived in one go. */
 const SLICE = 200;
 
+/** Runs in visits on which something is recorded. */
+const recordedRuns = (tx: Tx, shopId: string, which = tx``): Promise<RunInVisit[]> => tx<RunInVisit[]>`
+  select vr.visit_id as "visitId", vr.run_id as "runId" from visit_run vr
+  where vr.shop_id = ${shopId}
+    and exists (select from entry e where e.shop_id = vr.shop_id and e.visit_id = vr.visit_id and e.run_id = vr.run_id) ${which}
+  order by vr.visit_id, vr.run_id`;
+
 /** Derives runs of which something is recorded and that have no derived row yet; how many that were. */
-export async function deriveMissing(tx: Tx, shopId: string, levels: 'now' | 'later' = 'now'): Promise<number> {
-  const runs = await tx<RunInVisit[]>`
-    select vr.visit_id as "visitId", vr.run_id as "runId" from visit_run vr
-    where vr.shop_id = ${shopId}
-      and exists (select from entry e where e.shop_id = vr.shop_id and e.visit_id = vr.visit_id and e.run_id = vr.run_id)
-      and not exists (select from derived_run d where d.shop_id = vr.shop_id and d.visit_id = vr.visit_id and d.run_id = vr.run_id)
-    order by vr.visit_id, vr.run_id`;
+export async function deriveMissing(tx: Tx, shopId: string): Promise<number> {
+  const isMissing = tx`
+    and not exists (select from derived_run d where d.shop_id = vr.shop_id and d.visit_id = vr.visit_id and d.run_id = vr.run_id)`;
+  return deriveRuns(tx, shopId, await recordedRuns(tx, shopId, isMissing), 'now');
+}
+
+async function deriveRuns(tx: Tx, shopId: string, runs: RunInVisit[], levels: 'now' | 'later'): Promise<number> {
   const visits = [...groupBy(runs, (r) => r.visitId).values()];
-  for (let i = 0; i < visits.length; i += SLICE) await derive(tx, shopId, visits.slice(i, i + SLICE).flat(), levels);
+  const slices: RunInVisit[][] = [];
+  for (let i = 0; i < visits.length; i += SLICE) slices.push(visits.slice(i, i + SLICE).flat());
+  // The database reads the next slice while this one is worked out.
+  let next = slices[0] && recordedOf(tx, shopId, slices[0]);
+  for (let i = 0; next; i++) {
+    const recorded = await next;
+    const after = slices[i + 1];
+    next = after && recordedOf(tx, shopId, after);
+    // Left alone it would end the program when the transaction fails meanwhile.
+    next?.catch(() => {});
+    // It is asked before the working out holds everything up.
+    await new Promise((wake) => setImmediate(wake));
+    await keepDerived(tx, shopId, recorded, levels);
+  }
   return runs.length;
 }
 
@@ -120,9 +151,15 @@ export async function deriveMissing(tx: Tx, shopId: string, levels: 'now' | 'lat
 export async function rebuild(sql: Sql, shopId: string): Promise<number> {
   return sql.begin(async (tx) => {
     await lockCursor(tx, shopId);
-    for (const table of ['derived_joint', 'derived_use', 'derived_run', 'stock_level']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
+    for (const table of ['derived_use', 'stock_level']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
     await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
-    const runs = await deriveMissing(tx, shopId, 'later');
+    const runs = await deriveRuns(tx, shopId, await recordedRuns(tx, shopId), 'later');
+    await tx`
+      delete from derived_run d where d.shop_id = ${shopId}
+        and not exists (select from entry e where e.shop_id = d.shop_id and e.visit_id = d.visit_id and e.run_id = d.run_id)`;
+    await tx`
+      delete from derived_joint j where j.shop_id = ${shopId}
+        and not exists (select from derived_run d where d.shop_id = j.shop_id and d.visit_id = j.visit_id and d.run_id = j.run_id)`;
     await keepAllLevels(tx, shopId);
     await tx`insert into derivation (shop_id, version) values (${shopId}, ${derivationVersion()})
       on conflict (shop_id) do update set version = excluded.version`;

@@ -26,7 +26,10 @@ export async function keepUses(tx: Tx, shopId: string, derived: DerivedRun[], le
     tx<
       { visit_id: string; van_id: string | null }[]
     >`select visit_id, van_id from visit where shop_id = ${shopId} and visit_id = any(${visitIds}::uuid[])`,
-    tx<(UseRow & { position: string })[]>`
+    // All anew: there are none yet.
+    levels === 'later'
+      ? []
+      : tx<(UseRow & { position: string })[]>`
       select visit_id, run_id, entry_id, item, quantity, van_id, used_at, device_id, seq, position from derived_use
       where shop_id = ${shopId} and visit_id = any(${visitIds}::uuid[])`,
   ]);
