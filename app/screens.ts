@@ -9,6 +9,7 @@ export type ScreenId =
   | 'match'
   | 'gauge'
   | 'stock'
+  | 'shop'
   | 'parts'
   | 'rules'
   | 'ledger'
@@ -45,9 +46,10 @@ export const SCREENS: readonly Screen[] = [
   { id: 'match', path: '/match', name: 'Match', what: 'Match bench', inMenu: true, key: 'm', keys: [] },
   { id: 'gauge', path: '/gauge', name: 'Gauge', what: 'Thread gauge', inMenu: true, key: 't', keys: [] },
   { id: 'stock', path: '/stock', name: 'Stock', what: 'Stock', inMenu: true, key: 'k', keys: [] },
-  { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: true, key: 'p', keys: [] },
+  { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: false, key: 'p', keys: [] },
   { id: 'rules', path: '/rules', name: 'Rules', what: 'House rules', inMenu: true, key: 'r', keys: [] },
   { id: 'ledger', path: '/ledger', name: 'Ledger', what: 'Ledger', inMenu: true, key: 'l', keys: [] },
+  { id: 'shop', path: '/shop', name: 'Shop', what: 'The shop itself', inMenu: true, key: 'b', keys: [] },
   { id: 'ends', path: '/ends', name: 'Ends', what: 'Ends by their drawings', inMenu: false, key: 'e', keys: [] },
   {
     id: 'visit',

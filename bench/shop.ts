@@ -5,11 +5,11 @@ import { usualWork } from '../core/make/work-kinds.ts';
 import { addDays } from '../record/visit/day.ts';
 import { filedBookEntry } from '../store/append-book.ts';
 import { entriesOfSubjects, insertBookEntries, type PlacedBookEntry } from '../store/book-row.ts';
-import { shopDay } from '../store/clock.ts';
 import { type Sql, THE_SHOP } from '../store/connection.ts';
 import { lockCursor, moveCursor } from '../store/cursor.ts';
 import { insertEntries, type PlacedEntry } from '../store/entry-row.ts';
 import { rebuildBook } from '../store/projections/book.ts';
+import { shopToday } from '../store/queries/shop.ts';
 import { APPLIANCES, type DemoAppliance, type DemoRun } from '../store/seed/observatory.ts';
 import { chance, uuidAt } from '../store/seed/random.ts';
 import { walkEntries } from '../store/seed/walk.ts';
@@ -36,7 +36,7 @@ interface House {
 /** Fills the shop; how many entries it then has. */
 export async function fillShop(sql: Sql, size: Size, say: (what: string) => void): Promise<number> {
   const next = chance(99);
-  const today = shopDay(new Date());
+  const today = await shopToday(sql, THE_SHOP, new Date());
   const id = () => uuidAt(Date.UTC(2023, 0, 1), next);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
   const begun = new Date(Date.now() - (BACK_DAYS + 10) * 86_400_000);

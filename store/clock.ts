@@ -1,5 +1,3 @@
-import { localDayOf } from '../record/visit/day.ts';
-
 /**
  * The one clock of the server. BRASS_NUT_CLOCK_AHEAD_MIN moves it on, so that "tomorrow" can be tried out.
  */
@@ -8,12 +6,7 @@ export function now(): Date {
   return new Date(Date.now() + (Number.isFinite(ahead) ? ahead : 0) * 60_000);
 }
 
-/** The shop's time zone: that of the machine it runs on, which TZ overrides. Premises have zones of their own. */
-export function shopTimeZone(): string {
+/** The time zone of the machine it runs on, which TZ overrides. Shops and premises have zones of their own. */
+export function machineZone(): string {
   return Intl.DateTimeFormat().resolvedOptions().timeZone;
-}
-
-/** The shop's day. */
-export function shopDay(at: Date): string {
-  return localDayOf(at, shopTimeZone());
 }

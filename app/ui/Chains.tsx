@@ -27,6 +27,7 @@ interface Props {
   parts: Part[];
   names: Record<string, string>;
   rules: HouseRules;
+  currency: string;
   /** Where what the van has not lies, by item: 'Workshop shelf (3)'. */
   elsewhere?: (item: string) => string;
   /** Takes a chain, where there is a run to take it for. */
@@ -60,7 +61,7 @@ export const Chains = memo(function Chains({ children, ...props }: Props) {
 });
 
 /** Ranked chains as drawings with the figures people decide by. */
-function Ranked({ result, from, to, water, parts, names, rules, elsewhere, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
+function Ranked({ result, from, to, water, parts, names, rules, currency, elsewhere, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
   const apart = tellApart(result.chains, parts, names, rules);
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
@@ -85,7 +86,7 @@ function Ranked({ result, from, to, water, parts, names, rules, elsewhere, onUse
               />
             </div>
             <Figure value={String(chain.joints.length)} unit={chain.joints.length === 1 ? 'joint' : 'joints'} />
-            <Figure value={money(chain.priceCents)} unit="parts" />
+            <Figure value={money(chain.priceCents, currency)} unit="parts" />
             <Figure value={String(chain.minutes)} unit="minutes" />
             <Figure value={oneIn(chain.leakRisk)} unit="comes back" />
             <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
@@ -99,7 +100,7 @@ function Ranked({ result, from, to, water, parts, names, rules, elsewhere, onUse
           <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
           <details className={`why ${i === 0 ? 'to-print' : ''}`}>
             <summary>Joints, parts and cost</summary>
-            <Details chain={chain} names={names} />
+            <Details {...{ chain, names, currency }} />
           </details>
         </article>
       ))}
@@ -150,7 +151,8 @@ function Figure({ value, unit }: { value: string; unit: string }) {
   );
 }
 
-function Details({ chain, names }: { chain: Chain; names: Record<string, string> }) {
+function Details({ chain, names, currency }: { chain: Chain; names: Record<string, string>; currency: string }) {
+  const sum = (amount: number) => money(Math.round(amount * 100), currency);
   return (
     <div className="grid gap-4 py-2 md:grid-cols-2">
       <div>
@@ -198,10 +200,10 @@ function Details({ chain, names }: { chain: Chain; names: Record<string, string>
           ))}
         </ul>
         <Branches branches={chain.branches} names={names} />
-        <h4 className="label mt-2">Cost expected: ${chain.cost.total.toFixed(2)}</h4>
+        <h4 className="label mt-2">Cost expected: {sum(chain.cost.total)}</h4>
         <p>
-          parts ${chain.cost.price.toFixed(2)} + time ${chain.cost.minutes.toFixed(2)} + callbacks ${chain.cost.callbacks.toFixed(2)} + trip $
-          {chain.cost.trip.toFixed(2)} + not preferred ${chain.cost.preference.toFixed(2)}
+          parts {sum(chain.cost.price)} + time {sum(chain.cost.minutes)} + callbacks {sum(chain.cost.callbacks)} + trip {sum(chain.cost.trip)} + not
+          preferred {sum(chain.cost.preference)}
         </p>
         <p>
           Callbacks expected: {(chain.leakRisk * 1000).toFixed(1)} in 1,000 such jobs, from the rates of its joints' seals (starting guesses until the

@@ -5,7 +5,8 @@ import { clock, localTime, mlPerDay, money } from './words.ts';
 
 describe('words of the screens', () => {
   it('say money, clocks and volumes without false digits', () => {
-    assert.equal(money(1930), '$19.30');
+    assert.equal(money(1930, 'USD'), '$19.30');
+    assert.equal(money(123_456, 'EUR'), '€1,234.56');
     assert.equal(clock(282), '4:42');
     assert.equal(clock(-3), '0:00');
     assert.equal(mlPerDay(6.11), '6.2');

@@ -2,7 +2,10 @@ import { remember } from '../../core/index.ts';
 import type { RunState } from '../../record/index.ts';
 
 /** Wording that more than one screen uses. */
-export const money = (cents: number) => `$${(cents / 100).toFixed(2)}`;
+export const money = (cents: number, currency: string): string =>
+  remember(currencies, 20, currency, () => new Intl.NumberFormat('en', { style: 'currency', currency })).format(cents / 100);
+
+const currencies = new Map<string, Intl.NumberFormat>();
 
 /** A volume a day with no false digits: '0.3', '8.6', '43'. */
 export function mlPerDay(value: number): string {

@@ -12,6 +12,7 @@ const changed = someOf({
   timeZone,
   units: z.enum(['inch', 'metric'], 'is neither inch nor metric'),
   minuteCents: z.nullable(cents),
+  calloutCents: z.nullable(cents),
   taxPercent: z.nullable(z.number('wants a number').check(z.gte(0, 'must not be less than 0'), z.lte(100, 'is more than 100'))),
 });
 
@@ -30,13 +31,15 @@ export const shop: Subject<'shop', Shop> = {
     timeZone: null,
     units: 'inch',
     minuteCents: null,
+    calloutCents: null,
     taxPercent: null,
   }),
   changes: {
     changed: change<Shop>()({
       shape: changed,
       sets: true,
-      says: (b) => `changed: ${fieldsInWords(b, { timeZone: 'time zone', minuteCents: 'price of a minute, cents', taxPercent: 'tax, percent' })}`,
+      says: (b) =>
+        `changed: ${fieldsInWords(b, { timeZone: 'time zone', minuteCents: 'price of a minute, cents', calloutCents: 'price of coming, cents', taxPercent: 'tax, percent' })}`,
     }),
   },
 };

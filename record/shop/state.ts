@@ -9,5 +9,7 @@ export interface Shop {
   units: 'inch' | 'metric';
   /** What a minute of work is charged, cents; null where nobody said. */
   minuteCents: number | null;
+  /** What coming costs, cents; null where nobody said. */
+  calloutCents: number | null;
   taxPercent: number | null;
 }

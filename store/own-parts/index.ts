@@ -8,6 +8,7 @@ import { stockOf, vanOf } from '../../record/stock/levels.ts';
 import { appendBook, filedBookEntry } from '../append-book.ts';
 import { byShop } from '../by-shop.ts';
 import type { Sql, Tx } from '../connection.ts';
+import { shopNow } from '../queries/shop.ts';
 import { coilIn, stockedPlaces, stockOnVan } from '../queries/stock.ts';
 import { type Cells, type Progress, pause, type ReadRow, readRows } from './read.ts';
 
@@ -98,23 +99,36 @@ function fileOf(rows: Cells[]): string {
   return `${Papa.unparse({ fields: [...PART_COLUMNS], data: cells }, { escapeFormulae: true })}\r\n`;
 }
 
-const remembered = byShop<{ revision: number; catalogue: Catalogue }>();
+interface Remembered {
+  revision: number | null;
+  currency: string;
+  catalogue: Catalogue;
+}
+
+const remembered = byShop<Remembered>();
 
 /**
- * The shipped catalogue with the shop's own parts in it, an own part standing in place of a shipped one of its id. Kept by revision.
+ * The shipped catalogue with the shop's own parts in it, an own part standing in place of a shipped one of its id, its prices in the shop's currency.
+ * The same object while neither changes.
  *
  * An own part that an older program took in and this one cannot read is left out.
  */
 export async function shopCatalogue(sql: Sql, shopId: string): Promise<Catalogue> {
-  const [row] = await sql<{ revision: number }[]>`select revision from own_catalogue where shop_id = ${shopId}`;
-  if (!row) return catalogue();
+  const [[row], shop] = await Promise.all([
+    sql<{ revision: number }[]>`select revision from own_catalogue where shop_id = ${shopId}`,
+    shopNow(sql, shopId),
+  ]);
+  const shipped = catalogue();
+  const currency = shop.currency ?? shipped.currency;
+  const revision = row?.revision ?? null;
+  if (revision === null && currency === shipped.currency) return shipped;
   const shops = remembered(sql);
   const known = shops.get(shopId);
-  if (known?.revision === row.revision) return known.catalogue;
-  const parts = (await ownRows(sql, shopId)).flatMap((cells) => partRow.safeParse(cells).data?.part ?? []);
+  if (known?.revision === revision && known.currency === currency) return known.catalogue;
+  const parts = revision === null ? [] : (await ownRows(sql, shopId)).flatMap((cells) => partRow.safeParse(cells).data?.part ?? []);
   const ids = new Set(parts.map((p) => p.id));
-  const shipped = catalogue();
-  const merged = { ...shipped, version: `${shipped.version}+${row.revision}`, parts: [...parts, ...shipped.parts.filter((p) => !ids.has(p.id))] };
-  shops.set(shopId, { revision: row.revision, catalogue: merged });
+  const version = [shipped.version, ...(revision === null ? [] : [revision]), ...(currency === shipped.currency ? [] : [currency])].join('+');
+  const merged = { ...shipped, version, currency, parts: [...parts, ...shipped.parts.filter((p) => !ids.has(p.id))] };
+  shops.set(shopId, { revision, currency, catalogue: merged });
   return merged;
 }

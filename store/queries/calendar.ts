@@ -2,9 +2,9 @@ import { addDays } from '../../record/visit/day.ts';
 import type { DayVisit } from '../../record/visit/day-run.ts';
 import { spanOf, type VisitSpan } from '../../record/visit/plan.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
-import { shopDay } from '../clock.ts';
 import type { Sql } from '../connection.ts';
 import { visitsWithRechecks, withRuns } from './day.ts';
+import { shopToday } from './shop.ts';
 import { visitHeads, visitsBetween } from './visits.ts';
 
 /** How far ahead a calendar reaches, days. */
@@ -25,7 +25,7 @@ export interface Calendar {
 
 /** Visits of the next days and rechecks that are due, for any calendar. */
 export async function calendarOf(sql: Sql, shopId: string, at: Date): Promise<Calendar> {
-  const today = shopDay(at);
+  const today = await shopToday(sql, shopId, at);
   const [heads, dueIds] = await Promise.all([
     visitsBetween(sql, shopId, addDays(today, -BACK_DAYS), addDays(today, AHEAD_DAYS)),
     visitsWithRechecks(sql, shopId, addDays(today, AHEAD_DAYS)),

@@ -1,13 +1,12 @@
 import { addDays } from '../../record/visit/day.ts';
 import { type Changes, type Holding, KIT_DAYS, type Kit, type Placed, type PlacedBook } from '../../sync/protocol.ts';
 import { type BookRow, bookColumns, bookEntryOf } from '../book-row.ts';
-import { shopDay } from '../clock.ts';
 import type { Sql } from '../connection.ts';
 import { shopCursor } from '../cursor.ts';
 import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
 import { groupBy } from '../group-by.ts';
 import { visitsWithRechecks } from './day.ts';
-import { shopSince } from './shop.ts';
+import { shopSince, shopToday } from './shop.ts';
 import { visitsBetween } from './visits.ts';
 
 const MOST = 500;
@@ -50,7 +49,7 @@ export async function changesAfter(sql: Sql, shopId: string, after: number): Pro
 /** What a device takes along for its next days, rechecks of the days before among it. */
 export async function kit(sql: Sql, shopId: string, at: Date): Promise<Kit> {
   const [{ position }, shop] = await Promise.all([shopCursor(sql, shopId), shopSince(sql, shopId)]);
-  const today = shopDay(at);
+  const today = await shopToday(sql, shopId, at);
   const [from, to] = [addDays(today, -1), addDays(today, KIT_DAYS)];
   const [due, days] = await Promise.all([visitsWithRechecks(sql, shopId, to), visitsBetween(sql, shopId, from, to)]);
   const visitIds = [...new Set([...due, ...days.map((v) => v.id)])];

@@ -1,12 +1,12 @@
 import { addDays } from '../../record/visit/day.ts';
 import { type OpenRun, openRunsOf } from '../../record/visit/open-runs.ts';
-import { shopDay } from '../clock.ts';
 import type { Sql } from '../connection.ts';
 import { withRuns } from './day.ts';
+import { shopToday } from './shop.ts';
 import { visitsBetween } from './visits.ts';
 
 /** Runs of today and tomorrow of which no joint is made yet: a chain may still be taken to one. */
 export async function shopRuns(sql: Sql, shopId: string, at: Date): Promise<OpenRun[]> {
-  const today = shopDay(at);
+  const today = await shopToday(sql, shopId, at);
   return openRunsOf(await withRuns(sql, shopId, await visitsBetween(sql, shopId, today, addDays(today, 1))), today);
 }

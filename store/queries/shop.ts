@@ -1,4 +1,22 @@
-import type { Sql } from '../connection.ts';
+import { stateOf } from '../../record/book/fold.ts';
+import type { Shop } from '../../record/shop/state.ts';
+import { localDayOf } from '../../record/visit/day.ts';
+import { machineZone } from '../clock.ts';
+import type { Sql, Tx } from '../connection.ts';
+
+/** The shop as it stands, with the zone its days go by: its own, or that of the machine where nobody said. */
+export interface ShopNow extends Shop {
+  zone: string;
+}
+
+export async function shopNow(sql: Sql | Tx, shopId: string): Promise<ShopNow> {
+  const [row] = await sql<{ facts: Partial<Shop> }[]>`select facts from shop_now where shop_id = ${shopId}`;
+  const shop = { ...stateOf('shop', shopId, [])!, ...row?.facts };
+  return { ...shop, zone: shop.timeZone ?? machineZone() };
+}
+
+/** The shop's day. */
+export const shopToday = async (sql: Sql | Tx, shopId: string, at: Date): Promise<string> => localDayOf(at, (await shopNow(sql, shopId)).zone);
 
 /** When the shop came to be in this database: tells it from the same shop in another, made anew. Milliseconds since 1970. */
 export async function shopSince(sql: Sql, shopId: string): Promise<number> {

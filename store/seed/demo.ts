@@ -6,14 +6,15 @@ import type { FiledBookEntry } from '../../record/book/shape.ts';
 import type { Entry } from '../../record/index.ts';
 import { addDays } from '../../record/visit/day.ts';
 import { appendBook, filedBookEntry } from '../append-book.ts';
-import { shopDay, shopTimeZone } from '../clock.ts';
+import { machineZone } from '../clock.ts';
 import { type Sql, THE_SHOP, type Tx } from '../connection.ts';
 import { lockCursor, moveCursor } from '../cursor.ts';
 import { insertEntries, type PlacedEntry } from '../entry-row.ts';
 import { deriveMissing } from '../projections/index.ts';
+import { shopToday } from '../queries/shop.ts';
 import { coilIn } from '../queries/stock.ts';
 import { insertJoints } from '../write.ts';
-import { APPLIANCES, type DemoVisit, PREMISES, VISITS } from './observatory.ts';
+import { APPLIANCES, type DemoVisit, PREMISES, SHOP, VISITS } from './observatory.ts';
 import { chance, seedOf, uuidAt } from './random.ts';
 import { walkEntries } from './walk.ts';
 
@@ -32,12 +33,12 @@ const RUNS = new Map(APPLIANCES.flatMap((appliance) => appliance.runs.map((run) 
 export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean; visitsAdded: number }> {
   return sql.begin(async (tx) => {
     const [row] = await tx`select 1 from premises where shop_id = ${THE_SHOP} and premises_id = ${idOf(PREMISES.key)}`;
-    const today = shopDay(at);
+    const today = await shopToday(tx, THE_SHOP, at);
     if (!row) {
       // Written down before the first of its past visits.
       await loadHouse(tx, new Date(at.getTime() - 600 * 86_400_000));
       await loadPast(tx, at, today);
-      await appendBook(tx, THE_SHOP, stockEntries(at));
+      await appendBook(tx, THE_SHOP, [written('shop', THE_SHOP, 'changed', SHOP, at), ...stockEntries(at)]);
     }
     let visitsAdded = 0;
     for (const day of row ? [0, 1] : [-1, 0, 1]) {
@@ -70,7 +71,7 @@ async function loadHouse(tx: Tx, at: Date): Promise<void> {
   const places = [...new Set(APPLIANCES.map((a) => a.place))];
   const { name, address, access, quiet, contact } = PREMISES;
   await appendBook(tx, THE_SHOP, [
-    written('premises', premisesId, 'made', { name, timeZone: shopTimeZone(), address, access, quiet, contact }, at),
+    written('premises', premisesId, 'made', { name, timeZone: machineZone(), address, access, quiet, contact }, at),
     ...places.map((place) => written('place', idOf(`place ${place}`), 'made', { premisesId, name: place }, at)),
     ...APPLIANCES.map((a) =>
       written('appliance', idOf(a.key), 'made', { premisesId, placeId: idOf(`place ${a.place}`), kind: a.kind, name: a.name }, at),

@@ -25,6 +25,16 @@ export interface DemoAppliance {
   runs: DemoRun[];
 }
 
+/** The shop that looks after it; prices are invented. */
+export const SHOP = {
+  name: 'Summit Road Service Plumbing',
+  address: 'Workshop behind the lodge, Quillback Hill',
+  phone: '555 0100',
+  minuteCents: 150,
+  calloutCents: 4500,
+  taxPercent: 8.25,
+};
+
 export const PREMISES = {
   key: 'premises',
   name: 'Quillback Hill Observatory',

@@ -105,7 +105,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
                 </td>
                 <td className="pr-3 text-sm">{r.parts}</td>
                 <td className="pr-3 text-right">{r.joints}</td>
-                <td className="pr-3 text-right">{money(r.priceCents)}</td>
+                <td className="pr-3 text-right">{money(r.priceCents, r.currency)}</td>
                 <td>
                   {r.callbacks > 0 ? <b>▲ {r.callbacks}</b> : 'none'}
                   {r.exceptions > 0 && <div className="text-sm">{r.exceptions} with a reason</div>}

@@ -1,5 +1,5 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type Chain, type HouseRules, type MatchResult, shortName, usualBoreIn } from '../../../core/index.ts';
+import { type Chain, type HouseRules, shortName, usualBoreIn } from '../../../core/index.ts';
 import type { OpenRun } from '../../../record/visit/open-runs.ts';
 import { Chains, chainKey } from '../../ui/Chains.tsx';
 import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
@@ -74,6 +74,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
       rules: query.rules ?? catalogue.rules,
       parts: catalogue.parts,
       names,
+      currency: catalogue.currency,
     };
   }, [catalogue, query, names, first, asked, begun]);
   const told = useChange(now, q);
@@ -178,10 +179,10 @@ function useWhenIdle<T>(value: T, waitMs: number): T {
 const chainName = (chain: Chain, name: (part: string) => string) => chain.parts.map(name).join(' + ') || 'the two ends by themselves';
 
 /** The best chain in a line. */
-function inShort({ result: { chains }, names }: { result: MatchResult; names: Record<string, string> }): string {
+function inShort({ result: { chains }, names, currency }: Pick<Answer, 'result' | 'names' | 'currency'>): string {
   const [best] = chains;
   if (!best) return 'No chain: see why';
-  return `${chainName(best, (p) => shortName(names[p] ?? p))}, ${money(best.priceCents)}, ${best.offVan.length === 0 ? 'all on the van' : 'not all on the van'}`;
+  return `${chainName(best, (p) => shortName(names[p] ?? p))}, ${money(best.priceCents, currency)}, ${best.offVan.length === 0 ? 'all on the van' : 'not all on the van'}`;
 }
 
 /** Says what a changed demand or rule did to the best chain, while the two ends stay the same. */

@@ -71,12 +71,13 @@ export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: Cl
         <ul className="mt-1 list-disc pl-5">
           {lines.map((l) => (
             <li key={l.item}>
-              {l.count} x {l.name} <span className="text-soft">{money(l.eachCents)} each</span> {l.toBuy === 0 ? wordOf(l) : <b>{wordOf(l)}</b>}
+              {l.count} x {l.name} <span className="text-soft">{money(l.eachCents, catalogue.currency)} each</span>{' '}
+              {l.toBuy === 0 ? wordOf(l) : <b>{wordOf(l)}</b>}
             </li>
           ))}
         </ul>
         <p className="mt-1">
-          Together <b>{money(chain.priceCents)}</b>
+          Together <b>{money(chain.priceCents, catalogue.currency)}</b>
         </p>
         <div className="mt-2 flex flex-wrap gap-2">
           <button type="button" className="key" onClick={() => copy(text, 'The list is copied.')}>

@@ -22,6 +22,7 @@ export interface Answer {
   /** Parts of its chains, or all. */
   parts: Part[];
   names: Record<string, string>;
+  currency: string;
 }
 
 /** What is asked of the core; null where an end or a figure is missing. */
@@ -54,5 +55,14 @@ export function firstAnswer(q: Question, catalogue: ClientCatalogue): Answer | n
   const names = Object.fromEntries(Object.entries(namesOf(catalogue)).filter(([id]) => used.has(id)));
   const drawn = new Set(result.chains.flatMap((c) => c.parts));
   const parts = catalogue.parts.filter((p) => drawn.has(p.id));
-  return { result, from: query.from, to: query.to, water: query.need.water, rules: query.rules ?? catalogue.rules, parts, names };
+  return {
+    result,
+    from: query.from,
+    to: query.to,
+    water: query.need.water,
+    rules: query.rules ?? catalogue.rules,
+    parts,
+    names,
+    currency: catalogue.currency,
+  };
 }

@@ -84,7 +84,7 @@ export default function Parts() {
                   <td className="py-1.5 pr-4 whitespace-nowrap">
                     {p.maxPsi} psi, {p.maxF} F
                   </td>
-                  <td className="py-1.5 pr-4 text-right">{money(p.priceCents)}</td>
+                  <td className="py-1.5 pr-4 text-right">{money(p.priceCents, catalogue?.currency ?? 'USD')}</td>
                   <td className="py-1.5 text-right">{catalogue?.stock[p.id] ?? 0}</td>
                 </tr>
               ))}

@@ -1,7 +1,8 @@
-import { useId, useState } from 'react';
+import { useState } from 'react';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { Contact } from '../../../record/premises/states.ts';
 import { say, saying } from '../../ui/book.ts';
+import { KeptField } from '../../ui/KeptField.tsx';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
 
 const CONTACT: [keyof Contact, string, string][] = [
@@ -16,7 +17,7 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
   const [asks, setAsks] = useState<'erase' | 'retire' | null>(null);
   const set = (body: Record<string, unknown>, words: string) => say([saying('premises', premises.id, 'changed', body)], words);
   const text = (field: 'name' | 'address' | 'access', label: string) => (
-    <Field
+    <KeptField
       label={label}
       isLong={field !== 'name'}
       value={premises[field] ?? ''}
@@ -33,7 +34,7 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
       {text('access', 'How to get in')}
       <div className="grid grid-cols-2 gap-3">
         {(['from', 'to'] as const).map((side) => (
-          <Field
+          <KeptField
             key={side}
             label={side === 'from' ? 'Quiet from' : 'Quiet to'}
             type="time"
@@ -49,7 +50,7 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
       </div>
       <h3>Contact</h3>
       {CONTACT.map(([field, label, type]) => (
-        <Field
+        <KeptField
           key={field}
           label={label}
           type={type}
@@ -108,48 +109,5 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
           </button>
         ))}
     </section>
-  );
-}
-
-interface FieldProps {
-  label: string;
-  value: string;
-  type?: string;
-  /** More than a line may stand in it. */
-  isLong?: boolean;
-  onKeep: (value: string) => unknown;
-}
-
-function Field({ label, value, type = 'text', isLong = false, onKeep }: FieldProps) {
-  const id = useId();
-  const keep = (text: string) => text.trim() !== value && onKeep(text.trim());
-  return (
-    <div className="grid gap-1">
-      <label className="label" htmlFor={id}>
-        {label}
-      </label>
-      {isLong ? (
-        <textarea
-          id={id}
-          key={value}
-          className="field min-h-16 py-2"
-          rows={2}
-          maxLength={2000}
-          defaultValue={value}
-          onBlur={(e) => keep(e.target.value)}
-        />
-      ) : (
-        <input
-          id={id}
-          key={value}
-          className="field"
-          type={type}
-          maxLength={200}
-          defaultValue={value}
-          onBlur={(e) => keep(e.target.value)}
-          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-        />
-      )}
-    </div>
   );
 }

@@ -73,6 +73,9 @@ export default function Stock({ initial, today, timeZone, address }: Props) {
             </button>
           ))}
         </nav>
+        <a className="ml-auto inline-flex min-h-12 items-center print:hidden" href="/parts">
+          Parts and prices
+        </a>
       </div>
       {shown === 'here' && place && (
         <>

@@ -52,7 +52,7 @@ export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
           <b>
             {rows.length} {rows.length === 1 ? 'item' : 'items'}
           </b>
-          {total > 0 && `, about ${money(total)}`}
+          {total > 0 && `, about ${money(total, catalogue?.currency ?? 'USD')}`}
         </p>
         <span className="ml-auto flex flex-wrap gap-2 print:hidden">
           <button type="button" className="key" onClick={() => print()}>

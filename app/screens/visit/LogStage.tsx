@@ -100,7 +100,7 @@ function Connection({ state, timeZone }: Pick<StageProps, 'state' | 'timeZone'>)
       </dd>
       <dt className="label">Parts</dt>
       <dd>
-        {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ')} · {money(accepted.chain.priceCents)}
+        {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ')} · {money(accepted.chain.priceCents, accepted.currency)}
       </dd>
       <dt className="label">Proof</dt>
       <dd>

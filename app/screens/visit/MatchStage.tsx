@@ -103,6 +103,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         parts={catalogue.parts}
         names={names}
         rules={rules}
+        currency={catalogue.currency}
         elsewhere={whereElse(catalogue.places, vanId)}
         onUse={ask}
         used={state.accepted ? chainKey(state.accepted.chain) : null}

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type FreeOutlet, outletsFor, type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
 import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
-import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
+import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { endBrought } from '../../ui/end-wanted.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
@@ -27,6 +27,7 @@ interface Props {
   initial: VisitSheet | null;
   run: string | null;
   stage: string | null;
+  shows: string | null;
 }
 
 /** What the address asks for. */
@@ -36,12 +37,14 @@ interface Asked {
   stage: string | null;
   /** The plan is shown. */
   plan: boolean;
+  /** A sheet for the customer, in place of the work. */
+  shows: string | null;
   /** An end found by its drawing or with the gauge, for the run. */
   brought: ReturnType<typeof endBrought>;
 }
 
-export default function Visit({ initial, run, stage }: Props) {
-  const [asked, setAsked] = useState<Asked | null>(initial && { id: initial.visit.id, run, stage, plan: false, brought: null });
+export default function Visit({ initial, run, stage, shows }: Props) {
+  const [asked, setAsked] = useState<Asked | null>(initial && { id: initial.visit.id, run, stage, plan: false, shows, brought: null });
   useEffect(() => setAsked(askedHere()), []);
   const record = useVisit(asked?.id ?? null, initial);
   if (asked && record.sheet) return <OpenVisit key={asked.id} {...{ asked, record }} sheet={record.sheet} />;
@@ -62,7 +65,8 @@ function askedHere(): Asked {
   // An end is noted only when one of our own pages brings it: a link from elsewhere writes nothing.
   const isOurs = document.referrer.startsWith(`${location.origin}/`);
   const id = /^\/visits\/([0-9a-f-]{36})/.exec(location.pathname)?.[1] ?? '';
-  return { id, run: params.get('run'), stage: params.get('stage'), plan: params.has('plan'), brought: isOurs ? endBrought(params) : null };
+  const shows = params.get('show');
+  return { id, run: params.get('run'), stage: params.get('stage'), plan: params.has('plan'), shows, brought: isOurs ? endBrought(params) : null };
 }
 
 function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; record: VisitRecord }) {
@@ -101,6 +105,8 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
     setChosen(null);
     history.replaceState(null, '', `?run=${id}`);
   };
+  const Printed = SHEETS[asked.shows ?? ''];
+  if (Printed) return catalogue && reads ? <Printed {...{ sheet, reads, catalogue }} /> : <p className="p-5">Reading what was recorded ...</p>;
   const { visit } = sheet;
   const raise = () => {
     setAlarm(true);
@@ -132,6 +138,12 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
           <button type="button" className="key" aria-expanded={isPlanShown} onClick={() => setShowsPlan(!isPlanShown)}>
             Plan of the visit
           </button>
+          <a className="inline-flex min-h-8 items-center" href={`/visits/${visit.id}?show=estimate`}>
+            Estimate
+          </a>
+          <a className="inline-flex min-h-8 items-center" href={`/visits/${visit.id}?show=report`}>
+            Report for the customer
+          </a>
           <a className="inline-flex min-h-8 items-center" href={`/api/v1/visits/${visit.id}/file`}>
             Export this visit
           </a>
@@ -203,6 +215,12 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
         <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?plan`}>
           Plan of the visit
         </a>
+        <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?show=estimate`}>
+          Estimate
+        </a>
+        <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?show=report`}>
+          Report
+        </a>
         <a className="inline-flex min-h-12 items-center" href={`/api/v1/visits/${visit.id}/file`}>
           Export this visit
         </a>
@@ -255,6 +273,12 @@ function StageTabs({ stage, state, onChoose }: { stage: Stage; state: RunState |
     </div>
   );
 }
+
+/** Sheets for the customer, each fetched when it is asked for. */
+const SHEETS: Record<string, React.ComponentType<{ sheet: VisitSheet; reads: Map<string, ReadRun>; catalogue: ClientCatalogue }>> = {
+  estimate: fetched('The estimate', () => import('./Estimate.tsx')),
+  report: fetched('The report', () => import('./Report.tsx')),
+};
 
 /** Fetched when it is asked for. */
 const Plan = fetched('The plan', () => import('./Plan.tsx'));

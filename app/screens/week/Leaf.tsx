@@ -50,7 +50,7 @@ export function Leaf({ day, today, visits, picked, onPick, move, isAtHand }: Pro
       <svg
         ref={setNodeRef as unknown as React.Ref<SVGSVGElement>}
         viewBox={`0 0 ${LEAF.width} ${LEAF.height}`}
-        className="leaf"
+        className="hours"
         role="group"
         aria-label={`${day}: ${standing.length} ${standing.length === 1 ? 'visit' : 'visits'}`}
       >

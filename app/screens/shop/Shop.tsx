@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import type { Shop as ShopState } from '../../../record/shop/state.ts';
+import { say, saying } from '../../ui/book.ts';
+import { KeptField } from '../../ui/KeptField.tsx';
+import { useShop } from '../../ui/use-shop.ts';
+
+interface Props {
+  initial: ShopState;
+  /** What days go by where nobody said. */
+  machineZone: string;
+}
+
+/** Currencies to choose from; another is kept as it is. */
+const CURRENCIES = ['USD', 'CAD', 'EUR', 'GBP', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'MXN'];
+
+/** '12.50' as cents; null where it is none. */
+function centsOf(text: string): number | null {
+  const amount = Number(text.replace(',', '.'));
+  return /^\d{1,7}([.,]\d{1,2})?$/.test(text.trim()) ? Math.round(amount * 100) : null;
+}
+
+const amountOf = (cents: number | null): string => (cents === null ? '' : (cents / 100).toFixed(2));
+
+/** The shop itself: what stands on its prints, what its prices and days go by. */
+export default function Shop({ initial, machineZone }: Props) {
+  const shop = useShop(initial) ?? initial;
+  const [fault, setFault] = useState('');
+  const set = (body: Partial<ShopState>, words: string) => {
+    setFault('');
+    say([saying('shop', shop.id, 'changed', body)], words);
+  };
+  const money = (field: 'minuteCents' | 'calloutCents', label: string) => (
+    <KeptField
+      label={label}
+      value={amountOf(shop[field])}
+      onKeep={(text) => {
+        const cents = text === '' ? null : centsOf(text);
+        if (text !== '' && cents === null) return setFault(`"${text}" is no amount: say it as 1.50.`);
+        set({ [field]: cents }, `${label} changed`);
+      }}
+    />
+  );
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-8 lg:grid-cols-2">
+      <section aria-label="On prints" className="grid content-start gap-3">
+        <h1>Shop</h1>
+        <p className="text-soft">
+          What stands at the head of an estimate, a report and the reorder list. Each is kept when you go on from its field.
+        </p>
+        <KeptField label="Name" value={shop.name ?? ''} onKeep={(name) => name !== '' && set({ name }, 'Name changed')} />
+        <KeptField label="Address" isLong value={shop.address ?? ''} onKeep={(address) => set({ address: address || null }, 'Address changed')} />
+        <KeptField label="Telephone" type="tel" value={shop.phone ?? ''} onKeep={(phone) => set({ phone: phone || null }, 'Telephone changed')} />
+      </section>
+      <section aria-label="Prices and days" className="grid content-start gap-3">
+        <h2 className="border-b border-ink pb-1">What prices and days go by</h2>
+        <label className="grid gap-1">
+          <span className="label">Currency</span>
+          <select className="field" value={shop.currency ?? 'USD'} onChange={(e) => set({ currency: e.target.value }, `Currency: ${e.target.value}`)}>
+            {[...new Set([...CURRENCIES, shop.currency ?? 'USD'])].map((c) => (
+              <option key={c}>{c}</option>
+            ))}
+          </select>
+        </label>
+        <p className="text-soft">Prices of parts are read in it as they stand: nothing is converted. What was accepted before keeps its own.</p>
+        {money('minuteCents', 'A minute of work')}
+        {money('calloutCents', 'Coming, once a visit')}
+        <KeptField
+          label="Tax, percent"
+          value={shop.taxPercent === null ? '' : String(shop.taxPercent)}
+          onKeep={(text) => {
+            const percent = text === '' ? null : Number(text.replace(',', '.'));
+            if (percent !== null && !(percent >= 0 && percent <= 100)) return setFault(`"${text}" is no percentage: say it as 8.25.`);
+            set({ taxPercent: percent }, 'Tax changed');
+          }}
+        />
+        <label className="grid gap-1">
+          <span className="label">Time zone of the shop</span>
+          <select
+            className="field"
+            value={shop.timeZone ?? machineZone}
+            onChange={(e) => set({ timeZone: e.target.value }, `Time zone: ${e.target.value}`)}
+          >
+            {zones(shop.timeZone ?? machineZone).map((z) => (
+              <option key={z}>{z}</option>
+            ))}
+          </select>
+        </label>
+        <p className="caution empty:hidden" role="alert">
+          {fault}
+        </p>
+      </section>
+    </div>
+  );
+}
+
+const zones = (own: string): string[] => [...new Set([own, 'UTC', ...(Intl.supportedValuesOf?.('timeZone') ?? [])])].sort();

@@ -1,0 +1,116 @@
+import { ROUNDS, workKind } from '../../../core/index.ts';
+import type { RunState } from '../../../record/index.ts';
+import type { ReadRun, VisitSheet } from '../../../record/visit/sheet.ts';
+import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { PrintHead } from '../../ui/PrintHead.tsx';
+import { useShop } from '../../ui/use-shop.ts';
+import { localTime, mlPerDay, recheckWords } from '../../ui/words.ts';
+import { SheetKeys } from './SheetKeys.tsx';
+
+interface Props {
+  sheet: VisitSheet;
+  reads: Map<string, ReadRun>;
+  catalogue: ClientCatalogue;
+}
+
+/** What was done at a visit, what was proven and how: for the customer, in plain words. */
+export default function Report({ sheet, reads }: Props) {
+  const shop = useShop();
+  const { visit } = sheet;
+  const zone = visit.premises.timeZone;
+  const listed = [...reads.values()].flatMap(({ run, state }) => (state && state.offList === null ? [{ run, state }] : []));
+  return (
+    <article className="mx-auto w-full max-w-220 p-4 md:p-6 print:p-0">
+      <SheetKeys visitId={visit.id} />
+      <PrintHead title="What was done" {...{ shop, visit }} />
+      {visit.arrivedMs !== null && (
+        <p className="mt-3">
+          Came {localTime(visit.arrivedMs, zone)}
+          {visit.leftMs !== null && `, left ${localTime(visit.leftMs, zone)}`}.
+        </p>
+      )}
+      {listed.length === 0 && <p className="mt-3">Nothing stands on this visit's list.</p>}
+      {listed.map(({ run, state }) => (
+        <section key={run.id} className="mt-5 break-inside-avoid">
+          <h2>
+            {run.name}, {run.place}
+          </h2>
+          <p className="text-lg">
+            {sentenceCase(workKind(run.work).name)}: {state.signedOff ? `signed off ${localTime(state.signedOff.atMs, zone)}` : 'not signed off'}.
+          </p>
+          <Done state={state} zone={zone} />
+        </section>
+      ))}
+      <p className="mt-6 border-t border-rule pt-2 text-soft">
+        What a dry look proves is a bound, with the confidence named; it says nothing of what comes after. Where anything drips later, shut the stop
+        and call {shop?.phone ?? 'us'}.
+      </p>
+    </article>
+  );
+}
+
+function Done({ state, zone }: { state: RunState; zone: string }) {
+  const { accepted, signedOff } = state;
+  if (!accepted) return state.notes.length > 0 ? <Notes state={state} /> : <p>No new connection was made.</p>;
+  const targets = [
+    ...state.joints.map((j) => ({ ...j, what: `${j.a} · ${j.b}` })),
+    ...state.checkPoints.map((c) => ({ ...c, what: '', made: true })),
+  ];
+  const exceptions = signedOff?.exceptions ?? [];
+  return (
+    <>
+      <p className="mt-1">
+        <b>Fitted:</b> {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ') || 'the two ends, joined again'}.
+      </p>
+      <table className="mt-2 w-full">
+        <thead>
+          <tr className="border-b border-ink">
+            <th>Joint</th>
+            <th>Watched</th>
+            <th>What it proves</th>
+          </tr>
+        </thead>
+        <tbody>
+          {targets.map((t) => (
+            <tr key={t.id} className="border-b border-faint align-baseline">
+              <td className="py-1 pr-3">
+                <b>{t.label}</b> <span className="text-soft">{t.what}</span>
+              </td>
+              <td className="py-1 pr-3">{t.made ? watched(t.byRound) : 'not made'}</td>
+              <td className="py-1">{t.finding ?? (t.mlPerDay === null ? 'nothing yet' : `dry: under ${mlPerDay(t.mlPerDay)} mL a day at 95 %`)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {exceptions.map((e) => (
+        <p key={'stage' in e ? e.stage : e.targetId} className="mt-1">
+          <b>Left open:</b> {'stage' in e ? e.stage : (targets.find((t) => t.id === e.targetId)?.label ?? 'a joint')}, because {e.reason}.
+        </p>
+      ))}
+      {signedOff && <p className="mt-1">{sentence(recheckWords(state, zone))}</p>}
+      <Notes state={state} />
+    </>
+  );
+}
+
+const sentenceCase = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
+const sentence = (text: string): string => `${sentenceCase(text)}.`;
+
+function Notes({ state }: { state: RunState }) {
+  return state.notes.map((text, i) => (
+    <p key={`${i} ${text}`} className="mt-1">
+      <b>Noted:</b> {text}
+    </p>
+  ));
+}
+
+type ByRound = RunState['joints'][number]['byRound'];
+
+/** 'standing 8 min, working 12 min': rounds in which it was watched. */
+function watched(byRound: ByRound): string {
+  const rows = ROUNDS.flatMap(({ id, name }) => {
+    const mark = byRound[id];
+    return mark ? [`${name.toLowerCase()} ${Math.max(1, Math.round(mark.minutes))} min${mark.state === 'dry' ? '' : `: ${mark.state}`}`] : [];
+  });
+  return rows.join(', ') || 'not watched';
+}
