@@ -28,21 +28,21 @@ export default async function house(): Promise<() => Promise<void>> {
   };
 }
 
-async function furnish(url: string): Promise<void> {
+async function furnish(url: string, hasDemo = true): Promise<void> {
   await migrate(url, readMigrations(join('store', 'migrations')));
   const sql = connect(url, 1);
-  await ensureDemo(sql, now());
+  if (hasDemo) await ensureDemo(sql, now());
   await sql.end();
 }
 
-/** A database of a test file's own with the demo, and a server on it: for what would stand in the way of others. */
-export async function ownHouse(): Promise<Served> {
+/** A database of a test file's own with the demo or without, and a server on it: for what would stand in the way of others. */
+export async function ownHouse(hasDemo = true): Promise<Served> {
   const name = `own_${randomBytes(6).toString('hex')}`;
   const owner = postgres(databaseUrl(), { max: 1, onnotice: () => {} });
   await owner.unsafe(`create database ${name}`);
   await owner.end();
   const url = databaseUrl().replace(/\/[^/]*$/, `/${name}`);
-  await furnish(url);
+  await furnish(url, hasDemo);
   return startServer(url);
 }
 

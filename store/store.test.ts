@@ -13,9 +13,10 @@ import { addDays, localDayOf } from '../record/visit/day.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
 import { THE_SHOP } from './connection.ts';
+import { CsvFileError } from './csv-rows.ts';
 import { ImportError } from './import-error.ts';
 import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
-import { CalledOffError, exportAllParts, exportParts, importParts, PartsFileError, shopCatalogue } from './own-parts/index.ts';
+import { CalledOffError, exportAllParts, exportParts, importParts, shopCatalogue } from './own-parts/index.ts';
 import { daySheet } from './queries/day.ts';
 import { ledger } from './queries/ledger.ts';
 import { currentRules, RulesChangedError, saveRules } from './queries/rules.ts';
@@ -399,7 +400,7 @@ describe('own parts', () => {
     const before = await exportParts(empty.sql, THE_SHOP);
     const text = file(row('x-1'), row('x-2', { ends: 'a=comp-9/9-f@either b=comp-1/4-m@either' }), row('x-1'), row('x-3', { price_cents: '-4' }));
     await assert.rejects(importParts(empty.sql, THE_SHOP, Buffer.from(text), AT), (e) => {
-      assert.ok(e instanceof PartsFileError);
+      assert.ok(e instanceof CsvFileError);
       assert.deepEqual(e.faults.map((f) => [f.line, f.column]), [[3, 'ends'], [4, 'id'], [5, 'price_cents']]); // biome-ignore format: one list
       return true;
     });

@@ -2,8 +2,8 @@ import * as z from 'zod/mini';
 import { EndCodeError, InputError } from '../../core/errors.ts';
 import { pathText } from '../../record/storable.ts';
 import { isDatabaseLost } from '../../store/connection.ts';
+import { CsvFileError } from '../../store/csv-rows.ts';
 import { ImportError } from '../../store/import-error.ts';
-import { PartsFileError } from '../../store/own-parts/index.ts';
 import { RulesChangedError } from '../../store/queries/rules.ts';
 import { BodyError, TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
@@ -33,9 +33,9 @@ export function answerOf(error: unknown): Response {
   if (error instanceof ImportError) return problem(422, 'import', 'The file was not taken in', error.why, error.at);
   if (error instanceof EndCodeError) return problem(422, 'end-code', 'Not an end code', error.message, error.field);
   if (error instanceof InputError) return problem(422, 'input', 'That will not do', error.message, error.field);
-  if (error instanceof PartsFileError) {
+  if (error instanceof CsvFileError) {
     const [first] = error.faults;
-    return problem(422, 'parts-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
+    return problem(422, 'csv-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
   }
   if (error instanceof RulesChangedError) return problem(409, 'changed-meanwhile', 'Changed meanwhile', error.message, 'basedOn');
   if (error instanceof BodyError) return problem(error.status, 'body', 'Not what was wanted', error.message, 'the body');

@@ -8,11 +8,12 @@ import { stockOf, vanOf } from '../../record/stock/levels.ts';
 import { appendBook, filedBookEntry } from '../append-book.ts';
 import { byShop } from '../by-shop.ts';
 import type { Sql, Tx } from '../connection.ts';
+import type { Cells } from '../csv-rows.ts';
 import { shopNow } from '../queries/shop.ts';
 import { coilIn, stockedPlaces, stockOnVan } from '../queries/stock.ts';
-import { type Cells, type Progress, pause, type ReadRow, readRows } from './read.ts';
+import { type Progress, pause, type ReadRow, readRows } from './read.ts';
 
-export { CalledOffError, MAX_OWN_PARTS, PartsFileError, type Progress, type RowFault } from './read.ts';
+export { CalledOffError, MAX_OWN_PARTS, type Progress } from './read.ts';
 
 const SLICE = 500;
 
@@ -21,7 +22,7 @@ const SLICE = 500;
  *
  * @param report    told how far it is, now and then
  * @param calledOff asked between slices
- * @throws PartsFileError with every fault found (at most 50), CalledOffError
+ * @throws CsvFileError with every fault found (at most 50), CalledOffError
  */
 export async function importParts(
   sql: Sql,

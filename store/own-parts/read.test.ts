@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { PART_COLUMNS } from '../../catalog/parts.ts';
-import { PartsFileError, readRows } from './read.ts';
+import { CsvFileError } from '../csv-rows.ts';
+import { readRows } from './read.ts';
 
 const header = PART_COLUMNS.join(',');
 const row = (id: string, more: Record<string, string> = {}) => {
@@ -18,7 +19,7 @@ async function faultsOf(text: string | Uint8Array): Promise<[number, string, str
     await read(text);
     return [];
   } catch (error) {
-    assert.ok(error instanceof PartsFileError);
+    assert.ok(error instanceof CsvFileError);
     return error.faults.map((f) => [f.line, f.column, f.why]);
   }
 }

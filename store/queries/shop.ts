@@ -23,3 +23,9 @@ export async function shopSince(sql: Sql, shopId: string): Promise<number> {
   const [row] = await sql<{ created_at: Date }[]>`select created_at from shop where shop_id = ${shopId}`;
   return row?.created_at.getTime() ?? 0;
 }
+
+/** Nothing is written down in it yet. */
+export async function isNewShop(sql: Sql, shopId: string): Promise<boolean> {
+  const rows = await sql`select 1 from premises where shop_id = ${shopId} and not gone limit 1`;
+  return rows.length === 0;
+}

@@ -7,6 +7,7 @@ import { unpackDay } from '../../../record/visit/packed.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
+import { fetched } from '../../ui/fetched.tsx';
 import { pipOf } from '../../ui/pips.ts';
 import { noteNewPress } from '../../ui/presses.ts';
 import { useAddress } from '../../ui/use-address.ts';
@@ -18,10 +19,14 @@ import { LeakReported } from './LeakReported.tsx';
 interface Props {
   /** A day's sheet, packed. */
   packed: string;
+  /** Nothing is written down in this shop yet. */
+  isNew: boolean;
   /** The shop's day when the page was made. */
   today: string;
   address: Record<string, string>;
 }
+
+const FirstRun = fetched('The beginning', () => import('./FirstRun.tsx'));
 
 /** As many as a day sheet shows; the rest stand in the ledger. */
 const MOST_RECHECKS = 12;
@@ -39,7 +44,7 @@ const word = ({ summary }: DayRun) => {
 };
 
 /** The day's visits, what the van lacks for them, which connections are to be looked at again. */
-export default function Day({ packed, today: made, address }: Props) {
+export default function Day({ packed, isNew, today: made, address }: Props) {
   const initial = useMemo(() => unpackDay(packed), [packed]);
   const asked = useAddress(address);
   const catalogue = useCatalogue();
@@ -88,7 +93,7 @@ export default function Day({ packed, today: made, address }: Props) {
       </p>
       {sheet ? (
         <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
-          <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />
+          {isNew && sheet.visits.length === 0 ? <FirstRun /> : <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />}
           <aside className="grid content-start gap-6">
             <Shortages sheet={sheet} />
             <Rechecks sheet={sheet} />

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { localToday } from '../../../sync/run.ts';
+import { TakePremises } from '../../ui/TakePremises.tsx';
 import { usePremisesSearch } from '../../ui/use-premises-search.ts';
 import { dayWords } from '../../ui/words.ts';
 
@@ -40,6 +41,10 @@ export default function Places({ today }: { today: string }) {
           <a href="/call">Take a call</a> or <a href="/start">start work here</a> to write some down.
         </p>
       )}
+      <details className="why mt-4 print:hidden">
+        <summary>Take in a file of premises</summary>
+        <TakePremises />
+      </details>
       {!isWhole && found.length > 0 && <p className="mt-2 text-soft">Those that this device holds; asking the server for the rest.</p>}
     </div>
   );

@@ -19,12 +19,14 @@ export interface Whole {
 interface Props {
   /** null on a page that was kept for use without a connection. */
   initial: Whole | null;
+  /** The server has none of this id: a device may have made it and not sent it yet. */
+  isUnknown: boolean;
   today: string;
   appliances: ApplianceRow[];
 }
 
 /** A premises: what stands where, what happened there, what is open. */
-export default function Premises({ initial, today, appliances }: Props) {
+export default function Premises({ initial, isUnknown, today, appliances }: Props) {
   const [id, setId] = useState<string | null>(initial?.book.premises.id ?? null);
   useEffect(() => {
     setId((known) => known ?? /^\/premises\/([0-9a-f-]{36})/.exec(location.pathname)?.[1] ?? null);
@@ -35,9 +37,11 @@ export default function Premises({ initial, today, appliances }: Props) {
   if (!book) {
     return isRead || (isAsked && id === null) ? (
       <div>
-        <h1>Not on this device</h1>
+        <h1>{isUnknown ? 'No such premises' : 'Not on this device'}</h1>
         <p className="mt-3">
-          It carries the premises of its next visits and those that were opened on it. This one wants the connection.{' '}
+          {isUnknown
+            ? 'There are none at this address, on the server or on this device.'
+            : 'It carries the premises of its next visits and those that were opened on it. This one wants the connection.'}{' '}
           <a href="/premises">All places.</a>
         </p>
       </div>

@@ -28,6 +28,8 @@ interface Props {
   run: string | null;
   stage: string | null;
   shows: string | null;
+  /** The server has none of this id: a device may have made it and not sent it yet. */
+  isUnknown: boolean;
 }
 
 /** What the address asks for. */
@@ -43,12 +45,22 @@ interface Asked {
   brought: ReturnType<typeof endBrought>;
 }
 
-export default function Visit({ initial, run, stage, shows }: Props) {
+export default function Visit({ initial, run, stage, shows, isUnknown }: Props) {
   const [asked, setAsked] = useState<Asked | null>(initial && { id: initial.visit.id, run, stage, plan: false, shows, brought: null });
   useEffect(() => setAsked(askedHere()), []);
   const record = useVisit(asked?.id ?? null, initial);
   if (asked && record.sheet) return <OpenVisit key={asked.id} {...{ asked, record }} sheet={record.sheet} />;
-  if (!record.isRead) return <p className="p-5">Reading what this device holds ...</p>;
+  if (!record.isRead) return <h1 className="p-5">Reading what this device holds ...</h1>;
+  if (isUnknown) {
+    return (
+      <div className="p-5">
+        <h1>No such visit</h1>
+        <p className="mt-3">
+          There is no visit at this address, on the server or on this device. <a href="/">Go to the day sheet.</a>
+        </p>
+      </div>
+    );
+  }
   return (
     <div className="p-5">
       <h1>Not on this device</h1>

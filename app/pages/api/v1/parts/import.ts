@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro';
 import { now } from '../../../../../store/clock.ts';
-import { CalledOffError, importParts, PartsFileError } from '../../../../../store/own-parts/index.ts';
+import { CsvFileError } from '../../../../../store/csv-rows.ts';
+import { CalledOffError, importParts } from '../../../../../store/own-parts/index.ts';
 import { database, THE_SHOP } from '../../../../http/database.ts';
 import { answerOf } from '../../../../http/faults.ts';
 import { MAX_FILE, readBytes } from '../../../../http/guard.ts';
@@ -22,7 +23,7 @@ export const POST: APIRoute = async ({ request }) => {
         try {
           say({ done: true, ...(await importParts(database(), THE_SHOP, bytes, now(), (progress) => say({ progress }), () => gone)) }); // biome-ignore format: one call
         } catch (error) {
-          if (error instanceof PartsFileError) say({ faults: error.faults });
+          if (error instanceof CsvFileError) say({ faults: error.faults });
           else if (!(error instanceof CalledOffError)) say({ problem: await answerOf(error).json() });
         }
         if (!gone) controller.close();

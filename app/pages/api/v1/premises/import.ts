@@ -1,0 +1,19 @@
+import type { APIRoute } from 'astro';
+import { now } from '../../../../../store/clock.ts';
+import { CsvFileError } from '../../../../../store/csv-rows.ts';
+import { importPremises } from '../../../../../store/premises-file.ts';
+import { database, THE_SHOP } from '../../../../http/database.ts';
+import { answerOf } from '../../../../http/faults.ts';
+import { MAX_FILE, readBytes } from '../../../../http/guard.ts';
+import { json } from '../../../../http/problem.ts';
+
+/** Takes in a CSV file of premises, all or nothing; what will not do comes back as problem details, with every fault by line and column. */
+export const POST: APIRoute = async ({ request }) => {
+  try {
+    return json(await importPremises(database(), THE_SHOP, await readBytes(request, MAX_FILE), now()));
+  } catch (error) {
+    const answer = answerOf(error);
+    if (!(error instanceof CsvFileError)) return answer;
+    return new Response(JSON.stringify({ ...(await answer.json()), faults: error.faults }), { status: answer.status, headers: answer.headers });
+  }
+};
