@@ -2,6 +2,7 @@
 import { connect } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
+import { bookLine, premisesAnswer, premisesListAnswer, stockAnswer, visitsAnswer } from '../app/http/book-answers.ts';
 import { chance } from '../store/seed/random.ts';
 import { address } from './house.ts';
 
@@ -147,4 +148,15 @@ test('damaged entries of the book are refused one by one, the field named, and t
   ];
   const back = await (await request.post(`${address()}/api/v1/book`, { data: { entries: backs } })).json();
   expect(back.results.map((r: { status: string }) => r.status)).toEqual(['kept', 'kept']);
+});
+
+test('the book is answered as it is described', async ({ request }) => {
+  const read = async (path: string) => (await request.get(`${address()}/api/v1/${path}`)).json();
+  const { premises } = premisesListAnswer.parse(await read('premises?q=quillback'));
+  premisesAnswer.parse(await read(`premises/${premises[0]!.id}`));
+  const today = new Date().toISOString().slice(0, 10);
+  expect(visitsAnswer.parse(await read(`visits?from=${today}&to=${today}`)).visits.length).toBeGreaterThan(0);
+  expect(stockAnswer.parse(await read('stock')).places.length).toBeGreaterThan(1);
+  const [line] = (await (await request.get(`${address()}/api/v1/book.jsonl`)).text()).split('\n');
+  bookLine.parse(JSON.parse(line!));
 });

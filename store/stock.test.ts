@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../catalog/index.ts';
 import type { SentBookEntry } from '../record/book/shape.ts';
 import type { Entry } from '../record/index.ts';
-import { neededFor } from '../record/run/summary.ts';
+import { neededFor } from '../record/run/needed.ts';
 import { recordBook } from './book-write.ts';
 import { carryStock } from './carry-stock.ts';
 import { THE_SHOP } from './connection.ts';

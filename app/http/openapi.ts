@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
+import { bookLine, importAnswer, premisesAnswer, premisesImportAnswer, premisesListAnswer, stockAnswer, visitsAnswer } from './book-answers.ts';
 import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
 
 const problem = {
@@ -63,10 +64,55 @@ const gets = {
     answer: 'Entries, and how far they go',
     answerShape: changesAnswer,
   },
+  '/api/v1/premises': {
+    summary: 'Premises by name, a page at a time; with q, those whose name, address, contact, places or appliances hold every word',
+    parameters: ['q', 'limit', 'after'],
+    answer: 'Premises, and where the next page begins',
+    answerShape: premisesListAnswer,
+  },
+  '/api/v1/premises/{id}': {
+    summary: 'A premises with all that stands and happens there',
+    parameters: [],
+    answer: 'Places, appliances, runs with how they stood last, visits, follow-ups',
+    answerShape: premisesAnswer,
+  },
+  '/api/v1/visits': {
+    summary: 'Visits of some days, both included, at most 100',
+    parameters: ['from', 'to'],
+    answer: 'Visits with how far they are, what they run into and what the van lacks',
+    answerShape: visitsAnswer,
+  },
+  '/api/v1/stock': {
+    summary: 'What lies on shelves and vans, and what is to be bought',
+    parameters: [],
+    answer: 'Places with their items, and each place’s own shortfall added up',
+    answerShape: stockAnswer,
+  },
   '/api/v1/parts': { summary: 'The parts the shop matches with', parameters: [], answer: 'Version, parts, loose pieces', answerShape: partsAnswer },
 };
 
-/** The matching API as OpenAPI 3.1, made from the shapes that read it. */
+/** Calls that take or answer a file. */
+const files = {
+  '/api/v1/calendar.ics': { get: { summary: 'Visits of the next 60 days and rechecks due', type: 'text/calendar' } },
+  '/api/v1/book.jsonl': { get: { summary: 'Every entry of the book, oldest first, a line each', type: 'application/x-ndjson', line: bookLine } },
+  '/api/v1/book/import': { post: { summary: 'Takes such a file into an empty shop', type: 'application/x-ndjson', answerShape: importAnswer } },
+  '/api/v1/premises/import': {
+    post: { summary: 'Takes in a CSV file of premises, all or nothing', type: 'text/csv', answerShape: premisesImportAnswer },
+  },
+  '/api/v1/stock/reorder.csv': { get: { summary: 'What is to be bought', type: 'text/csv' } },
+};
+
+function fileCall(method: string, call: { summary: string; type: string; line?: z.core.$ZodType; answerShape?: z.core.$ZodType }): object {
+  const content = { [call.type]: { schema: call.line ? z.toJSONSchema(call.line, { io: 'input' }) : { type: 'string' } } };
+  if (method === 'get') return { summary: call.summary, responses: { '200': { description: 'The file', content }, '503': problem } };
+  return {
+    summary: call.summary,
+    requestBody: { required: true, content },
+    responses: { '200': json('What was taken in', call.answerShape!), '413': problem, '422': problem, '503': problem },
+  };
+}
+
+/** The API as OpenAPI 3.1, made from the shapes that read it. */
 export function openapi(): object {
   const paths: Record<string, object> = {};
   for (const [path, { shape, summary, answer, answerShape }] of Object.entries(posts)) {
@@ -80,8 +126,14 @@ export function openapi(): object {
     };
   }
   for (const [path, { summary, parameters, answer, answerShape }] of Object.entries(gets)) {
-    const query = parameters.map((name) => ({ name, in: 'query', required: false, schema: { type: 'string', maxLength: 200 } }));
+    const text = { type: 'string', maxLength: 200 };
+    const query = parameters.map((name): object => ({ name, in: 'query', required: false, schema: text }));
+    if (path.includes('{id}')) query.push({ name: 'id', in: 'path', required: true, schema: text });
     paths[path] = { get: { summary, parameters: query, responses: { '200': json(answer, answerShape), '503': problem } } };
+  }
+  for (const [path, calls] of Object.entries(files)) {
+    const told = Object.fromEntries(Object.entries(calls).map(([method, call]) => [method, fileCall(method, call)]));
+    paths[path] = { ...paths[path], ...told };
   }
   return {
     openapi: '3.1.0',

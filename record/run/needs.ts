@@ -1,4 +1,4 @@
-import type { Needed } from './summary.ts';
+import type { Needed } from './needed.ts';
 
 /** What several runs take together, by item, with the names of the runs that take it. */
 export function neededTogether(

@@ -1,20 +1,10 @@
 /** What lists and the ledger show of a run: worked out from its state, on the server once an entry is kept, on a device when it is shown. */
 import type { SealId } from '../../core/ends/seals.ts';
-import { COIL_ALLOWANCE_IN } from '../../core/match/query.ts';
 import type { Finding } from '../../core/prove/method.ts';
 import { offListReason, type ReadRun } from '../visit/sheet.ts';
-import type { AcceptedChain } from './kinds/chain-accepted.ts';
+import { type Needed, neededFor } from './needed.ts';
 import { STAGES, type Stage } from './stages.ts';
 import type { RunState } from './state.ts';
-
-/** Of pieces, or of what is cut from a coil whole inches. */
-export type Unit = 'piece' | 'inch';
-
-export interface Needed {
-  name: string;
-  quantity: number;
-  unit: Unit;
-}
 
 export interface RunSummary {
   stage: Stage | null;
@@ -91,20 +81,4 @@ export function summaryOf(read: ReadRun): RunSummary {
     offList: state.offList,
     unreadable: null,
   };
-}
-
-/** Parts and loose pieces of a chain: pieces by number, what is cut from a coil by the inches that the cut takes, at least its allowance. */
-export function neededFor({ chain, items }: Pick<AcceptedChain, 'chain' | 'items'>): Record<string, Needed> {
-  const out: Record<string, Needed> = {};
-  const add = (item: string, quantity: number, unit: Unit) => {
-    const row = out[item] ?? { name: items[item]?.name ?? item, quantity: 0, unit };
-    out[item] = { ...row, quantity: row.quantity + quantity };
-  };
-  for (const step of chain.path) {
-    const cut = step.cutLengthIn ?? (items[step.part]?.cutToLength ? COIL_ALLOWANCE_IN : undefined);
-    if (cut === undefined) add(step.part, 1, 'piece');
-    else add(step.part, Math.ceil(cut), 'inch');
-  }
-  for (const [code, count] of Object.entries(chain.loose)) add(code, count, 'piece');
-  return out;
 }

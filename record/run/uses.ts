@@ -3,7 +3,7 @@ import type { EntryOf } from '../kinds.ts';
 import type { Life } from './joint-life.ts';
 import { placesOf } from './joint-place.ts';
 import type { AcceptedChain } from './kinds/chain-accepted.ts';
-import { neededFor } from './summary.ts';
+import { neededFor } from './needed.ts';
 
 export interface Use {
   /** Part by its id, or loose piece by its code. */

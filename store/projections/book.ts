@@ -6,6 +6,7 @@ import { fates, ordered } from '../../record/standing.ts';
 import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
+import type { Derived } from './derived.ts';
 import { keepStockPlaces } from './stock.ts';
 import { differs, setTo } from './upsert.ts';
 import { keepVans } from './uses.ts';
@@ -85,13 +86,6 @@ async function deriveTables(tx: Tx, shopId: string, refs: SubjectRef[], entriesO
   for (const { state } of of('shop')) {
     await tx`insert into shop_now ${tx({ shop_id: shopId, facts: tx.json(state as never) })} on conflict (shop_id) do update set facts = excluded.facts`;
   }
-}
-
-export interface Derived<K extends SubjectKind> {
-  id: string;
-  state: States[K] | null;
-  entries: PlacedBookEntry[];
-  upTo: number;
 }
 
 function standing<K extends SubjectKind>(kind: K, id: string, entries: PlacedBookEntry[]): Derived<K> {

@@ -12,6 +12,7 @@ import { type EntryRow, entryColumns, entryOf, type PlacedEntry } from '../entry
 import { groupBy } from '../group-by.ts';
 import { visitRuns } from '../queries/visits.ts';
 import { rebuildBook } from './book.ts';
+import type { DerivedRun } from './derived.ts';
 import { joinedRows } from './joints.ts';
 import { keepAllLevels } from './stock.ts';
 import { differs, setTo } from './upsert.ts';
@@ -66,13 +67,6 @@ async function keepDerived(tx: Tx, shopId: string, recorded: Awaited<ReturnType<
   });
   await keepRuns(tx, shopId, derived);
   await keepUses(tx, shopId, derived, levels);
-}
-
-export interface DerivedRun {
-  visitId: string;
-  read: ReadRun;
-  entries: PlacedEntry[];
-  upTo: number;
 }
 
 const RUN_COLUMNS = ['up_to', 'summary', 'accepted_id', 'signed_off_at', 'recheck_due_at', 'recheck', 'callbacks'];

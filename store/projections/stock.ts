@@ -5,8 +5,7 @@ import { type Told, toldOf } from '../../record/stock/levels.ts';
 import type { PlacedBookEntry } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { stockEntriesOfItems } from '../queries/stock-entries.ts';
-import type { Derived } from './book.ts';
-import type { UseRow } from './uses.ts';
+import type { Derived, UseRow } from './derived.ts';
 
 export async function keepStockPlaces(tx: Tx, shopId: string, derived: Derived<'stock'>[]): Promise<void> {
   if (derived.length === 0) return;

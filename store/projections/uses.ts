@@ -2,21 +2,8 @@
 import { happenedAt } from '../../record/entry.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
-import type { DerivedRun } from './index.ts';
+import type { DerivedRun, UseRow } from './derived.ts';
 import { countUses, stockMoved } from './stock.ts';
-
-export interface UseRow {
-  visit_id: string;
-  run_id: string;
-  entry_id: string;
-  item: string;
-  quantity: number;
-  van_id: string | null;
-  used_at: Date;
-  device_id: string;
-  seq: number | null;
-  position: number;
-}
 
 /** Brings the uses of some runs up to what is recorded. */
 export async function keepUses(tx: Tx, shopId: string, derived: DerivedRun[], levels: 'now' | 'later'): Promise<void> {

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Needed } from '../../../record/run/summary.ts';
+import type { Needed } from '../../../record/run/needed.ts';
 import type { StockedPlace } from '../../../record/stock/levels.ts';
 import { type LoadRow, loadOf, type Move, movesFor } from '../../../record/stock/load.ts';
 import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
