@@ -31,8 +31,14 @@ function badCall(next: () => number): Call {
   const id = () => pick([uuidv7(), 'x', '', null, 7, 'a\0b', uuidv7().toUpperCase()]);
   const entry = () => ({ id: id(), visitId: id(), runId: id(), jointId: pick([null, id()]), checkPointId: null, correctsId: pick([null, id()]), deviceId: id(), seq: pick([1, -1, 2 ** 40, 'x', undefined]), seenAt: pick(['2026-05-20T09:00:00Z', '0000-01-01T00:00:00Z', 'now', 3]), sentAt: '2026-05-20T09:00:00Z', recordedAt: null, kind: pick(['noted', 'end-seen', 'joint-made', 'sung', 4, '__proto__']), body: pick([{ text: pick(VALUES) }, { turns24: pick(VALUES) }, pick(VALUES)]) }); // biome-ignore format: one row
   const junk = () => pick(VALUES);
+  const bookEntry = () => ({ id: id(), deviceId: id(), seq: pick([1, 'x', undefined]), seenAt: pick(['2026-05-20T09:00:00Z', 'now']), sentAt: '2026-05-20T09:00:00Z', recordedAt: null, correctsId: pick([null, id()]), subject: pick([{ kind: pick(['premises', 'stock', 'visit', 'song']), id: id() }, junk()]), change: pick(['made', 'counted', 'changed', 'moved', junk()]), body: pick([{ item: junk(), quantity: junk() }, { name: junk() }, junk()]) }); // biome-ignore format: one row
   return pick<() => Call>([
     () => ['POST', '/api/v1/entries', pick<unknown>([{ entries: junk() }, { entries: Array.from({ length: 250 }, entry) }, junk(), 'not json', { protocol: 'x', entries: [entry()] }])],
+    () => ['POST', '/api/v1/book', pick<unknown>([{ entries: junk() }, { entries: Array.from({ length: pick([1, 30, 250]) }, bookEntry) }, junk()])],
+    () => ['POST', '/api/v1/book/import', pick<unknown>(['{', 'x\ny', JSON.stringify(bookEntry())])],
+    () => ['POST', '/api/v1/premises/import', pick(['x', 'name\n', 'name,kind\n,toilet', 'name\n"open'])],
+    () => ['GET', `/api/v1/${pick(['premises?limit', 'premises?after', 'premises?q', 'visits?from', 'stock/entries?place', 'stock/day?day', 'book/holding?visit'])}=${encodeURIComponent(pick(['x', '-1', '\0', '9'.repeat(300)]))}`, undefined],
+    () => ['GET', `/api/v1/premises/${encodeURIComponent(pick(['x', '%', uuidv7()]))}`, undefined],
     () => ['POST', '/api/v1/mate', { a: junk(), b: junk() }],
     () => ['POST', '/api/v1/identify', { gender: junk(), diameterIn: junk() }],
     () => ['POST', '/api/v1/match', { from: junk(), to: 'comp-3/8-m', need: { water: pick(['cold', junk()]), minLengthIn: junk() }, k: junk() }],
@@ -68,7 +74,7 @@ function wrongOf(status: number, path: string, text: string): string {
   if (!(status >= 200 && status < 500)) return 'our fault';
   const body = () => JSON.parse(text.replace(/^[0-9a-f]+\r\n|\r\n0\r\n\r\n$/g, ''));
   if (status >= 400) return !path.startsWith('/api/') || body().at ? '' : 'no field named';
-  if (status !== 200 || path !== '/api/v1/entries') return '';
+  if (status !== 200 || (path !== '/api/v1/entries' && path !== '/api/v1/book')) return '';
   const { results } = body() as { results: { status: string; why?: string }[] };
   return results.length > 0 && results.every((r) => r.status === 'refused' && (r.why ?? '').length > 5) ? '' : 'taken';
 }

@@ -4,7 +4,7 @@
  */
 import { catalogue } from '../../catalog/index.ts';
 import { summaryOf } from '../../record/run/summary.ts';
-import { type ReadRun, type RunRow, readRun } from '../../record/visit/sheet.ts';
+import { type RunRow, readRun } from '../../record/visit/sheet.ts';
 import { entriesOfSubjects } from '../book-row.ts';
 import type { Sql, Tx } from '../connection.ts';
 import { lockCursor } from '../cursor.ts';
