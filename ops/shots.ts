@@ -47,7 +47,14 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   { file: 'match', open: (page) => openRun(page, 'Dishwasher', 'Match') },
   { file: 'make', open: (page) => openRun(page, 'Flat toilet', 'Make') },
   { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
-  { file: 'log', open: (page) => openRun(page, 'Canteen sink, cold', 'Log') },
+  {
+    file: 'report',
+    open: async (page) => {
+      await openRun(page, 'Canteen sink, cold', 'Log');
+      await page.getByRole('link', { name: 'Report for the customer' }).first().click();
+      await page.getByRole('heading', { name: 'What was done' }).waitFor();
+    },
+  },
   {
     file: 'happened',
     open: async (page) => {
@@ -106,12 +113,10 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
     },
   },
   {
-    file: 'print-chain',
+    file: 'stock',
     open: async (page) => {
-      await page.goto(`${base}/match?q=from 1/2 copper to a toilet, 20 in`);
-      await page.getByRole('article').first().waitFor();
-      await page.emulateMedia({ media: 'print' });
-      await page.setViewportSize({ width: 710, height: 950 });
+      await page.goto(`${base}/stock?load=${new Date().toISOString().slice(0, 10)}`);
+      await page.getByRole('button', { name: /from Workshop shelf/ }).waitFor();
     },
   },
   { file: 'phone-prove', phone: true, open: (page) => openRun(page, 'Ice maker', 'Prove') },
