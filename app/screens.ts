@@ -71,7 +71,7 @@ export const SCREENS: readonly Screen[] = [
 
 /** Keys that work on every screen. */
 export const EVERYWHERE: Screen['keys'] = [
-  { keys: ['/'], what: 'Quick match' },
+  { keys: ['/'], what: 'Quick match, or find anything' },
   { keys: ['c'], what: 'Take a call' },
   { keys: ['z'], what: 'Take back what was just pressed' },
   { keys: ['n'], what: 'Dark sheet, for under the sink' },

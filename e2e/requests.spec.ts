@@ -2,7 +2,7 @@
 import { connect } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { bookLine, premisesAnswer, premisesListAnswer, stockAnswer, visitsAnswer } from '../app/http/book-answers.ts';
+import { bookLine, findAnswer, premisesAnswer, premisesListAnswer, stockAnswer, visitsAnswer } from '../app/http/book-answers.ts';
 import { chance } from '../store/seed/random.ts';
 import { address } from './house.ts';
 
@@ -37,7 +37,7 @@ function badCall(next: () => number): Call {
     () => ['POST', '/api/v1/book', pick<unknown>([{ entries: junk() }, { entries: Array.from({ length: pick([1, 30, 250]) }, bookEntry) }, junk()])],
     () => ['POST', '/api/v1/book/import', pick<unknown>(['{', 'x\ny', JSON.stringify(bookEntry())])],
     () => ['POST', '/api/v1/premises/import', pick(['x', 'name\n', 'name,kind\n,toilet', 'name\n"open'])],
-    () => ['GET', `/api/v1/${pick(['premises?limit', 'premises?after', 'premises?q', 'visits?from', 'stock/entries?place', 'stock/day?day', 'book/holding?visit'])}=${encodeURIComponent(pick(['x', '-1', '\0', '9'.repeat(300)]))}`, undefined],
+    () => ['GET', `/api/v1/${pick(['find?q', 'premises?limit', 'premises?after', 'premises?q', 'visits?from', 'stock/entries?place', 'stock/day?day', 'book/holding?visit'])}=${encodeURIComponent(pick(['x', '-1', '\0', '9'.repeat(300)]))}`, undefined],
     () => ['GET', `/api/v1/premises/${encodeURIComponent(pick(['x', '%', uuidv7()]))}`, undefined],
     () => ['POST', '/api/v1/mate', { a: junk(), b: junk() }],
     () => ['POST', '/api/v1/identify', { gender: junk(), diameterIn: junk() }],
@@ -163,6 +163,7 @@ test('the book is answered as it is described', async ({ request }) => {
   const today = new Date().toISOString().slice(0, 10);
   expect(visitsAnswer.parse(await read(`visits?from=${today}&to=${today}`)).visits.length).toBeGreaterThan(0);
   expect(stockAnswer.parse(await read('stock')).places.length).toBeGreaterThan(1);
+  expect(findAnswer.parse(await read('find?q=lodge')).found.length).toBeGreaterThan(0);
   const [line] = (await (await request.get(`${address()}/api/v1/book.jsonl`)).text()).split('\n');
   bookLine.parse(JSON.parse(line!));
 });

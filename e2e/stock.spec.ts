@@ -100,3 +100,26 @@ test('joints take their parts from the van, and Match says on which shelf the re
   await hydrated(page);
   await expect(page.getByText(/but on: Workshop shelf \(\d+\)/).first()).toBeVisible();
 });
+
+test('the bar finds places, visits and parts as one types, by keys alone; Enter in it still asks for a chain', async ({ page }) => {
+  await page.goto(server.address);
+  await hydrated(page);
+  await page.keyboard.press('/');
+  await page.keyboard.type('quillback');
+  const found = page.getByRole('list', { name: 'Found' });
+  await expect(found.getByRole('link', { name: /Quillback Hill Observatory/ }).first()).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await expect(found.getByRole('link').first()).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(found).toBeHidden();
+  await page.keyboard.press('ControlOrMeta+a');
+  await page.keyboard.type('arrestor 3/8 compression');
+  await found.getByRole('link', { name: /^part/ }).first().click();
+  await page.waitForURL(/stock\?find=/);
+  await hydrated(page);
+  await expect(page.getByRole('button', { name: /^Change hammer arrestor/ }).first()).toBeVisible();
+  await page.keyboard.press('/');
+  await page.keyboard.type('1/2 copper to toilet');
+  await page.keyboard.press('Enter');
+  await page.waitForURL(/\/match\?q=/);
+});

@@ -66,6 +66,7 @@ export const stockAnswer = z.looseObject({
   reorder: z.array(z.looseObject({ item: text, quantity: whole, name: text, unit: z.enum(['piece', 'inch']) })),
 });
 
+export const findAnswer = z.object({ found: z.array(z.looseObject({ kind: text, name: text, detail: text, href: text })) });
 export const importAnswer = z.looseObject({ entries: whole });
 export const premisesImportAnswer = z.looseObject({ premises: whole, appliances: whole });
 

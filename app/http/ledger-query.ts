@@ -7,6 +7,10 @@ const shape = z.object({
   seal: z.string().max(60).optional(),
   callbacks: z.enum(['any', 'only', 'none']).optional(),
   recheck: z.enum(['any', 'due']).optional(),
+  finding: z.enum(['any', 'damp', 'drip', 'running']).optional(),
+  from: z.iso.date('is not a day as YYYY-MM-DD').optional(),
+  to: z.iso.date('is not a day as YYYY-MM-DD').optional(),
+  premises: z.uuid('is not an id').optional(),
   offset: z.coerce.number().int().min(0).max(1_000_000).optional(),
 });
 

@@ -1,7 +1,16 @@
 import { z } from 'zod';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
-import { bookLine, importAnswer, premisesAnswer, premisesImportAnswer, premisesListAnswer, stockAnswer, visitsAnswer } from './book-answers.ts';
+import {
+  bookLine,
+  findAnswer,
+  importAnswer,
+  premisesAnswer,
+  premisesImportAnswer,
+  premisesListAnswer,
+  stockAnswer,
+  visitsAnswer,
+} from './book-answers.ts';
 import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
 
 const problem = {
@@ -81,6 +90,12 @@ const gets = {
     parameters: ['from', 'to'],
     answer: 'Visits with how far they are, what they run into and what the van lacks',
     answerShape: visitsAnswer,
+  },
+  '/api/v1/find': {
+    summary: 'Premises, appliances, visits, follow-ups, parts and connections that all words are found in',
+    parameters: ['q'],
+    answer: 'What is found, each with its page',
+    answerShape: findAnswer,
   },
   '/api/v1/stock': {
     summary: 'What lies on shelves and vans, and what is to be bought',

@@ -2,6 +2,7 @@
 import { sync } from '../../sync/run.ts';
 import { keepCatalogue } from './catalogue.ts';
 import { keepStock } from './stock.ts';
+import './find.ts';
 import './keys.ts';
 
 sync.begin();

@@ -33,6 +33,12 @@ export interface LedgerQuery {
   seal?: string;
   callbacks?: 'any' | 'only' | 'none';
   recheck?: 'any' | 'due';
+  /** Something that was ever found at one of its joints, and not taken back as an error. */
+  finding?: 'any' | 'damp' | 'drip' | 'running';
+  /** Local days of the sign-off, both included. */
+  from?: string;
+  to?: string;
+  premises?: string;
   limit?: number;
   offset?: number;
 }
@@ -114,6 +120,16 @@ function connections(sql: Sql, shopId: string, query: LedgerQuery) {
         .reduce((all, one) => sql`${all} ${one}`, sql``)}
       ${query.appliance ? sql`and a.kind = ${query.appliance}` : sql``}
       ${query.seal ? sql`and d.summary -> 'seals' ? ${query.seal}` : sql``}
+      ${query.premises ? sql`and v.premises_id = ${query.premises}` : sql``}
+      ${query.from ? sql`and (d.signed_off_at at time zone p.time_zone)::date >= ${query.from}::date` : sql``}
+      ${query.to ? sql`and (d.signed_off_at at time zone p.time_zone)::date <= ${query.to}::date` : sql``}
+      ${
+        query.finding && query.finding !== 'any'
+          ? sql`and exists (select from entry e where e.shop_id = d.shop_id and e.visit_id = d.visit_id and e.run_id = d.run_id
+              and e.kind = 'look-ended' and e.body ->> 'finding' = ${query.finding}
+              and not exists (select from entry w where w.shop_id = e.shop_id and w.corrects_id = e.entry_id))`
+          : sql``
+      }
       ${query.recheck === 'due' ? sql`and d.recheck in ('due', 'not dry')` : sql``}
       ${query.callbacks === 'only' ? sql`and d.callbacks > 0` : query.callbacks === 'none' ? sql`and d.callbacks = 0` : sql``}`;
 }

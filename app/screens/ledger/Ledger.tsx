@@ -35,7 +35,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
   const offset = query.offset ?? 0;
   return (
     <div>
-      <div className="grid items-end gap-3 md:grid-cols-[2fr_1fr_1fr_1fr_1fr_auto]">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-end gap-3 sm:grid-cols-2 md:grid-cols-4 xl:grid-cols-[2fr_repeat(7,minmax(0,1fr))_auto]">
         <label className="grid gap-1">
           <span className="label">Search place, run, part or end</span>
           <input className="field" value={query.q ?? ''} maxLength={200} onChange={(e) => set({ q: e.target.value })} />
@@ -66,10 +66,37 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
             ['due', 'due'],
           ]}
         />
+        <Select
+          label="Finding"
+          value={query.finding ?? 'any'}
+          onChange={(finding) => set({ finding: finding as LedgerQuery['finding'] })}
+          options={[
+            ['any', 'any'],
+            ['damp', 'was damp'],
+            ['drip', 'dripped'],
+            ['running', 'ran'],
+          ]}
+        />
+        <label className="grid gap-1">
+          <span className="label">Done from</span>
+          <input className="field px-2" type="date" value={query.from ?? ''} onChange={(e) => set({ from: e.target.value || undefined })} />
+        </label>
+        <label className="grid gap-1">
+          <span className="label">to</span>
+          <input className="field px-2" type="date" value={query.to ?? ''} onChange={(e) => set({ to: e.target.value || undefined })} />
+        </label>
         <a className="key" href={`/api/v1/ledger.csv?${address}`}>
           CSV
         </a>
       </div>
+      {query.premises && (
+        <p className="mt-3 flex flex-wrap items-center gap-3">
+          Only of {page.rows[0]?.premises ?? 'one premises'}.
+          <button type="button" className="key" onClick={() => set({ premises: undefined })}>
+            Of all
+          </button>
+        </p>
+      )}
       <p className="my-3 text-lg" aria-live="polite">
         {lost ? 'The server does not answer; these are the last rows it gave.' : `${page.total} connections, ${page.joints} joints. `}
         {!lost &&

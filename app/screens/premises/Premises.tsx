@@ -79,6 +79,11 @@ export default function Premises({ initial, isUnknown, today, appliances }: Prop
         <Conflicts book={book} />
         <Standing {...{ book, last, today, appliances }} />
         <Visits {...{ book, today }} />
+        <p className="print:hidden">
+          <a className="inline-flex min-h-12 items-center" href={`/ledger?premises=${premises.id}`}>
+            Connections made here, in the ledger
+          </a>
+        </p>
         <History id={premises.id} book={book} />
       </div>
       <aside className="grid content-start gap-6">

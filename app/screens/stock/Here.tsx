@@ -1,4 +1,4 @@
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { amountWords, type Coils } from './amounts.ts';
@@ -11,6 +11,8 @@ interface Props {
   nameOf: (item: string) => string;
   coils: Coils;
   catalogue: ClientCatalogue | null;
+  /** What the address asks to find. */
+  asked: string;
 }
 
 /** Rows shown at first, and with each press more. */
@@ -19,8 +21,9 @@ const ROWS = 60;
 const MOST_OTHERS = 20;
 
 /** What lies at a place, what of it runs low, and what can be said of each. */
-export function Here({ place, places, nameOf, coils, catalogue }: Props) {
-  const [words, setWords] = useState('');
+export function Here({ place, places, nameOf, coils, catalogue, asked }: Props) {
+  const [words, setWords] = useState(asked);
+  useEffect(() => setWords(asked), [asked]);
   const [open, setOpen] = useState<string | null>(null);
   const [isCounting, setCounting] = useState(false);
   const [rows, setRows] = useState(ROWS);
@@ -107,7 +110,7 @@ function found(place: StockedPlace, words: string, nameOf: Props['nameOf'], cata
   return { here, others: others.slice(0, MOST_OTHERS) };
 }
 
-interface RowProps extends Omit<Props, 'catalogue'> {
+interface RowProps extends Omit<Props, 'catalogue' | 'asked'> {
   level: Level;
   open: string | null;
   setOpen: (item: string | null) => void;
