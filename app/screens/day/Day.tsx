@@ -58,6 +58,7 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
     if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.places, new Date());
     return day === initial.day ? initial : null;
   }, [holds, held, catalogue, day, initial]);
+  const begins = isNew && sheet?.visits.length === 0;
   const nameOf = (d: string) => (d === today ? 'Today' : d === addDays(today, 1) ? 'Tomorrow' : d === addDays(today, -1) ? 'Yesterday' : '');
   return (
     <>
@@ -83,17 +84,19 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
           </a>
         </nav>
       </div>
-      <p className="mt-3 flex flex-wrap gap-3 print:hidden">
-        <a className="key key-main" href="/call">
-          Take a call <kbd className="max-md:hidden">c</kbd>
-        </a>
-        <a className="key" href="/start">
-          Start work here
-        </a>
-      </p>
+      {!begins && (
+        <p className="mt-3 flex flex-wrap gap-3 print:hidden">
+          <a className="key key-main" href="/call">
+            Take a call <kbd className="max-md:hidden">c</kbd>
+          </a>
+          <a className="key" href="/start">
+            Start work here
+          </a>
+        </p>
+      )}
       {sheet ? (
         <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
-          {isNew && sheet.visits.length === 0 ? <FirstRun /> : <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />}
+          {begins ? <FirstRun /> : <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />}
           <aside className="grid content-start gap-6">
             <Shortages sheet={sheet} />
             <Rechecks sheet={sheet} />

@@ -35,7 +35,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
   const offset = query.offset ?? 0;
   return (
     <div>
-      <div className="grid grid-cols-[minmax(0,1fr)] items-end gap-3 sm:grid-cols-2 md:grid-cols-4 xl:grid-cols-[2fr_repeat(7,minmax(0,1fr))_auto]">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-end gap-3 sm:grid-cols-2 md:grid-cols-4 xl:grid-cols-[minmax(0,2fr)_repeat(5,minmax(0,1fr))_9.75rem_9.75rem_auto]">
         <label className="grid gap-1">
           <span className="label">Search place, run, part or end</span>
           <input className="field" value={query.q ?? ''} maxLength={200} onChange={(e) => set({ q: e.target.value })} />
@@ -79,11 +79,21 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
         />
         <label className="grid gap-1">
           <span className="label">Done from</span>
-          <input className="field px-2" type="date" value={query.from ?? ''} onChange={(e) => set({ from: e.target.value || undefined })} />
+          <input
+            className="field w-full min-w-0 px-2"
+            type="date"
+            value={query.from ?? ''}
+            onChange={(e) => set({ from: e.target.value || undefined })}
+          />
         </label>
         <label className="grid gap-1">
           <span className="label">to</span>
-          <input className="field px-2" type="date" value={query.to ?? ''} onChange={(e) => set({ to: e.target.value || undefined })} />
+          <input
+            className="field w-full min-w-0 px-2"
+            type="date"
+            value={query.to ?? ''}
+            onChange={(e) => set({ to: e.target.value || undefined })}
+          />
         </label>
         <a className="key" href={`/api/v1/ledger.csv?${address}`}>
           CSV
