@@ -167,3 +167,27 @@ test('a room, an appliance and a follow-up are written down, changed, and the co
   await page.getByText('What was said of it, and by which device').click();
   await expect(page.getByText('contact erased, here and in what was recorded of it')).toBeVisible();
 });
+
+test('something seen at a run is written down to be followed up, stands on the day it is due, and is closed with what was done', async ({ page }) => {
+  await page.goto(server.address);
+  await page
+    .getByRole('link', { name: /^Flat toilet/ })
+    .first()
+    .click();
+  await page.waitForURL(/\/visits\//);
+  await hydrated(page);
+  await page.getByRole('button', { name: 'To follow up' }).click();
+  const form = page.getByRole('form', { name: 'To follow up' });
+  await form.getByLabel('What is still to be done').fill('The flapper hisses: bring a new one');
+  await form.getByLabel('By, if a day is known').fill(new Date().toISOString().slice(0, 10));
+  await page.keyboard.press('Enter');
+  await expect(form).toBeHidden();
+  await page.goto(server.address);
+  await hydrated(page);
+  const due = page.getByRole('region', { name: 'To follow up' });
+  await expect(due).toContainText('The flapper hisses');
+  await due.getByRole('button', { name: 'Done' }).click();
+  await due.getByLabel(/What was done/).fill('new flapper, no hiss');
+  await due.getByRole('button', { name: 'It is done' }).click();
+  await expect(due).toBeHidden();
+});

@@ -3,12 +3,16 @@ import { useEffect, useState } from 'react';
 import { headOf, runRowsOf } from '../../record/premises/book.ts';
 import type { DayVisit } from '../../record/visit/day-run.ts';
 import { dayVisitOf } from '../../record/visit/day-visit.ts';
+import { type Waiting, waitingOf } from '../../record/visit/waiting.ts';
 import type { DeviceFacts } from '../../sync/device.ts';
 import { sync } from '../../sync/run.ts';
 import type { ClientCatalogue } from './catalogue.ts';
 
 export interface HeldDays {
   visits: DayVisit[];
+  /** What is open at the premises of these visits, and which premises those are. */
+  waiting: Waiting[];
+  premisesIds: Set<string>;
   /** First and last day this device holds; null while it holds none. */
   span: DeviceFacts['kit'];
 }
@@ -25,7 +29,7 @@ export function useHeldVisits(catalogue: ClientCatalogue | null, from: string, t
     const read = async () => {
       turn += 1;
       const mine = turn;
-      const days = await heldVisits(catalogue, from, to).catch(() => ({ visits: [], span: null }));
+      const days = await heldVisits(catalogue, from, to).catch(() => ({ visits: [], waiting: [], premisesIds: new Set<string>(), span: null }));
       if (mine === turn) setHeld(days);
     };
     read();
@@ -47,7 +51,12 @@ async function heldVisits(catalogue: ClientCatalogue, from: string, to: string):
       return dayVisitOf({ visit: headOf(book, visit), runs: runRowsOf(book, visit), entries }, catalogue);
     }),
   );
-  return { visits: visits.sort((a, b) => (hourOf(a) < hourOf(b) ? -1 : 1)), span: kit };
+  return {
+    visits: visits.sort((a, b) => (hourOf(a) < hourOf(b) ? -1 : 1)),
+    waiting: books.flatMap(waitingOf),
+    premisesIds: new Set(books.map((b) => b.premises.id)),
+    span: kit,
+  };
 }
 
 const hourOf = ({ visit }: DayVisit): string => `${visit.onDate} ${visit.startsAt} ${visit.id}`;

@@ -5,6 +5,7 @@ import { type LoadRow, loadOf } from '../stock/load.ts';
 import type { DayRun, DayVisit } from './day-run.ts';
 import { overlapsOf, spanOf, statusOf, type VisitSpan, type VisitStatus } from './plan.ts';
 import type { VisitHead } from './sheet.ts';
+import type { Waiting } from './waiting.ts';
 
 /** What a van lacks for the day. */
 export interface Shortage extends LoadRow {
@@ -45,6 +46,8 @@ export interface DaySheet {
   visits: PlannedVisit[];
   shortages: Shortage[];
   rechecks: Recheck[];
+  /** Due by the end of the day, and open. */
+  followUps: Waiting[];
 }
 
 /** A local day at a place, 'YYYY-MM-DD'. */
@@ -66,9 +69,10 @@ export function addDays(day: string, days: number): string {
 /**
  * The visits of a day, what the van lacks for them, and which connections are to be looked at again.
  *
- * @param around the visits of the day, and of the days before it that a recheck may be due from
+ * @param around  the visits of the day, and of the days before it that a recheck may be due from
+ * @param waiting follow-ups that are open
  */
-export function daySheetOf(day: string, around: DayVisit[], stocked: readonly StockedPlace[], at: Date): DaySheet {
+export function daySheetOf(day: string, around: DayVisit[], stocked: readonly StockedPlace[], at: Date, waiting: readonly Waiting[] = []): DaySheet {
   const today = around.filter((v) => v.visit.onDate === day);
   const listedRuns = (v: DayVisit) => v.runs.filter((r) => r.summary.offList === null);
   // What is called off takes nothing from a van.
@@ -81,6 +85,7 @@ export function daySheetOf(day: string, around: DayVisit[], stocked: readonly St
       return needed.filter((item) => short.has(`${vanId} ${item}`));
     }),
     shortages,
+    followUps: waiting.filter((w) => w.dueOn !== null && w.dueOn <= day),
     rechecks: around.flatMap((v) => listedRuns(v).flatMap((run) => recheckOf(v.visit, run, day, at))).sort((a, b) => b.dueMs - a.dueMs),
   };
 }

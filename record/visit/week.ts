@@ -4,15 +4,7 @@ import type { StockedPlace } from '../stock/levels.ts';
 import { addDays, daySheetOf, type PlannedVisit, type Recheck } from './day.ts';
 import type { DayVisit } from './day-run.ts';
 import type { VisitStatus } from './plan.ts';
-
-/** Something to be followed up that has no visit yet. */
-export interface Waiting {
-  id: string;
-  text: string;
-  dueOn: string | null;
-  premisesId: string;
-  premises: string;
-}
+import type { Waiting } from './waiting.ts';
 
 /** A visit as a week shows it. */
 export interface WeekVisit {

@@ -4,15 +4,17 @@ import { type DayVisit, dayRunOf } from '../../record/visit/day-run.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
 import type { Sql } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
+import { openFollowUps } from './follow-ups.ts';
 import { sharedStock } from './stock.ts';
 import { listedRuns, visitHeads, visitsBetween } from './visits.ts';
 
 /** The day's visits, what the van lacks for them, and which connections are to be looked at again: from the derived tables. */
 export async function daySheet(sql: Sql, shopId: string, day: string, at: Date): Promise<DaySheet> {
-  const [today, dueIds, stock] = await Promise.all([
+  const [today, dueIds, stock, waiting] = await Promise.all([
     visitsBetween(sql, shopId, day, day),
     visitsWithRechecks(sql, shopId, day),
     sharedStock(sql, shopId),
+    openFollowUps(sql, shopId, MOST_FOLLOW_UPS, day),
   ]);
   const known = new Set(today.map((v) => v.id));
   const before = await visitHeads(
@@ -20,7 +22,7 @@ export async function daySheet(sql: Sql, shopId: string, day: string, at: Date):
     shopId,
     dueIds.filter((id) => !known.has(id)),
   );
-  return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock.places, at);
+  return daySheetOf(day, await withRuns(sql, shopId, [...before, ...today]), stock.places, at, waiting);
 }
 
 /** Connections to be looked at again by the end of a day. */
@@ -35,6 +37,9 @@ export async function plannedVisits(sql: Sql, shopId: string, from: string, to: 
   const visits = await withRuns(sql, shopId, heads);
   return [...groupBy(visits, (v) => v.visit.onDate)].flatMap(([day, list]) => daySheetOf(day, list, stock.places, at).visits);
 }
+
+/** As many follow-ups as stand on a day sheet; all stand with their premises. */
+const MOST_FOLLOW_UPS = 20;
 
 /** As many visits as a day sheet takes in for their rechecks. */
 const MOST_RECHECKS = 60;

@@ -7,6 +7,7 @@ import { unpackDay } from '../../../record/visit/packed.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
+import { FollowUpRow } from '../../ui/FollowUpRow.tsx';
 import { fetched } from '../../ui/fetched.tsx';
 import { pipOf } from '../../ui/pips.ts';
 import { noteNewPress } from '../../ui/presses.ts';
@@ -55,7 +56,11 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
   const held = useHeldVisits(catalogue, day, day);
   const holds = held?.span != null && day >= held.span.from && day <= held.span.to;
   const sheet = useMemo(() => {
-    if (holds && held && catalogue) return daySheetOf(day, held.visits, catalogue.places, new Date());
+    if (holds && held && catalogue) {
+      // What is due elsewhere only the server knows.
+      const elsewhere = day === initial.day ? initial.followUps.filter((f) => !held.premisesIds.has(f.premisesId)) : [];
+      return daySheetOf(day, held.visits, catalogue.places, new Date(), [...held.waiting, ...elsewhere]);
+    }
     return day === initial.day ? initial : null;
   }, [holds, held, catalogue, day, initial]);
   const begins = isNew && sheet?.visits.length === 0;
@@ -100,6 +105,7 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
           <aside className="grid content-start gap-6">
             <Shortages sheet={sheet} />
             <Rechecks sheet={sheet} />
+            <FollowUps sheet={sheet} today={today} />
             <LeakReported />
             <Import />
           </aside>
@@ -265,6 +271,27 @@ function Shortages({ sheet }: { sheet: DaySheet }) {
             </div>
             {s.elsewhere.length > 0 && <div>lies on: {s.elsewhere.map((e) => `${e.place} (${amount(e.quantity, s.unit)})`).join(', ')}</div>}
           </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function FollowUps({ sheet, today }: { sheet: DaySheet; today: string }) {
+  if (sheet.followUps.length === 0) return null;
+  return (
+    <section aria-label="To follow up">
+      <h2 className="border-b border-ink pb-1">To follow up</h2>
+      <ul>
+        {sheet.followUps.map((f) => (
+          <FollowUpRow key={f.id} f={f} today={today}>
+            <a className="inline-flex min-h-11 items-center text-soft" href={`/premises/${f.premisesId}`}>
+              {f.premises}
+            </a>{' '}
+            <a className="inline-flex min-h-11 items-center print:hidden" href={`/call?premises=${f.premisesId}`}>
+              Give it a day
+            </a>
+          </FollowUpRow>
         ))}
       </ul>
     </section>

@@ -1,9 +1,7 @@
 import { useState } from 'react';
 import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { FollowUp } from '../../../record/visit/states.ts';
 import { newId, say, saying } from '../../ui/book.ts';
-import { ReasonForm } from '../../ui/ReasonForm.tsx';
-import { dayWords } from '../../ui/words.ts';
+import { FollowUpRow } from '../../ui/FollowUpRow.tsx';
 
 /** What is still to be done here: written down, closed with what was done. */
 export function FollowUps({ book, today }: { book: PremisesBook; today: string }) {
@@ -24,7 +22,9 @@ export function FollowUps({ book, today }: { book: PremisesBook; today: string }
       {open.length === 0 && <p className="py-2">Nothing is open.</p>}
       <ul>
         {open.map((f) => (
-          <Open key={f.id} f={f} today={today} />
+          <FollowUpRow key={f.id} f={f} today={today}>
+            {f.runId && <span className="text-soft">{book.runs.find((r) => r.id === f.runId)?.name}</span>}
+          </FollowUpRow>
         ))}
       </ul>
       <form
@@ -62,35 +62,5 @@ export function FollowUps({ book, today }: { book: PremisesBook; today: string }
         </details>
       )}
     </section>
-  );
-}
-
-function Open({ f, today }: { f: FollowUp; today: string }) {
-  const [isClosing, setClosing] = useState(false);
-  const isLate = f.dueOn !== null && f.dueOn < today;
-  return (
-    <li className="border-b border-faint py-2">
-      {isLate && <span aria-hidden="true">▲ </span>}
-      {f.text}{' '}
-      {f.dueOn && (
-        <span className={isLate ? 'font-bold' : 'text-soft'}>
-          {isLate ? 'overdue since' : 'by'} {dayWords(f.dueOn, today)}
-        </span>
-      )}
-      {isClosing ? (
-        <ReasonForm
-          label="What was done"
-          submit="It is done"
-          onReason={(reason) => {
-            setClosing(false);
-            say([saying('follow-up', f.id, 'closed', { reason })], 'Followed up');
-          }}
-        />
-      ) : (
-        <button type="button" className="key mt-1 block print:hidden" onClick={() => setClosing(true)}>
-          Done
-        </button>
-      )}
-    </li>
   );
 }

@@ -94,6 +94,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
   const reads = useReads(sheet, isRead ? catalogue : null);
   const { write, ...pressed } = useWrite(record, sheet, isRead ? catalogue : null, reads);
   const [showsHistory, setShowsHistory] = useState(false);
+  const [followsUp, setFollowsUp] = useState(false);
   const run = sheet.runs.find((r) => r.id === runId) ?? sheet.runs[0];
   const { news, markSeen } = useNews(sheet.entries, run?.id ?? '', isRead);
   const read = run && reads?.get(run.id);
@@ -150,6 +151,9 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
           <button type="button" className="key" aria-expanded={isPlanShown} onClick={() => setShowsPlan(!isPlanShown)}>
             Plan of the visit
           </button>
+          <button type="button" className="key" aria-expanded={followsUp} onClick={() => setFollowsUp(!followsUp)}>
+            To follow up
+          </button>
           <a className="inline-flex min-h-8 items-center" href={`/visits/${visit.id}?show=estimate`}>
             Estimate
           </a>
@@ -163,6 +167,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
       </aside>
       <div className="min-w-0">
         {isPlanShown && catalogue && <Plan sheet={sheet} catalogue={catalogue} onClose={() => setShowsPlan(false)} />}
+        {followsUp && <FollowUpHere visit={visit} run={run} onClose={() => setFollowsUp(false)} />}
         <StageTabs stage={stage} state={state ?? null} onChoose={setChosen} />
         {!catalogue || !read ? (
           <p className="p-5">Reading the parts ...</p>
@@ -227,6 +232,16 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
         <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?plan`}>
           Plan of the visit
         </a>
+        <button
+          type="button"
+          className="inline-flex min-h-12 cursor-pointer items-center underline"
+          onClick={() => {
+            setFollowsUp(true);
+            window.scrollTo({ top: 0 });
+          }}
+        >
+          To follow up
+        </button>
         <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?show=estimate`}>
           Estimate
         </a>
@@ -292,7 +307,8 @@ const SHEETS: Record<string, React.ComponentType<{ sheet: VisitSheet; reads: Map
   report: fetched('The report', () => import('./Report.tsx')),
 };
 
-/** Fetched when it is asked for. */
+/** Fetched when they are asked for. */
+const FollowUpHere = fetched('The follow-up', () => import('./FollowUpHere.tsx'));
 const Plan = fetched('The plan', () => import('./Plan.tsx'));
 
 /** What is on record stays; the rest of the visit goes on without this run. */
