@@ -191,3 +191,19 @@ test('something seen at a run is written down to be followed up, stands on the d
   await due.getByRole('button', { name: 'It is done' }).click();
   await expect(due).toBeHidden();
 });
+
+test('rechecks that are due are booked as a visit in one press, and opened where they were signed off', async ({ page }) => {
+  await page.goto(server.address);
+  await hydrated(page);
+  const due = page.getByRole('region', { name: 'Rechecks due' });
+  await due.getByRole('button', { name: /^Book .* as a visit$/ }).click();
+  await expect(due.getByText(/^booked for/).first()).toBeVisible();
+  await expect(due.getByRole('button', { name: /^Book/ })).toBeHidden();
+  const visits = page.getByRole('region', { name: 'Visits' });
+  await expect(visits.getByRole('heading', { name: 'Recheck' })).toBeVisible();
+  const again = visits.getByRole('link', { name: /to be looked at again/ }).first();
+  await expect(again).toHaveAttribute('href', /stage=prove/);
+  await page.keyboard.press('z');
+  await expect(visits.getByRole('heading', { name: 'Recheck' })).toBeHidden();
+  await expect(due.getByRole('button', { name: /^Book .* as a visit$/ })).toBeVisible();
+});

@@ -45,10 +45,19 @@ async function heldVisits(catalogue: ClientCatalogue, from: string, to: string):
   const wanted = books.flatMap((book) =>
     book.visits.filter((v) => (v.onDate >= from && v.onDate <= to) || begun.has(v.id)).map((visit) => ({ book, visit })),
   );
+  const listed = books.flatMap((book) =>
+    book.visits.filter((v) => v.cancelled === null).flatMap((v) => v.runs.map((r) => ({ ...r, onDate: v.onDate }))),
+  );
+  const again = listed.filter((r) => r.recheckOf !== null && r.removed === null);
+  const signed = new Map(await Promise.all([...new Set(again.map((r) => r.recheckOf!))].map(async (id) => [id, await store.entriesOf(id)] as const)));
+  const rechecks = {
+    entriesOf: (id: string) => signed.get(id),
+    bookedOn: (visitId: string, runId: string) => again.findLast((r) => r.recheckOf === visitId && r.runId === runId)?.onDate,
+  };
   const visits = await Promise.all(
     wanted.map(async ({ book, visit }) => {
       const entries = begun.has(visit.id) ? await store.entriesOf(visit.id) : [];
-      return dayVisitOf({ visit: headOf(book, visit), runs: runRowsOf(book, visit), entries }, catalogue);
+      return dayVisitOf({ visit: headOf(book, visit), runs: runRowsOf(book, visit), entries }, catalogue, rechecks);
     }),
   );
   return {

@@ -79,7 +79,7 @@ export function headOf({ premises: p }: PremisesBook, v: Visit): VisitHead {
 
 /** The runs of a visit, in its order. */
 export function runRowsOf(book: PremisesBook, visit: Visit): RunRow[] {
-  return visit.runs.flatMap(({ runId, work, told, removed }) => {
+  return visit.runs.flatMap(({ runId, work, told, recheckOf, removed }) => {
     const run = book.runs.find((r) => r.id === runId);
     const appliance = run && book.appliances.find((a) => a.id === run.applianceId);
     if (!run || !appliance) return [];
@@ -96,6 +96,7 @@ export function runRowsOf(book: PremisesBook, visit: Visit): RunRow[] {
         checkPoints,
         work,
         told,
+        recheckOf,
         removed,
       },
     ];

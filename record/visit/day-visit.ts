@@ -1,16 +1,31 @@
+import type { Entry } from '../kinds.ts';
 import { summaryOf } from '../run/summary.ts';
 import { type DayVisit, dayRunOf } from './day-run.ts';
 import { type RunCatalogue, readRun, type VisitSheet } from './sheet.ts';
 
+/** What is known of looking again, beside the visit itself. */
+export interface Rechecks {
+  /** What is recorded in the visit that signed a run off. */
+  entriesOf: (visitId: string) => readonly Entry[] | undefined;
+  /** The day of a visit that is booked to look at a run of this one again. */
+  bookedOn: (visitId: string, runId: string) => string | undefined;
+}
+
+const NO_RECHECKS: Rechecks = { entriesOf: () => undefined, bookedOn: () => undefined };
+
 /** A visit as days and lists show it, worked out from what is recorded on it. */
-export function dayVisitOf({ visit, runs, entries }: VisitSheet, catalogue: RunCatalogue): DayVisit {
+export function dayVisitOf({ visit, runs, entries }: VisitSheet, catalogue: RunCatalogue, rechecks: Rechecks = NO_RECHECKS): DayVisit {
   const ofRun = (runId: string) => entries.filter((e) => e.runId === runId);
   return {
     visit,
     runs: runs.map((run) => {
-      const own = ofRun(run.id);
+      const own = run.recheckOf === null ? ofRun(run.id) : (rechecks.entriesOf(run.recheckOf) ?? []).filter((e) => e.runId === run.id);
       // The book's word on the list is said once, by the row.
-      return dayRunOf(run, own.length === 0 ? null : summaryOf(readRun({ ...run, removed: null }, own, catalogue)));
+      return dayRunOf(
+        run,
+        own.length === 0 ? null : summaryOf(readRun({ ...run, removed: null }, own, catalogue)),
+        rechecks.bookedOn(visit.id, run.id),
+      );
     }),
   };
 }

@@ -24,6 +24,10 @@ export interface Recheck {
   dueMs: number;
   overdue: boolean;
   notDry: boolean;
+  premisesId: string;
+  work: DayRun['work'];
+  /** The day of a visit that is booked for it; null where none is. */
+  bookedOn: string | null;
 }
 
 /** A visit as a day shows it. */
@@ -124,7 +128,8 @@ function shortagesOf(visits: { vanId: string | null; runs: DayRun[] }[], stocked
 
 function recheckOf(visit: VisitHead, run: DayRun, day: string, at: Date): Recheck[] {
   const { recheck, recheckDueMs } = run.summary;
-  if (recheckDueMs === null || (recheck !== 'due' && recheck !== 'not dry')) return [];
+  // One that is booked to be looked at again is told by the visit that signed it off.
+  if (run.recheckOf || recheckDueMs === null || (recheck !== 'due' && recheck !== 'not dry')) return [];
   if (localDayOf(recheckDueMs, visit.premises.timeZone) > day) return [];
   return [
     {
@@ -137,6 +142,9 @@ function recheckOf(visit: VisitHead, run: DayRun, day: string, at: Date): Rechec
       dueMs: recheckDueMs,
       overdue: recheckDueMs < at.getTime(),
       notDry: recheck === 'not dry',
+      premisesId: visit.premises.id,
+      work: run.work,
+      bookedOn: run.recheckOn ?? null,
     },
   ];
 }

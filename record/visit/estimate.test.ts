@@ -13,7 +13,7 @@ import type { ReadRun, VisitHead } from './sheet.ts';
 const T0 = Date.parse('2026-03-10T08:00:00Z');
 const SHOP: Shop = { ...stateOf('shop', 's', [])!, minuteCents: 150, calloutCents: 4500, taxPercent: 8.25 };
 const visit = (more: Partial<VisitHead> = {}): VisitHead => ({ id: 'v', title: 'Toilet', onDate: '2026-03-10', startsAt: '08:00', minutes: null, note: null, vanId: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'P', timeZone: 'UTC', address: null }, ...more }); // biome-ignore format: one visit
-const RUN = { id: 'run', name: 'Toilet', water: 'cold' as const, applianceKind: 'toilet', applianceName: 'Toilet', place: 'Bath', checkPoints: [], work: 'toilet-line' as const, told: [], removed: null }; // biome-ignore format: one run
+const RUN = { id: 'run', name: 'Toilet', water: 'cold' as const, applianceKind: 'toilet', applianceName: 'Toilet', place: 'Bath', checkPoints: [], work: 'toilet-line' as const, told: [], recheckOf: null, removed: null }; // biome-ignore format: one run
 const dayRun: DayRun = { id: 'run', name: 'Toilet', appliance: 'Toilet', place: 'Bath', work: 'toilet-line', water: 'cold', isBegun: false, summary: UNTOUCHED }; // biome-ignore format: one run
 
 let n = 0;

@@ -20,6 +20,8 @@ type PackedRun = [
   isBegun: 0 | 1,
   summary: Partial<RunSummary> | 0,
   told: Told[] | 0,
+  recheckOf: string | 0,
+  recheckOn: string | 0,
 ];
 type Head = Omit<VisitHead, 'id' | 'title' | 'onDate' | 'startsAt' | 'premises'>;
 type PackedVisit = [
@@ -55,11 +57,11 @@ function isEmpty(value: object | null): boolean {
   return value !== null;
 }
 
-const packRun = ({ id, name, appliance, place, work, water, isBegun, summary, told }: DayRun): PackedRun => [
-  id, name, appliance, place, work, water === 'hot' ? 1 : 0, isBegun ? 1 : 0, unusual(summary, UNTOUCHED), told ?? 0,
+const packRun = ({ id, name, appliance, place, work, water, isBegun, summary, told, recheckOf, recheckOn }: DayRun): PackedRun => [
+  id, name, appliance, place, work, water === 'hot' ? 1 : 0, isBegun ? 1 : 0, unusual(summary, UNTOUCHED), told ?? 0, recheckOf ?? 0, recheckOn ?? 0,
 ]; // biome-ignore format: one row
 
-const unpackRun = ([id, name, appliance, place, work, isHot, isBegun, summary, told]: PackedRun): DayRun => ({
+const unpackRun = ([id, name, appliance, place, work, isHot, isBegun, summary, told, recheckOf, recheckOn]: PackedRun): DayRun => ({
   id,
   name,
   appliance,
@@ -69,6 +71,8 @@ const unpackRun = ([id, name, appliance, place, work, isHot, isBegun, summary, t
   isBegun: isBegun === 1,
   summary: { ...UNTOUCHED, ...(summary || {}) },
   ...(told === 0 ? {} : { told }),
+  ...(recheckOf === 0 ? {} : { recheckOf }),
+  ...(recheckOn === 0 ? {} : { recheckOn }),
 });
 
 function packVisit({ visit, runs, off, lacks }: PlannedVisit): PackedVisit {

@@ -12,10 +12,13 @@ export function statusOf(visit: VisitHead, runs: readonly DayRun[]): VisitStatus
   const listed = runs.filter((r) => r.summary.offList === null);
   // Work that joins nothing has no chain to sign off: it is done when one has left.
   const hasLeft = visit.leftMs !== null && visit.leftMs > (visit.arrivedMs ?? 0);
-  const isDone = (r: DayRun) => r.summary.signedOffMs !== null || (hasLeft && !workKind(r.work).joins);
+  const isDone = (r: DayRun) => (r.recheckOf ? isLookedAt(r) : r.summary.signedOffMs !== null || (hasLeft && !workKind(r.work).joins));
   if (listed.length > 0 ? listed.every(isDone) : hasLeft) return 'done';
   return visit.arrivedMs !== null || runs.some((r) => r.isBegun) ? 'under way' : 'planned';
 }
+
+/** Looked at again and dry, or closed with a reason. */
+const isLookedAt = ({ summary }: DayRun): boolean => summary.recheck === 'dry' || summary.recheck === 'closed';
 
 export interface VisitSpan {
   minutes: number;
@@ -29,7 +32,7 @@ export interface VisitSpan {
 export function spanOf({ visit, runs }: DayVisit): VisitSpan {
   // Hot and cold of one appliance are one piece of work.
   const works = new Map<string, DayRun['work']>();
-  for (const r of runs) if (r.summary.offList === null) works.set(`${r.place}/${r.appliance}/${r.work}`, r.work);
+  for (const r of runs) if (r.summary.offList === null && !r.recheckOf) works.set(`${r.place}/${r.appliance}/${r.work}`, r.work);
   const expected = workMinutes([...works.values()]);
   if (visit.minutes === null) return { minutes: expected.usual, slow: expected.slow, isPlanned: false };
   return { minutes: visit.minutes, slow: Math.max(visit.minutes, expected.slow), isPlanned: true };

@@ -36,6 +36,8 @@ export interface RunRow {
   work: WorkKindId;
   /** Ends as they were told when the call was taken. */
   told: Told[];
+  /** The visit that signed it off, where it is here to be looked at again; else null. */
+  recheckOf: string | null;
   /** Why it was taken off the visit's list in the book; null while it stands there. */
   removed: string | null;
 }

@@ -12,6 +12,8 @@ export interface VisitRun {
   runId: string;
   work: WorkKindId;
   told: Told[];
+  /** The visit that signed it off, where it is here to be looked at again; else null. */
+  recheckOf: string | null;
   /** Why it was taken off the list; null while it stands there. */
   removed: string | null;
 }

@@ -24,7 +24,13 @@ const fields = {
   vanId: z.optional(z.nullable(uuid)),
 };
 const made = z.strictObject({ premisesId: uuid, ...fields });
-const added = z.strictObject({ runId: uuid, work, told: z.optional(z.array(told).check(z.maxLength(12, 'holds more than 12'))) });
+const added = z.strictObject({
+  runId: uuid,
+  work,
+  told: z.optional(z.array(told).check(z.maxLength(12, 'holds more than 12'))),
+  /** The visit that signed it off: it is on the list to be looked at again. */
+  recheckOf: z.optional(uuid),
+});
 const removed = z.strictObject({ runId: uuid, reason: givenReason });
 const ordered = z.strictObject({ runIds: z.array(uuid).check(z.minLength(1, 'is empty'), z.maxLength(500, 'holds more than 500')) });
 const nothing = z.strictObject({});
@@ -69,10 +75,14 @@ export const visit: Subject<'visit', Visit> = {
     }),
     'run-added': visitChange({
       shape: added,
-      names: (b) => [{ kind: 'run', id: b.runId, at: 'runId' }],
+      names: (b) => [
+        { kind: 'run', id: b.runId, at: 'runId' },
+        ...(b.recheckOf ? [{ kind: 'visit' as const, id: b.recheckOf, at: 'recheckOf' }] : []),
+      ],
       holds: ({ body }, now, book) => addedRefusal(body, now, book),
       apply: (now, body) => ({ ...now, runs: withRun(now.runs, body) }),
-      says: (b, words) => `${words.subject({ kind: 'run', id: b.runId })} put on the list: ${workKind(b.work).name}`,
+      says: (b, words) =>
+        `${words.subject({ kind: 'run', id: b.runId })} put on the list${b.recheckOf ? ' to be looked at again' : `: ${workKind(b.work).name}`}`,
     }),
     'run-removed': visitChange({
       shape: removed,
@@ -103,9 +113,15 @@ export const visit: Subject<'visit', Visit> = {
 };
 
 /** A run that stands on the list already gets the work and what was told anew, in its place; one that was taken off is back at its place. */
-function withRun(runs: VisitRun[], { runId, work, told = [] }: z.output<typeof added>): VisitRun[] {
+function withRun(runs: VisitRun[], { runId, work, told = [], recheckOf }: z.output<typeof added>): VisitRun[] {
   const before = runs.find((r) => r.runId === runId);
-  const now: VisitRun = { runId, work, told: told.length > 0 ? told : (before?.told ?? []), removed: null };
+  const now: VisitRun = {
+    runId,
+    work,
+    told: told.length > 0 ? told : (before?.told ?? []),
+    recheckOf: recheckOf ?? before?.recheckOf ?? null,
+    removed: null,
+  };
   return before ? runs.map((r) => (r === before ? now : r)) : [...runs, now];
 }
 

@@ -149,6 +149,7 @@ async function keepLists(tx: Tx, shopId: string, visits: Derived<'visit'>[]): Pr
       place_in_order: i,
       work: r.work,
       told: tx.json(r.told as never),
+      recheck_of: r.recheckOf,
       removed: r.removed,
     })),
   );
@@ -157,7 +158,7 @@ async function keepLists(tx: Tx, shopId: string, visits: Derived<'visit'>[]): Pr
   await tx`delete from derived_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and up_to = 0 and not ${isListed}`;
   await tx`delete from visit_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[]) and not ${isListed}`;
   if (rows.length === 0) return;
-  const columns = ['place_in_order', 'work', 'told', 'removed'];
+  const columns = ['place_in_order', 'work', 'told', 'recheck_of', 'removed'];
   await tx`
     insert into visit_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set ${setTo(tx, columns)}
       where ${differs(tx, 'visit_run', columns)}`;

@@ -58,6 +58,19 @@ describe('the day sheet', () => {
     const state = statesOf(sheet).find((s) => s.run.id === due.runId)!.state!;
     const device = uuidv7();
     const base = { visitId: due.visitId, runId: due.runId, correctsId: null, deviceId: device, recordedAt: null };
+    const again = uuidv7();
+    const book = (change: string, body: object) => filedBookEntry('visit', again, change, body as never, AT);
+    await db.sql.begin((tx) =>
+      appendBook(tx, THE_SHOP, [
+        book('made', { premisesId: due.premisesId, onDate: TODAY, startsAt: '16:00', title: 'Recheck' }),
+        book('run-added', { runId: due.runId, work: due.work, recheckOf: due.visitId }),
+      ]),
+    );
+    const booked = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    assert.equal(booked.rechecks.length, before.rechecks.length, 'it is due until it is looked at, and told once');
+    assert.equal(booked.rechecks.find((r) => r.visitId === due.visitId && r.runId === due.runId)?.bookedOn, TODAY);
+    const statusOf = (sheet: typeof booked) => sheet.visits.find((v) => v.visit.id === again)?.status;
+    assert.equal(statusOf(booked), 'planned');
     const looks = [
       ...state.joints.map((j) => ({ jointId: j.id, checkPointId: null })),
       ...state.checkPoints.map((c) => ({ jointId: null, checkPointId: c.id })),
@@ -81,6 +94,7 @@ describe('the day sheet', () => {
     assert.ok(kept.every((k) => k.status === 'kept'));
     const later = await daySheet(db.sql, THE_SHOP, TODAY, AT);
     assert.equal(later.rechecks.length, before.rechecks.length - 1);
+    assert.equal(statusOf(later), 'done');
   });
 });
 

@@ -57,15 +57,23 @@ export async function visitsWithRechecks(sql: Sql, shopId: string, day: string):
 export async function withRuns(sql: Sql, shopId: string, heads: VisitHead[]): Promise<DayVisit[]> {
   if (heads.length === 0) return [];
   const ids = heads.map((h) => h.id);
-  const [runs, rows] = await Promise.all([
-    listedRuns(sql, shopId, ids),
+  const runs = await listedRuns(sql, shopId, ids);
+  // Where a run is looked at again, it stands as in the visit that signed it off.
+  const signed = runs.flatMap((r) => r.recheckOf ?? []);
+  const [booked, rows] = await Promise.all([
+    sql<{ visit_id: string; run_id: string; on_date: string }[]>`
+      select vr.recheck_of as visit_id, vr.run_id, max(v.on_date) as on_date from visit_run vr join visit v using (shop_id, visit_id)
+      where vr.shop_id = ${shopId} and vr.recheck_of = any(${ids}::uuid[]) and vr.removed is null and not v.gone and v.cancelled is null group by 1, 2`,
     sql<{ visit_id: string; run_id: string; summary: RunSummary }[]>`
-      select visit_id, run_id, summary from derived_run where shop_id = ${shopId} and visit_id = any(${ids}::uuid[])`,
+      select visit_id, run_id, summary from derived_run where shop_id = ${shopId} and visit_id = any(${[...ids, ...signed]}::uuid[])`,
   ]);
+  const bookedOn = new Map(booked.map((b) => [`${b.visit_id} ${b.run_id}`, b.on_date]));
   const summaries = new Map(rows.map((r) => [`${r.visit_id} ${r.run_id}`, r.summary]));
   const runsOf = groupBy(runs, (r) => r.visitId);
   return heads.map((visit) => ({
     visit,
-    runs: (runsOf.get(visit.id) ?? []).map((run) => dayRunOf(run, summaries.get(`${visit.id} ${run.id}`) ?? null)),
+    runs: (runsOf.get(visit.id) ?? []).map((run) =>
+      dayRunOf(run, summaries.get(`${run.recheckOf ?? visit.id} ${run.id}`) ?? null, bookedOn.get(`${visit.id} ${run.id}`)),
+    ),
   }));
 }

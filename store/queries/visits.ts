@@ -71,6 +71,7 @@ interface ListedRow {
   place: string;
   work: WorkKindId;
   told: Told[];
+  recheck_of: string | null;
   removed: string | null;
 }
 
@@ -79,7 +80,7 @@ type Listed = Omit<RunRow, 'checkPoints'> & { visitId: string };
 /** Runs of visits, in the order in which each visit lists them. */
 export async function listedRuns(sql: Sql | Tx, shopId: string, visitIds: string[]): Promise<Listed[]> {
   const rows = await sql<ListedRow[]>`
-    select vr.visit_id, r.run_id, r.name, r.water, a.kind, a.name as appliance_name, pl.name as place, vr.work, vr.told, vr.removed
+    select vr.visit_id, r.run_id, r.name, r.water, a.kind, a.name as appliance_name, pl.name as place, vr.work, vr.told, vr.recheck_of, vr.removed
     from visit_run vr join run r using (shop_id, run_id) join appliance a using (shop_id, appliance_id) join place pl using (shop_id, place_id)
     where vr.shop_id = ${shopId} and vr.visit_id = any(${visitIds}::uuid[])
     order by vr.place_in_order, r.run_id`;
@@ -93,6 +94,7 @@ export async function listedRuns(sql: Sql | Tx, shopId: string, visitIds: string
     place: r.place,
     work: r.work,
     told: r.told,
+    recheckOf: r.recheck_of,
     removed: r.removed,
   }));
 }

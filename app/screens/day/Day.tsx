@@ -6,6 +6,8 @@ import type { DayRun } from '../../../record/visit/day-run.ts';
 import { unpackDay } from '../../../record/visit/packed.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
+import { say } from '../../ui/book.ts';
+import { sayingsOfRechecks } from '../../ui/book-rechecks.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
 import { FollowUpRow } from '../../ui/FollowUpRow.tsx';
 import { fetched } from '../../ui/fetched.tsx';
@@ -13,7 +15,7 @@ import { pipOf } from '../../ui/pips.ts';
 import { noteNewPress } from '../../ui/presses.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { useHeldVisits } from '../../ui/use-day.ts';
-import { localTime } from '../../ui/words.ts';
+import { dayWords, localTime } from '../../ui/words.ts';
 import { Import } from './Import.tsx';
 import { LeakReported } from './LeakReported.tsx';
 
@@ -37,7 +39,8 @@ const DAY = /^\d{4}-\d\d-\d\d$/;
 const longDay = new Intl.DateTimeFormat('en', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
 const long = (d: string) => longDay.format(new Date(`${d}T00:00:00Z`));
 
-const word = ({ summary }: DayRun) => {
+const word = ({ summary, recheckOf }: DayRun) => {
+  if (recheckOf) return summary.recheck === 'due' ? 'to be looked at again' : `looked at again: ${summary.recheck}`;
   if (summary.unreadable) return 'cannot be read';
   if (summary.conflicts > 0) return 'to be settled';
   if (summary.finding) return `${summary.finding}: see to it`;
@@ -104,7 +107,7 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
           {begins ? <FirstRun /> : <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />}
           <aside className="grid content-start gap-6">
             <Shortages sheet={sheet} />
-            <Rechecks sheet={sheet} />
+            <Rechecks sheet={sheet} today={today} />
             <FollowUps sheet={sheet} today={today} />
             <LeakReported />
             <Import />
@@ -207,7 +210,7 @@ function RunLink({ visitId, run }: { visitId: string; run: DayRun }) {
   return (
     <>
       <a
-        href={`/visits/${visitId}?run=${run.id}`}
+        href={run.recheckOf ? `/visits/${run.recheckOf}?run=${run.id}&stage=prove` : `/visits/${visitId}?run=${run.id}`}
         className="grid min-h-16 grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 px-4 py-2 no-underline hover:bg-brass-light"
       >
         <span className="font-head text-xl font-semibold">{run.name}</span>
@@ -298,11 +301,19 @@ function FollowUps({ sheet, today }: { sheet: DaySheet; today: string }) {
   );
 }
 
-function Rechecks({ sheet }: { sheet: DaySheet }) {
+function Rechecks({ sheet, today }: { sheet: DaySheet; today: string }) {
+  // A run is on one visit's list once: what was signed off twice is looked at again at its newest.
+  const open = sheet.rechecks.filter((r, i, all) => r.bookedOn === null && all.findIndex((o) => o.runId === r.runId) === i);
+  const book = () => say(sayingsOfRechecks(open, today), `${open.length === 1 ? 'A recheck' : `${open.length} rechecks`} booked`);
   return (
     <section aria-label="Rechecks due">
       <h2 className="border-b border-ink pb-1">Rechecks due</h2>
       {sheet.rechecks.length === 0 && <p className="py-2">None.</p>}
+      {open.length > 0 && (
+        <button type="button" className="key mt-2 print:hidden" onClick={book}>
+          Book {open.length === 1 ? 'it' : `the ${open.length}`} as a visit
+        </button>
+      )}
       <ul>
         {sheet.rechecks.slice(0, MOST_RECHECKS).map((r) => (
           <li key={r.visitId + r.runId}>
@@ -313,6 +324,7 @@ function Rechecks({ sheet }: { sheet: DaySheet }) {
               <b>{r.run}</b>
               <span className="text-soft">
                 {r.notDry ? 'not dry' : r.overdue ? 'overdue' : 'due'} · {r.place} · {localTime(r.dueMs, r.timeZone)}
+                {r.bookedOn && <b className="block text-ink">booked for {dayWords(r.bookedOn, today)}</b>}
               </span>
             </a>
           </li>

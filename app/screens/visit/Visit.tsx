@@ -168,6 +168,14 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
       <div className="min-w-0">
         {isPlanShown && catalogue && <Plan sheet={sheet} catalogue={catalogue} onClose={() => setShowsPlan(false)} />}
         {followsUp && <FollowUpHere visit={visit} run={run} onClose={() => setFollowsUp(false)} />}
+        {run.recheckOf && (
+          <p className="caution m-3 flex flex-wrap items-center gap-3">
+            {run.name} is here to be looked at again. What is seen is recorded where it was signed off.
+            <a className="key key-main" href={`/visits/${run.recheckOf}?run=${run.id}&stage=prove`}>
+              Look at it again
+            </a>
+          </p>
+        )}
         <StageTabs stage={stage} state={state ?? null} onChoose={setChosen} />
         {!catalogue || !read ? (
           <p className="p-5">Reading the parts ...</p>

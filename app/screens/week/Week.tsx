@@ -115,6 +115,7 @@ function useAtHand(): boolean {
 }
 
 function Beside({ sheet, today }: { sheet: WeekSheet; today: string }) {
+  const rechecks = sheet.rechecks.filter((r) => r.bookedOn === null);
   const lacks = new Map<string, { name: string; titles: string[] }>();
   for (const { title, lacks: own } of sheet.visits) {
     for (const { item, name } of own) lacks.set(item, { name, titles: [...(lacks.get(item)?.titles ?? []), title] });
@@ -123,7 +124,7 @@ function Beside({ sheet, today }: { sheet: WeekSheet; today: string }) {
     <aside className="grid content-start gap-5">
       <section aria-label="Waiting for a day">
         <h2 className="border-b border-ink pb-1">Waiting for a day</h2>
-        {sheet.waiting.length + sheet.rechecks.length === 0 && <p className="py-2">Nothing waits.</p>}
+        {sheet.waiting.length + rechecks.length === 0 && <p className="py-2">Nothing waits.</p>}
         <ul>
           {sheet.waiting.map((w) => (
             <li key={w.id} className="border-b border-faint py-2">
@@ -137,7 +138,7 @@ function Beside({ sheet, today }: { sheet: WeekSheet; today: string }) {
               </a>
             </li>
           ))}
-          {sheet.rechecks.slice(0, 6).map((r) => (
+          {rechecks.slice(0, 6).map((r) => (
             <li key={r.visitId + r.runId} className="border-b border-faint py-2">
               <a className="inline-flex min-h-11 items-center" href={`/visits/${r.visitId}?run=${r.runId}&stage=prove`}>
                 Recheck: {r.run}
