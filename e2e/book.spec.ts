@@ -207,3 +207,38 @@ test('rechecks that are due are booked as a visit in one press, and opened where
   await expect(visits.getByRole('heading', { name: 'Recheck' })).toBeHidden();
   await expect(due.getByRole('button', { name: /^Book .* as a visit$/ })).toBeVisible();
 });
+
+test('Look opens with what was found last time, and one press says that all of it is still so', async ({ page }) => {
+  await page.goto(server.address);
+  await page
+    .getByRole('link', { name: /^Glass rinser/ })
+    .first()
+    .click();
+  await page.waitForURL(/\/visits\//);
+  await hydrated(page);
+  const last = page.getByRole('region', { name: 'Last time' });
+  await expect(last.getByText(/^Seen on/)).toBeVisible();
+  await last.getByRole('button', { name: 'All of it is still so' }).click();
+  await expect(last).toBeHidden();
+  await expect(page.getByText('Both ends and the stop are known: choose a chain.')).toBeVisible();
+});
+
+test('another end noted after the chain was accepted says which joint no longer holds, which stay, and matches again', async ({ page }) => {
+  await page.goto(server.address);
+  await page
+    .getByRole('link', { name: /^Flat toilet/ })
+    .first()
+    .click();
+  await page.waitForURL(/\/visits\//);
+  await hydrated(page);
+  await page.getByRole('tab', { name: /Look/ }).click();
+  const picker = page.getByRole('combobox', { name: 'Water side: what it comes from' });
+  await picker.fill('npt-1/2-m');
+  await picker.press('Enter');
+  const said = page.getByRole('alert', { name: 'Another end' });
+  await expect(said).toContainText('J1 no longer holds');
+  await expect(said).toContainText('good, with turns and looks');
+  await said.getByRole('button', { name: 'Match again' }).click();
+  await expect(page.getByRole('tab', { name: /Match/ })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByRole('article').first()).toBeVisible();
+});

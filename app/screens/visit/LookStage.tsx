@@ -5,6 +5,7 @@ import { EndLookup } from '../../ui/EndLookup.tsx';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import { Fold } from '../../ui/Fold.tsx';
 import { usualEnds } from '../../ui/usual-ends.ts';
+import { LastTime } from './LastTime.tsx';
 import { Distance, FoundTube, Pressure } from './Measures.tsx';
 import type { StageProps } from './stage-props.ts';
 import { Told } from './Told.tsx';
@@ -43,6 +44,7 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 lg:gap-y-6 xl:grid-cols-[repeat(2,minmax(0,1fr))]">
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
         <Told {...{ run, state, write }} />
+        <LastTime {...{ run, state, write, visitId }} />
         <Fold {...fold('ends')}>
           <EndPicker
             id="look-from"

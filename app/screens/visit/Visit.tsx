@@ -192,6 +192,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
             />
             {hasTissues(reads!) && <Tissues reads={reads!} current={run.id} write={write} />}
             <News {...{ run, state, sheet, news }} onSeen={markSeen} />
+            {state.accepted && stage !== 'match' && <EndsChanged state={state} onMatch={() => setChosen('match')} />}
             {state.conflicts.length > 0 && <Conflicts {...{ run, state, sheet, write }} />}
             {showsHistory && <WhatHappened {...{ run, state, sheet, write }} onClose={() => setShowsHistory(false)} />}
             <RunningLeak run={run} state={state} write={write} open={alarm} onClose={() => setAlarm(false)} />
@@ -316,6 +317,7 @@ const SHEETS: Record<string, React.ComponentType<{ sheet: VisitSheet; reads: Map
 };
 
 /** Fetched when they are asked for. */
+const EndsChanged = fetched('What another end changes', () => import('./EndsChanged.tsx'));
 const FollowUpHere = fetched('The follow-up', () => import('./FollowUpHere.tsx'));
 const Plan = fetched('The plan', () => import('./Plan.tsx'));
 
