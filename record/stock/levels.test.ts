@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import type { BookEntry } from '../book/entry.ts';
-import { elsewhereOf, isAfterCount, reorderOf, type StockedPlace, stockOf, toldOf, vanOf, withWaiting } from './levels.ts';
+import { elsewhereOf, reorderOf, type StockedPlace, stockOf, toldOf, vanOf, withWaiting } from './levels.ts';
 
 const T0 = Date.parse('2026-03-10T08:00:00Z');
 let n = 0;
@@ -71,20 +71,6 @@ describe('what lies at a place', () => {
   it('a place made on the device is there before the server knows of it', () => {
     const [made, got] = [said('new', 'place-made', { name: 'Van 2', kind: 'van' }), said('new', 'received', { item: 'a', quantity: 2, reason: 'r' })];
     assert.deepEqual(withWaiting([], [made, got]), [{ id: 'new', name: 'Van 2', kind: 'van', items: [{ item: 'a', quantity: 2, minimum: 0 }] }]);
-  });
-});
-
-describe('what a run took', () => {
-  const count = said('van', 'counted', { item: 'a', quantity: 3 }, { seq: 10 });
-  const atMs = Date.parse(count.seenAt);
-  it('comes after a count by the order of the one device, though its clock was set back meanwhile', () => {
-    assert.equal(isAfterCount({ deviceId: 'phone', seq: 11, atMs: atMs - 86_400_000 }, count), true);
-    assert.equal(isAfterCount({ deviceId: 'phone', seq: 9, atMs: atMs + 86_400_000 }, count), false);
-  });
-  it('by the times of two devices; anything comes after no count', () => {
-    assert.equal(isAfterCount({ deviceId: 'office', seq: 1, atMs: atMs + 1 }, count), true);
-    assert.equal(isAfterCount({ deviceId: 'office', seq: 99, atMs: atMs - 1 }, count), false);
-    assert.equal(isAfterCount({ deviceId: 'office', atMs: 0 }, null), true);
   });
 });
 

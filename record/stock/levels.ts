@@ -1,6 +1,5 @@
 /** What lies on a shelf or van, from what was said of it: the last count, and what came and went since. */
 import { type BookEntry, isBookEntry } from '../book/entry.ts';
-import { happenedAt } from '../entry.ts';
 import { fates } from '../standing.ts';
 import type { AmountOf, CameOrWent, Moved } from './stock-place.ts';
 
@@ -53,20 +52,6 @@ export function toldOf<E extends BookEntry>(item: string, entries: readonly E[])
     }
   }
   return found;
-}
-
-/** A use, as far as it is asked whether it came after a count. */
-interface Happened {
-  deviceId: string;
-  seq?: number;
-  atMs: number;
-}
-
-/** Whether something happened after a count: on one device by its own order, whatever its clock did; else by the time put right. */
-export function isAfterCount(use: Happened, count: BookEntry | null): boolean {
-  if (count === null) return true;
-  if (use.deviceId === count.deviceId && use.seq !== undefined && count.seq !== undefined) return use.seq > count.seq;
-  return use.atMs > happenedAt(count);
 }
 
 /** What lies at a place, as lists show it. */
