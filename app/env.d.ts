@@ -1,1 +1,8 @@
 /// <reference types="astro/client" />
+
+declare namespace App {
+  interface Locals {
+    /** Id of the shop that the request means. */
+    shop: string;
+  }
+}

@@ -3,6 +3,7 @@ import { HEADERS } from './http/door.ts';
 import { answerOf } from './http/faults.ts';
 import { guard } from './http/guard.ts';
 import { type Problem, problem } from './http/problem.ts';
+import { shopAsked } from './http/shop.ts';
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
@@ -10,7 +11,10 @@ export const onRequest = defineMiddleware(async (context, next) => {
   let response = guard(request);
   if (!response) {
     try {
+      context.locals.shop = await shopAsked(context);
       response = await next();
+      // The worker that keeps pages keeps them for their shop.
+      if (!isApi) response.headers.set('brass-nut-shop', context.locals.shop);
       if (response.status === 404 && isApi && !isProblem(response)) response = noSuchCall(context.request.method, url.pathname);
     } catch (error) {
       response = answerOf(error);

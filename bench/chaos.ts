@@ -11,7 +11,7 @@ import { catalogue } from '../catalog/index.ts';
 import { freePort, runningCluster } from '../ops/cluster.ts';
 import { type Bodies, type Entry, type EntryKind, runState, STAGES } from '../record/index.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
-import { connect, THE_SHOP } from '../store/connection.ts';
+import { connect, FIRST_SHOP } from '../store/connection.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { visitSheet } from '../store/queries/visits.ts';
 import { type Chance, chance } from '../store/seed/random.ts';
@@ -147,7 +147,7 @@ for (const p of players) while ((await pull(p.device, get, today())) === null) a
 const faults: string[] = [];
 const sql = connect(runningCluster(data)!, 2);
 const rows = await sql<{ entry_id: string; device_id: string; seq: number | null; position: string }[]>`
-  select entry_id, device_id, seq, position from entry where shop_id = ${THE_SHOP} order by position`;
+  select entry_id, device_id, seq, position from entry where shop_id = ${FIRST_SHOP} order by position`;
 const inDatabase = new Set(rows.map((r) => r.entry_id));
 if (inDatabase.size !== rows.length) faults.push('an entry is doubled');
 for (const [i, p] of players.entries()) {
@@ -157,15 +157,15 @@ for (const [i, p] of players.entries()) {
   const order = rows.filter((r) => p.made.some((e) => e.id === r.entry_id)).map((r) => r.seq!);
   if (order.some((seq, at) => at > 0 && seq <= order[at - 1]!)) faults.push(`device ${i}: out of order`);
 }
-const ofServer = (await visitSheet(sql, THE_SHOP, visit.visit.id))!;
+const ofServer = (await visitSheet(sql, FIRST_SHOP, visit.visit.id))!;
 const states = (sheet: VisitSheet) => sheet.runs.map((run) => runState(contextOf(run, catalogue()), sheet.entries));
 const want = states(ofServer);
 for (const [i, p] of players.entries())
   if (!isDeepStrictEqual(states(p.device.sheet(visit.visit.id)), want)) faults.push(`device ${i} sees another state`);
 const derived = async () =>
-  await sql`select visit_id, run_id, up_to, summary, callbacks from derived_run where shop_id = ${THE_SHOP} order by visit_id, run_id`;
+  await sql`select visit_id, run_id, up_to, summary, callbacks from derived_run where shop_id = ${FIRST_SHOP} order by visit_id, run_id`;
 const before = await derived();
-await rebuild(sql, THE_SHOP);
+await rebuild(sql, FIRST_SHOP);
 if (!isDeepStrictEqual([...before], [...(await derived())])) faults.push('rebuilt tables differ from derived ones');
 await sql.end();
 

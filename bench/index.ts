@@ -4,7 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { type Browser, chromium } from '@playwright/test';
 import { catalogue } from '../catalog/index.ts';
 import { allEndCodes, identifyThread, indexParts, matchChains, mate, type Part } from '../core/index.ts';
-import { type Sql, THE_SHOP } from '../store/connection.ts';
+import { FIRST_SHOP, type Sql } from '../store/connection.ts';
 import { importParts } from '../store/own-parts/index.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { coldQuestions, keysOnPhone } from './asking.ts';
@@ -151,7 +151,7 @@ async function typing(address: string): Promise<void> {
 }
 
 async function api(address: string, sql: Parameters<Parameters<typeof withHouse>[0]>[1]): Promise<void> {
-  await importParts(sql, THE_SHOP, new TextEncoder().encode(asCsv(generatedParts(20_000))), new Date());
+  await importParts(sql, FIRST_SHOP, new TextEncoder().encode(asCsv(generatedParts(20_000))), new Date());
   const queries = generatedQueries(400, 5);
   // A request takes the van's stock unless it says otherwise; both are shown, for the stock makes the search wider.
   for (const [stock, said] of [
@@ -223,7 +223,7 @@ async function shopOfYears(address: string, sql: Sql): Promise<void> {
     most = Math.max(most, process.memoryUsage().rss);
   }, 50);
   const rebuilding = performance.now();
-  await rebuild(sql, THE_SHOP);
+  await rebuild(sql, FIRST_SHOP);
   clearInterval(watch);
   line('all derived tables rebuilt (at most 120 s)', `${((performance.now() - rebuilding) / 1000).toFixed(0)} s`);
   line('memory of that process at most (1,024 MB)', `${(most / 1e6).toFixed(0)} MB`);

@@ -4,7 +4,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../catalog/index.ts';
 import type { Entry } from '../record/index.ts';
 import { contextOf, readRun, type VisitSheet } from '../record/visit/sheet.ts';
-import { type Sql, THE_SHOP } from '../store/connection.ts';
+import { FIRST_SHOP, type Sql } from '../store/connection.ts';
 import { visitSheet } from '../store/queries/visits.ts';
 import { record } from '../store/write.ts';
 import { todaysVisit } from './record.ts';
@@ -107,8 +107,8 @@ export async function longRun(sql: Sql, entries: number): Promise<{ count: numbe
       body: { begunId: begun, finding: 'dry', drops: null, elapsedS: 1 },
     } as Entry);
   }
-  await record(sql, THE_SHOP, batch as never, new Date());
-  const long = own((await visitSheet(sql, THE_SHOP, sheet.visit.id))!);
+  await record(sql, FIRST_SHOP, batch as never, new Date());
+  const long = own((await visitSheet(sql, FIRST_SHOP, sheet.visit.id))!);
   const context = contextOf(run, catalogue());
   const folds = Array.from({ length: 200 }, () => {
     const began = performance.now();

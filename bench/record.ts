@@ -4,7 +4,7 @@ import type { Entry } from '../record/index.ts';
 import { localDayOf } from '../record/visit/day.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
 import { appendBook, filedBookEntry } from '../store/append-book.ts';
-import { type Sql, THE_SHOP } from '../store/connection.ts';
+import { FIRST_SHOP, type Sql } from '../store/connection.ts';
 import { lockCursor, moveCursor } from '../store/cursor.ts';
 import { insertEntries, type PlacedEntry } from '../store/entry-row.ts';
 import { rebuild } from '../store/projections/index.ts';
@@ -24,8 +24,8 @@ function notes(sheet: VisitSheet, deviceId: string, from: number): Entry[] {
 
 export async function todaysVisit(sql: Sql): Promise<VisitSheet> {
   const today = localDayOf(new Date(), Intl.DateTimeFormat().resolvedOptions().timeZone);
-  const [head] = await visitsBetween(sql, THE_SHOP, today, today);
-  return (await visitSheet(sql, THE_SHOP, head!.id))!;
+  const [head] = await visitsBetween(sql, FIRST_SHOP, today, today);
+  return (await visitSheet(sql, FIRST_SHOP, head!.id))!;
 }
 
 /** Four devices send batches of 100 at once; entries kept a second. */
@@ -50,10 +50,10 @@ export async function entriesPerSecond(address: string, sql: Sql, batches = 5): 
 
 /** Copies the past visits of the demo until the database holds so many entries, and derives them. */
 export async function fill(sql: Sql, entries: number): Promise<number> {
-  const past = await visitsBetween(sql, THE_SHOP, '2000-01-01', new Date(Date.now() - 10 * 86_400_000).toISOString().slice(0, 10));
+  const past = await visitsBetween(sql, FIRST_SHOP, '2000-01-01', new Date(Date.now() - 10 * 86_400_000).toISOString().slice(0, 10));
   const sheets = [];
-  for (const head of past) sheets.push((await visitSheet(sql, THE_SHOP, head.id))!);
-  let count = Number((await sql`select count(*) as n from entry where shop_id = ${THE_SHOP}`)[0]!.n);
+  for (const head of past) sheets.push((await visitSheet(sql, FIRST_SHOP, head.id))!);
+  let count = Number((await sql`select count(*) as n from entry where shop_id = ${FIRST_SHOP}`)[0]!.n);
   for (let n = 0; count < entries; n++) {
     const sheet = sheets[n % sheets.length]!;
     await sql.begin(async (tx) => {
@@ -61,24 +61,24 @@ export async function fill(sql: Sql, entries: number): Promise<number> {
       const { visit } = sheet;
       const at = new Date(`${visit.onDate}T06:00:00Z`);
       const body = { premisesId: visit.premises.id, onDate: visit.onDate, startsAt: visit.startsAt, title: visit.title };
-      await appendBook(tx, THE_SHOP, [
+      await appendBook(tx, FIRST_SHOP, [
         filedBookEntry('visit', visitId, 'made', body, at),
         ...sheet.runs.map((run, i) =>
           filedBookEntry('visit', visitId, 'run-added', { runId: run.id, work: run.work }, new Date(at.getTime() + 1000 * (i + 1))),
         ),
       ]);
-      let position = await lockCursor(tx, THE_SHOP);
+      let position = await lockCursor(tx, FIRST_SHOP);
       const copied = copyOf(sheet.entries, visitId).map((e) => ({ ...e, position: ++position }) as PlacedEntry);
       const joints = copied.flatMap((e) =>
-        e.kind === 'chain-accepted' ? e.body.jointIds.map((id) => ({ shop_id: THE_SHOP, joint_id: id, run_id: e.runId })) : [],
+        e.kind === 'chain-accepted' ? e.body.jointIds.map((id) => ({ shop_id: FIRST_SHOP, joint_id: id, run_id: e.runId })) : [],
       );
       if (joints.length > 0) await tx`insert into joint ${tx(joints)} on conflict do nothing`;
-      await insertEntries(tx, THE_SHOP, copied);
-      await moveCursor(tx, THE_SHOP, position);
+      await insertEntries(tx, FIRST_SHOP, copied);
+      await moveCursor(tx, FIRST_SHOP, position);
       count += copied.length;
     });
   }
-  await rebuild(sql, THE_SHOP);
+  await rebuild(sql, FIRST_SHOP);
   return count;
 }
 

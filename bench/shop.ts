@@ -5,7 +5,7 @@ import { usualWork } from '../core/make/work-kinds.ts';
 import { addDays } from '../record/visit/day.ts';
 import { filedBookEntry } from '../store/append-book.ts';
 import { entriesOfSubjects, insertBookEntries, type PlacedBookEntry } from '../store/book-row.ts';
-import { type Sql, THE_SHOP } from '../store/connection.ts';
+import { FIRST_SHOP, type Sql } from '../store/connection.ts';
 import { lockCursor, moveCursor } from '../store/cursor.ts';
 import { insertEntries, type PlacedEntry } from '../store/entry-row.ts';
 import { rebuildBook } from '../store/projections/book.ts';
@@ -36,7 +36,7 @@ interface House {
 /** Fills the shop; how many entries it then has. */
 export async function fillShop(sql: Sql, size: Size, say: (what: string) => void): Promise<number> {
   const next = chance(99);
-  const today = await shopToday(sql, THE_SHOP, new Date());
+  const today = await shopToday(sql, FIRST_SHOP, new Date());
   const id = () => uuidAt(Date.UTC(2023, 0, 1), next);
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
   const begun = new Date(Date.now() - (BACK_DAYS + 10) * 86_400_000);
@@ -78,7 +78,7 @@ export async function fillShop(sql: Sql, size: Size, say: (what: string) => void
   }
   await writer.end();
   say('the book is written');
-  await sql.begin((tx) => rebuildBook(tx, THE_SHOP, (ids) => entriesOfSubjects(tx, THE_SHOP, ids)));
+  await sql.begin((tx) => rebuildBook(tx, FIRST_SHOP, (ids) => entriesOfSubjects(tx, FIRST_SHOP, ids)));
   say('its tables are derived');
   const past = visits.filter((v) => v.day < today).sort((a, b) => (a.day < b.day ? -1 : 1));
   const device = id();
@@ -119,13 +119,13 @@ class Writer {
     const [book, runs] = [this.bookRows, this.runRows];
     [this.bookRows, this.runRows] = [[], []];
     await this.sql.begin(async (tx) => {
-      this.position = await lockCursor(tx, THE_SHOP);
+      this.position = await lockCursor(tx, FIRST_SHOP);
       const placed = <E extends object>(list: E[]) => list.map((e) => ({ ...e, position: ++this.position }));
-      await insertBookEntries(tx, THE_SHOP, placed(book));
+      await insertBookEntries(tx, FIRST_SHOP, placed(book));
       const rows = placed(runs);
-      await insertJoints(tx, THE_SHOP, rows);
-      await insertEntries(tx, THE_SHOP, rows);
-      await moveCursor(tx, THE_SHOP, this.position);
+      await insertJoints(tx, FIRST_SHOP, rows);
+      await insertEntries(tx, FIRST_SHOP, rows);
+      await moveCursor(tx, FIRST_SHOP, this.position);
     });
     this.count += book.length + runs.length;
   }

@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import type { SentEntry } from '../record/shape.ts';
-import { connect, isDatabaseLost, THE_SHOP } from '../store/connection.ts';
+import { connect, FIRST_SHOP, isDatabaseLost } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
 import { visitSheet, visitsBetween } from '../store/queries/visits.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
@@ -66,8 +66,8 @@ describe('the cluster', () => {
     await migrate(cluster.url, readMigrations(join('store', 'migrations')));
     const sql = connect(cluster.url, 8);
     await ensureDemo(sql, AT);
-    const [head] = await visitsBetween(sql, THE_SHOP, '2026-04-14', '2026-04-14');
-    const sheet = (await visitSheet(sql, THE_SHOP, head!.id))!;
+    const [head] = await visitsBetween(sql, FIRST_SHOP, '2026-04-14', '2026-04-14');
+    const sheet = (await visitSheet(sql, FIRST_SHOP, head!.id))!;
     const note = () => ({ id: uuidv7(), visitId: sheet.visit.id, runId: sheet.runs[0]!.id, jointId: null, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: AT.toISOString(), sentAt: AT.toISOString(), recordedAt: null, kind: 'noted', body: { text: 'x'.repeat(1500) } }) as unknown as SentEntry; // biome-ignore format: one row
     const acknowledged: string[] = [];
     const strange: unknown[] = [];
@@ -85,12 +85,12 @@ describe('the cluster', () => {
     const writer = async () => {
       while (!over) {
         await attempt(async () => {
-          for (const a of await record(sql, THE_SHOP, [note(), note(), note()], AT)) if (a.status === 'kept') acknowledged.push(a.id);
+          for (const a of await record(sql, FIRST_SHOP, [note(), note(), note()], AT)) if (a.status === 'kept') acknowledged.push(a.id);
         });
       }
     };
     const reader = async () => {
-      while (!over) await attempt(() => visitSheet(sql, THE_SHOP, sheet.visit.id));
+      while (!over) await attempt(() => visitSheet(sql, FIRST_SHOP, sheet.visit.id));
     };
     const busy = [...Array.from({ length: 6 }, writer), ...Array.from({ length: 4 }, reader)];
     for (const signal of ['SIGKILL', 'SIGINT', 'SIGKILL'] as const) {
@@ -106,7 +106,7 @@ describe('the cluster', () => {
     await Promise.all(busy);
     assert.ok(told.lost > 0, 'somebody was told');
     assert.deepEqual(strange, []);
-    const kept = new Set((await visitSheet(sql, THE_SHOP, sheet.visit.id))!.entries.map((e) => e.id));
+    const kept = new Set((await visitSheet(sql, FIRST_SHOP, sheet.visit.id))!.entries.map((e) => e.id));
     assert.ok(acknowledged.length > 50);
     assert.deepEqual(acknowledged.filter((id) => !kept.has(id)), []); // biome-ignore format: one line
     await sql.end();

@@ -5,10 +5,11 @@ import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { carryStock } from '../store/carry-stock.ts';
 import { now } from '../store/clock.ts';
-import { connect, THE_SHOP } from '../store/connection.ts';
+import { connect } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
 import { ensureDerived } from '../store/projections/index.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
+import { shopsHere } from '../store/shops.ts';
 import { checkoutId, holderOf } from './checkout.ts';
 import { type Cluster, defaultDataFolder, SetupError, startCluster } from './cluster.ts';
 import { Keeper } from './keeper.ts';
@@ -91,8 +92,10 @@ async function prepare(url: string, options: Options): Promise<void> {
   try {
     const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');
-    await ensureDerived(sql, THE_SHOP);
-    await carryStock(sql, THE_SHOP);
+    for (const { id } of await shopsHere(sql)) {
+      await ensureDerived(sql, id);
+      await carryStock(sql, id);
+    }
   } finally {
     await sql.end();
   }

@@ -1,8 +1,8 @@
 /** The book as a file: every entry, oldest first, a line each; taken into an empty shop and written again, the same lines. */
 import { readFiledBook } from '../record/book/shape.ts';
 import { appendBook } from './append-book.ts';
-import { bookColumns, bookEntryOf, type PlacedBookRow } from './book-row.ts';
-import type { Sql } from './connection.ts';
+import { bookColumns, bookEntryOf, ofShop, type PlacedBookRow } from './book-row.ts';
+import { FIRST_SHOP, type Sql } from './connection.ts';
 import { ImportError } from './import-error.ts';
 
 const SLICE = 2000;
@@ -15,7 +15,7 @@ export async function* exportBook(sql: Sql, shopId: string): AsyncGenerator<stri
       where shop_id = ${shopId} and subject_id is not null and position > ${after} order by position limit ${SLICE}`;
     if (rows.length === 0) return;
     after = Number(rows.at(-1)!.position);
-    yield rows.map((row) => `${JSON.stringify(bookEntryOf(row))}\n`).join('');
+    yield rows.map((row) => `${JSON.stringify(ofShop(FIRST_SHOP, bookEntryOf(row)))}\n`).join('');
   }
 }
 
@@ -32,7 +32,7 @@ export async function importBook(sql: Sql, shopId: string, text: string): Promis
     if (!read.ok) throw new ImportError(`line ${i + 1}, ${read.at}`, `${read.why}.`);
     if (ids.has(read.entry.id)) throw new ImportError(`line ${i + 1}, id`, 'the entry stands twice in the file.');
     ids.add(read.entry.id);
-    return [read.entry];
+    return [ofShop(shopId, read.entry)];
   });
   return sql.begin(async (tx) => {
     const [row] = await tx`select 1 from entry where shop_id = ${shopId} limit 1`;

@@ -47,6 +47,10 @@ export const bookEntryOf = (row: BookRow): BookEntry => ({
   ...(row.erased === null ? {} : { erased: row.erased }),
 });
 
+/** What is said of the shop is said of the one it is said in: in another shop, and in a file, the same words are of that one. */
+export const ofShop = <E extends BookEntry>(shopId: string, entry: E): E =>
+  entry.subject.kind === 'shop' ? { ...entry, subject: { kind: 'shop', id: shopId } } : entry;
+
 export type PlacedBookRow = BookRow & { position: string };
 
 export const placedBookEntryOf = (row: PlacedBookRow): PlacedBookEntry =>

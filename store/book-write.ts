@@ -9,7 +9,17 @@ import type { States } from '../record/book/states.ts';
 import { subjectOf } from '../record/book/subjects.ts';
 import type { Refusal } from '../record/kind.ts';
 import { WITHDRAWN } from '../record/standing.ts';
-import { type BookRow, bookColumns, bookEntryOf, digestOf, entriesOfSubjects, insertBookEntries, type PlacedBookEntry, shopKey } from './book-row.ts';
+import {
+  type BookRow,
+  bookColumns,
+  bookEntryOf,
+  digestOf,
+  entriesOfSubjects,
+  insertBookEntries,
+  ofShop,
+  type PlacedBookEntry,
+  shopKey,
+} from './book-row.ts';
 import type { Sql, Tx } from './connection.ts';
 import { groupBy } from './group-by.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
@@ -20,7 +30,13 @@ import { stockEntriesFor } from './queries/stock-entries.ts';
 
 /** Takes entries of the book in the order given, each whole or not at all, each with its own answer. */
 export const recordBook = (sql: Sql, shopId: string, entries: SentBookEntry[], at: Date): Promise<Answer[]> =>
-  takeIn(sql, shopId, entries, at, bookDesk);
+  takeIn(
+    sql,
+    shopId,
+    entries.map((e) => ofShop(shopId, e)),
+    at,
+    bookDesk,
+  );
 
 const bookDesk: Desk<SentBookEntry> = {
   isSame: sameSaid,

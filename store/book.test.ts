@@ -8,7 +8,7 @@ import { MemoryDevice } from '../sync/memory-device.ts';
 import { exportBook, importBook } from './book-file.ts';
 import { entriesOfSubjects } from './book-row.ts';
 import { recordBook } from './book-write.ts';
-import { THE_SHOP } from './connection.ts';
+import { FIRST_SHOP } from './connection.ts';
 import { ImportError } from './import-error.ts';
 import { rebuild } from './projections/index.ts';
 import { calendarOf } from './queries/calendar.ts';
@@ -40,7 +40,7 @@ function said(kind: SubjectKind, id: string, change: string, body: BookEntry['bo
 }
 
 const take = async (...entries: SentBookEntry[]) => {
-  const answers = await recordBook(db.sql, THE_SHOP, entries, new Date(clock + 1000));
+  const answers = await recordBook(db.sql, FIRST_SHOP, entries, new Date(clock + 1000));
   return answers.map((a) => (a.status === 'refused' ? a.rule : a.status));
 };
 
@@ -70,7 +70,7 @@ async function made(contact?: object): Promise<House> {
   return house;
 }
 
-const sheetOf = async (h: House) => (await visitSheet(db.sql, THE_SHOP, h.visit))!;
+const sheetOf = async (h: House) => (await visitSheet(db.sql, FIRST_SHOP, h.visit))!;
 
 describe('the book', () => {
   it('takes a visit made in a cellar, its run, and what is recorded on it, in order; the same again is known', async () => {
@@ -78,7 +78,7 @@ describe('the book', () => {
     const entries = makingOf(house);
     assert.deepEqual(await take(...entries), entries.map(() => 'kept')); // biome-ignore format: one line
     const seen = { id: uuidv7(), visitId: house.visit, runId: house.run, jointId: null, checkPointId: null, correctsId: null, deviceId: PHONE, seenAt: new Date(clock).toISOString(), sentAt: new Date(clock).toISOString(), recordedAt: null, kind: 'end-seen', body: { side: 'to', end: 'bc-7/8-m', how: 'seen' } }; // biome-ignore format: one row
-    assert.equal((await record(db.sql, THE_SHOP, [seen as never], new Date(clock)))[0]!.status, 'kept');
+    assert.equal((await record(db.sql, FIRST_SHOP, [seen as never], new Date(clock)))[0]!.status, 'kept');
     const sheet = await sheetOf(house);
     assert.deepEqual([sheet.visit.title, sheet.runs[0]!.place, sheet.runs[0]!.work, sheet.runs[0]!.told], ['Drip', 'Scullery', 'toilet-line', [{ side: 'to', end: 'bc-7/8-m' }]]); // biome-ignore format: one line
     assert.equal(sheet.entries.length, 1);
@@ -93,7 +93,7 @@ describe('the book', () => {
     const deviceId = uuidv7();
     assert.deepEqual(await take(said('visit', house.visit, 'arrived', {}, { deviceId, seq: 4 })), ['kept']);
     const note = { id: uuidv7(), visitId: house.visit, runId: house.run, jointId: null, checkPointId: null, correctsId: null, deviceId, seq: 4, seenAt: new Date(clock).toISOString(), sentAt: new Date(clock).toISOString(), recordedAt: null, kind: 'noted', body: { text: 'x' } }; // biome-ignore format: one row
-    const [answer] = await record(db.sql, THE_SHOP, [note as never], new Date(clock));
+    const [answer] = await record(db.sql, FIRST_SHOP, [note as never], new Date(clock));
     assert.equal(answer!.status === 'refused' && answer!.rule, 'seq-used');
     assert.deepEqual(await take(said('visit', house.visit, 'left', {}, { deviceId, seq: 4 })), ['seq-used']);
   });
@@ -127,7 +127,7 @@ describe('the book', () => {
     const offList = said('visit', house.visit, 'withdrawn', { reason: 'wrong run' }, { correctsId: added!.id });
     const gone = said('visit', house.visit, 'withdrawn', { reason: 'wrong house' }, { correctsId: visit!.id });
     assert.deepEqual(await take(offList, gone), ['kept', 'kept']);
-    assert.equal(await visitSheet(db.sql, THE_SHOP, house.visit), null);
+    assert.equal(await visitSheet(db.sql, FIRST_SHOP, house.visit), null);
     assert.deepEqual(await take(said('visit', house.visit, 'changed', { title: 'x' })), ['unknown-visit']);
     assert.deepEqual(await take(said('visit', house.visit, 'withdrawn', { reason: 'right after all' }, { correctsId: gone.id })), ['kept']);
     assert.deepEqual((await sheetOf(house)).runs, []);
@@ -147,10 +147,10 @@ describe('the book', () => {
     late.sentAt = new Date(clock + 1000).toISOString();
     assert.deepEqual(await take(late), ['kept']);
     const all = JSON.stringify([
-      await entriesOfSubjects(db.sql, THE_SHOP, [house.premises]),
+      await entriesOfSubjects(db.sql, FIRST_SHOP, [house.premises]),
       await db.owner`select * from premises`,
       await db.owner`select body from entry`,
-      (await changesAfter(db.sql, THE_SHOP, 0)).book,
+      (await changesAfter(db.sql, FIRST_SHOP, 0)).book,
     ]);
     assert.equal(/555 019|A tenant|example\.invalid/.exec(all), null);
     const [row] = await db.owner`select contact, access from premises where premises_id = ${house.premises}`;
@@ -200,8 +200,8 @@ describe('rebuilt', () => {
       () => said('follow-up', h.job, 'closed', { reason: 'looked', visitId: h.visit }, more),
       () => said('stock', go() < 0.2 ? h.place : VAN, 'place-made', { name: 'Van', kind: 'van' }, more),
       () => said('stock', VAN, 'counted', { item: 'x', quantity: 3 }, more),
-      () => (before ? { ...before, id: uuidv7(), seenAt: more.seenAt!, deviceId: more.deviceId!, correctsId: before.id } : said('shop', THE_SHOP, 'changed', { name: 'A shop' }, more)),
-      () => (before ? said(before.subject.kind, before.subject.id, 'withdrawn', { reason: 'wrong' }, { ...more, correctsId: before.id }) : said('shop', THE_SHOP, 'changed', { units: 'metric' }, more)),
+      () => (before ? { ...before, id: uuidv7(), seenAt: more.seenAt!, deviceId: more.deviceId!, correctsId: before.id } : said('shop', FIRST_SHOP, 'changed', { name: 'A shop' }, more)),
+      () => (before ? said(before.subject.kind, before.subject.id, 'withdrawn', { reason: 'wrong' }, { ...more, correctsId: before.id }) : said('shop', FIRST_SHOP, 'changed', { units: 'metric' }, more)),
       () => pick(kept.length > 0 ? kept : makingOf(h)),
     ]; // biome-ignore format: a table
     return pick(choices)();
@@ -239,7 +239,7 @@ describe('rebuilt', () => {
       }
     }
     const derived = new Set(await tables());
-    await rebuild(db.sql, THE_SHOP);
+    await rebuild(db.sql, FIRST_SHOP);
     const rebuilt = new Set(await tables());
     assert.deepEqual([[...rebuilt].filter((r) => !derived.has(r)), [...derived].filter((r) => !rebuilt.has(r))], [[], []]);
     assert.ok(derived.size > 300);
@@ -248,11 +248,11 @@ describe('rebuilt', () => {
   it('and a device reads from the entries what the server has in its tables', async () => {
     const ids = (await db.owner<{ visit_id: string }[]>`select visit_id from visit where not gone`).map((r) => r.visit_id);
     const device = new MemoryDevice();
-    await device.keepHolding(await holding(db.sql, THE_SHOP, { visitIds: ids }));
+    await device.keepHolding(await holding(db.sql, FIRST_SHOP, { visitIds: ids }));
     const sheets = new Map(device.sheets().map((s) => [s.visit.id, s]));
     for (const id of ids) {
       const held = sheets.get(id)!;
-      assert.deepEqual({ ...held, entries: [] }, { ...(await visitSheet(db.sql, THE_SHOP, id))!, entries: [] });
+      assert.deepEqual({ ...held, entries: [] }, { ...(await visitSheet(db.sql, FIRST_SHOP, id))!, entries: [] });
     }
     assert.ok(ids.length > 20);
   });
@@ -266,14 +266,14 @@ describe('read', () => {
       said('premises', house.premises, 'changed', { name: 'Zither works', address: '4 Tarn lane' }),
       said('appliance', house.appliance, 'changed', { name: 'Loft cistern' }),
     );
-    const find = async (q: string) => (await premisesList(db.sql, THE_SHOP, '2026-05-20', { q })).premises.map((p) => p.id);
+    const find = async (q: string) => (await premisesList(db.sql, FIRST_SHOP, '2026-05-20', { q })).premises.map((p) => p.id);
     for (const q of ['zither', 'tarn LANE', 'cistern loft', '0177', 'scullery zither']) assert.deepEqual(await find(q), [house.premises], q);
     assert.deepEqual([await find('zither 100%'), await find('zither nowhere')], [[], []]);
-    const [row] = (await premisesList(db.sql, THE_SHOP, '2026-05-20', { q: 'zither' })).premises;
+    const [row] = (await premisesList(db.sql, FIRST_SHOP, '2026-05-20', { q: 'zither' })).premises;
     assert.deepEqual([row!.nextVisit, row!.lastVisit, row!.openFollowUps], ['2026-05-21', null, 0]);
     const all: string[] = [];
     for (let after: string | undefined; ; ) {
-      const { premises, next } = await premisesList(db.sql, THE_SHOP, '2026-05-20', { limit: 7, after });
+      const { premises, next } = await premisesList(db.sql, FIRST_SHOP, '2026-05-20', { limit: 7, after });
       all.push(...premises.map((p) => p.id));
       after = next;
       if (!next) break;
@@ -294,7 +294,7 @@ describe('read', () => {
       said('visit', two.visit, 'changed', { ...on, startsAt: '10:30' }),
     ];
     await take(...moves);
-    const planned = () => plannedVisits(db.sql, THE_SHOP, '2027-02-03', '2027-02-03', at);
+    const planned = () => plannedVisits(db.sql, FIRST_SHOP, '2027-02-03', '2027-02-03', at);
     assert.deepEqual((await planned()).map((v) => [v.visit.id, v.status, v.overlaps]), [[one.visit, 'planned', [two.visit]], [two.visit, 'planned', [one.visit]]]); // biome-ignore format: one line
     await take(said('visit', one.visit, 'arrived', {}), said('visit', two.visit, 'cancelled', { reason: 'rain' }));
     assert.deepEqual(
@@ -304,14 +304,14 @@ describe('read', () => {
         ['cancelled', []],
       ],
     );
-    const calendar = await calendarOf(db.sql, THE_SHOP, at);
+    const calendar = await calendarOf(db.sql, FIRST_SHOP, at);
     assert.deepEqual(calendar.visits.map((v) => [v.visit.id, v.sequence, v.visit.cancelled]), [[one.visit, 1, null], [two.visit, 2, 'rain']]); // biome-ignore format: one line
   });
 
   it('the book as a file, taken into an empty shop and written again, is the same byte for byte', async () => {
     const text = async (of: TestDatabase) => {
       let all = '';
-      for await (const slice of exportBook(of.sql, THE_SHOP)) all += slice;
+      for await (const slice of exportBook(of.sql, FIRST_SHOP)) all += slice;
       return all;
     };
     const written = await text(db);
@@ -320,15 +320,15 @@ describe('read', () => {
     try {
       const lines = written.split('\n');
       const spoilt = [...lines.slice(0, 3), lines[3]!.replace('"change":"made"', '"change":"mad"'), ...lines.slice(4)].join('\n');
-      await assert.rejects(importBook(empty.sql, THE_SHOP, spoilt), (e) => e instanceof ImportError && e.at === 'line 4, change');
-      await assert.rejects(importBook(empty.sql, THE_SHOP, `${written}{`), (e) => e instanceof ImportError && /^line \d+$/.test(e.at));
+      await assert.rejects(importBook(empty.sql, FIRST_SHOP, spoilt), (e) => e instanceof ImportError && e.at === 'line 4, change');
+      await assert.rejects(importBook(empty.sql, FIRST_SHOP, `${written}{`), (e) => e instanceof ImportError && /^line \d+$/.test(e.at));
       await assert.rejects(
-        importBook(empty.sql, THE_SHOP, lines.slice(1).join('\n')),
+        importBook(empty.sql, FIRST_SHOP, lines.slice(1).join('\n')),
         (e) => e instanceof ImportError && /does not bring/.test(e.why),
       );
-      assert.equal((await importBook(empty.sql, THE_SHOP, written)).entries, lines.length - 1);
+      assert.equal((await importBook(empty.sql, FIRST_SHOP, written)).entries, lines.length - 1);
       assert.equal(await text(empty), written);
-      await assert.rejects(importBook(empty.sql, THE_SHOP, written), /empty shop/);
+      await assert.rejects(importBook(empty.sql, FIRST_SHOP, written), /empty shop/);
     } finally {
       await empty.end();
     }

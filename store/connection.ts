@@ -3,8 +3,7 @@ import postgres from 'postgres';
 export type Sql = postgres.Sql;
 export type Tx = postgres.TransactionSql;
 
-/** The one shop made by the first migration; there is no sign-in yet. */
-export const THE_SHOP = '00000000-0000-7000-8000-000000000001';
+export { FIRST_SHOP } from '../record/shop/first.ts';
 
 /** A pool in the program's own role, which owns no table. Days stay text: a local date has no instant. */
 export function connect(databaseUrl: string, max = 8): Sql {

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { readFileSync } from 'node:fs';
 import { after, before, describe, it } from 'node:test';
-import { THE_SHOP } from './connection.ts';
+import { FIRST_SHOP } from './connection.ts';
 import { CsvFileError } from './csv-rows.ts';
 import { importPremises } from './premises-file.ts';
 import { premisesList, premisesWhole } from './queries/premises.ts';
@@ -14,8 +14,8 @@ before(async () => {
 });
 after(() => db.end());
 
-const take = (text: string | Uint8Array) => importPremises(db.sql, THE_SHOP, typeof text === 'string' ? Buffer.from(text) : text, AT);
-const all = async () => (await premisesList(db.sql, THE_SHOP, '2026-03-10', {})).premises;
+const take = (text: string | Uint8Array) => importPremises(db.sql, FIRST_SHOP, typeof text === 'string' ? Buffer.from(text) : text, AT);
+const all = async () => (await premisesList(db.sql, FIRST_SHOP, '2026-03-10', {})).premises;
 const faultsOf = async (text: string | Uint8Array): Promise<string[]> => {
   try {
     await take(text);
@@ -44,7 +44,7 @@ describe('a file of premises', () => {
     const example = readFileSync('app/public/premises-example.csv');
     assert.deepEqual(await take(example), { premises: 2, appliances: 3 });
     const [kiln] = (await all()).filter((p) => p.name === 'Kiln cottage');
-    const { book } = { book: (await premisesWhole(db.sql, THE_SHOP, kiln!.id))! };
+    const { book } = { book: (await premisesWhole(db.sql, FIRST_SHOP, kiln!.id))! };
     assert.deepEqual(book.places.map((p) => p.name).sort(), ['Bathroom', 'Kitchen']);
     assert.deepEqual(book.appliances.map((a) => a.kind).sort(), ['kitchen-faucet', 'toilet']);
     assert.deepEqual(book.runs.map((r) => r.name).sort(), ['Kitchen faucet, cold', 'Kitchen faucet, hot', 'Toilet']);

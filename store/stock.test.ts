@@ -8,7 +8,7 @@ import type { Entry } from '../record/index.ts';
 import { neededFor } from '../record/run/needed.ts';
 import { recordBook } from './book-write.ts';
 import { carryStock } from './carry-stock.ts';
-import { THE_SHOP } from './connection.ts';
+import { FIRST_SHOP } from './connection.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
 import { sharedStock, stockAnswer, stockedPlaces } from './queries/stock.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
@@ -26,7 +26,7 @@ const [PHONE, SHELF, VAN] = [uuidv7(), uuidv7(), uuidv7()];
 before(async () => {
   db = await testDatabase();
   await ensureDemo(db.sql, AT);
-  await ensureDerived(db.sql, THE_SHOP);
+  await ensureDerived(db.sql, FIRST_SHOP);
   // The shop's own places stand after those of the demo: the demo's van is the first.
   await take(said(SHELF, 'place-made', { name: 'Shelf', kind: 'shelf' }), said(VAN, 'place-made', { name: 'Van 2', kind: 'van' }));
 });
@@ -41,12 +41,12 @@ const said = (place: string, change: string, body: object, more: object = {}): S
   ({ ...stamp(more), subject: { kind: 'stock', id: place }, change, body }) as SentBookEntry;
 
 async function take(...entries: SentBookEntry[]) {
-  const answers = await recordBook(db.sql, THE_SHOP, entries, new Date(clock + 1000));
+  const answers = await recordBook(db.sql, FIRST_SHOP, entries, new Date(clock + 1000));
   return answers.map((a) => (a.status === 'refused' ? a.rule : a.status));
 }
 
 const level = async (place: string, item: string) =>
-  (await stockedPlaces(db.sql, THE_SHOP)).find((p) => p.id === place)!.items.find((l) => l.item === item)?.quantity ?? null;
+  (await stockedPlaces(db.sql, FIRST_SHOP)).find((p) => p.id === place)!.items.find((l) => l.item === item)?.quantity ?? null;
 
 describe('a shelf and a van', () => {
   it('hold what was counted, and what came and went since; corrected in its place, taken back and put back', async () => {
@@ -85,17 +85,18 @@ describe('a shelf and a van', () => {
       said(VAN, 'minimum-set', { item: 'd', quantity: 4 }),
       said(SHELF, 'minimum-set', { item: 'e', quantity: 3 }),
     );
-    const own = async () => (await stockAnswer(db.sql, THE_SHOP)).reorder.filter((r) => ['d', 'e'].includes(r.item)).map((r) => [r.item, r.quantity]);
+    const own = async () =>
+      (await stockAnswer(db.sql, FIRST_SHOP)).reorder.filter((r) => ['d', 'e'].includes(r.item)).map((r) => [r.item, r.quantity]);
     assert.deepEqual(await own(), [['d', 3], ['e', 3]]); // biome-ignore format: one line
     await take(said(VAN, 'received', { item: 'd', quantity: 3, reason: 'bought' }), said(SHELF, 'received', { item: 'e', quantity: 3, reason: 'bought' })); // biome-ignore format: one line
     assert.deepEqual(await own(), []);
   });
 
   it('is the same object while nothing moves', async () => {
-    const stock = await sharedStock(db.sql, THE_SHOP);
-    assert.equal(await sharedStock(db.sql, THE_SHOP), stock);
+    const stock = await sharedStock(db.sql, FIRST_SHOP);
+    assert.equal(await sharedStock(db.sql, FIRST_SHOP), stock);
     await take(said(VAN, 'counted', { item: 'd', quantity: 2 }));
-    assert.notEqual(await sharedStock(db.sql, THE_SHOP), stock);
+    assert.notEqual(await sharedStock(db.sql, FIRST_SHOP), stock);
   });
 });
 
@@ -106,8 +107,8 @@ async function makingOf(place: string) {
 
 /** A run of today with a chain and no joint made. */
 async function waitingRun() {
-  for (const head of await visitsBetween(db.sql, THE_SHOP, '2026-03-09', '2026-03-11')) {
-    const sheet = (await visitSheet(db.sql, THE_SHOP, head.id))!;
+  for (const head of await visitsBetween(db.sql, FIRST_SHOP, '2026-03-09', '2026-03-11')) {
+    const sheet = (await visitSheet(db.sql, FIRST_SHOP, head.id))!;
     const read = statesOf(sheet).find((r) => r.state?.accepted && r.state.joints.every((j) => !j.made) && !r.state.signedOff);
     if (read) return { visitId: head.id, runId: read.run.id, state: read.state! };
   }
@@ -117,7 +118,7 @@ async function waitingRun() {
 describe('what joints take', () => {
   it('leaves the van joint by joint, all that the chain takes when all are made; comes back with what is withdrawn; a count goes before it', async () => {
     const { visitId, runId, state } = await waitingRun();
-    const firstVan = (await stockedPlaces(db.sql, THE_SHOP)).find((p) => p.kind === 'van')!.id;
+    const firstVan = (await stockedPlaces(db.sql, FIRST_SHOP)).find((p) => p.kind === 'van')!.id;
     const wanted = neededFor(state.accepted!);
     const items = Object.keys(wanted);
     assert.ok(items.length > 0);
@@ -130,7 +131,7 @@ describe('what joints take', () => {
     assert.deepEqual(await levels(), none);
     const skip = of('stage-skipped', { stage: 'shut', reason: 'the water was off' });
     const makings = state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id }));
-    const answers = await record(db.sql, THE_SHOP, [skip, ...makings], new Date(clock + 1000));
+    const answers = await record(db.sql, FIRST_SHOP, [skip, ...makings], new Date(clock + 1000));
     for (const [i, a] of answers.slice(-makings.length).entries()) assert.equal(a.status, 'kept', `J${i + 1} ${JSON.stringify(a)}`);
     assert.deepEqual(await levels(), all);
     // A device's own order counts, whatever its clock does.
@@ -138,10 +139,10 @@ describe('what joints take', () => {
     await take(...items.map((item) => said(firstVan, 'counted', { item, quantity: 1000 }, early)));
     assert.deepEqual(await levels(), none);
     const back = makings.map((m) => of('withdrawn', { reason: 'pressed by mistake' }, { correctsId: m.id, jointId: m.jointId }));
-    await record(db.sql, THE_SHOP, back, new Date(clock + 1000));
+    await record(db.sql, FIRST_SHOP, back, new Date(clock + 1000));
     // The count was made with the parts gone: taking the joints back does not bring them twice.
     assert.deepEqual(await levels(), none);
-    await record(db.sql, THE_SHOP, state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id })), new Date(clock + 1000)); // biome-ignore format: one call
+    await record(db.sql, FIRST_SHOP, state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id })), new Date(clock + 1000)); // biome-ignore format: one call
     assert.deepEqual(await levels(), all);
     // Another van went there.
     await take(...items.map((item) => said(VAN, 'minimum-set', { item, quantity: 1 })));
@@ -188,7 +189,7 @@ describe('rebuilt', () => {
     }
     assert.ok(kept.length > 60);
     const derived = await tables();
-    await rebuild(db.sql, THE_SHOP);
+    await rebuild(db.sql, FIRST_SHOP);
     assert.deepEqual(await tables(), derived);
   });
 });
@@ -200,11 +201,11 @@ describe('moves of older programs', () => {
       const coil = catalogue().parts.find((p) => p.cutToLength && p.maxLengthIn)!;
       const moves = [['comp-x', 4, 'piece', 'counted'], ['comp-x', -1, 'piece', 'used on a run that was signed off'], [coil.id, 1, 'piece', 'counted'], [coil.id, -62, 'inch', 'used on a run that was signed off']] as const; // biome-ignore format: a table
       for (const [item, quantity, unit, reason] of moves) {
-        await old.owner`insert into stock_move (shop_id, move_id, item, quantity, unit, reason, recorded_at) values (${THE_SHOP}, ${uuidv7()}, ${item}, ${quantity}, ${unit}, ${reason}, ${AT})`;
+        await old.owner`insert into stock_move (shop_id, move_id, item, quantity, unit, reason, recorded_at) values (${FIRST_SHOP}, ${uuidv7()}, ${item}, ${quantity}, ${unit}, ${reason}, ${AT})`;
       }
-      assert.equal(await carryStock(old.sql, THE_SHOP), 4);
-      assert.equal(await carryStock(old.sql, THE_SHOP), 0);
-      const [van, ...others] = await stockedPlaces(old.sql, THE_SHOP);
+      assert.equal(await carryStock(old.sql, FIRST_SHOP), 4);
+      assert.equal(await carryStock(old.sql, FIRST_SHOP), 0);
+      const [van, ...others] = await stockedPlaces(old.sql, FIRST_SHOP);
       assert.deepEqual([van!.name, others.length], ['Van', 0]);
       assert.deepEqual(Object.fromEntries(van!.items.map((l) => [l.item, l.quantity])), { 'comp-x': 3, [coil.id]: coil.maxLengthIn! - 62 });
     } finally {

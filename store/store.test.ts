@@ -12,7 +12,7 @@ import { readSent } from '../record/shape.ts';
 import { addDays, localDayOf } from '../record/visit/day.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
-import { THE_SHOP } from './connection.ts';
+import { FIRST_SHOP } from './connection.ts';
 import { CsvFileError } from './csv-rows.ts';
 import { ImportError } from './import-error.ts';
 import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
@@ -35,7 +35,7 @@ let empty: TestDatabase;
 before(async () => {
   [db, empty] = await Promise.all([testDatabase(), testDatabase()]);
   await ensureDemo(db.sql, AT);
-  await db.owner`insert into stock_move (shop_id, move_id, item, quantity, reason, recorded_at) values (${THE_SHOP}, ${uuidv7()}, 'of-before', 1, 'counted', ${AT})`;
+  await db.owner`insert into stock_move (shop_id, move_id, item, quantity, reason, recorded_at) values (${FIRST_SHOP}, ${uuidv7()}, 'of-before', 1, 'counted', ${AT})`;
   // A bulk load leaves the planner without figures until they are gathered.
   await db.owner`analyze`;
 });
@@ -44,8 +44,8 @@ after(async () => {
 });
 
 async function sheetOf(title: string, day = TODAY): Promise<VisitSheet> {
-  const head = (await visitsBetween(db.sql, THE_SHOP, day, day)).find((v) => v.title === title);
-  return (await visitSheet(db.sql, THE_SHOP, head!.id))!;
+  const head = (await visitsBetween(db.sql, FIRST_SHOP, day, day)).find((v) => v.title === title);
+  return (await visitSheet(db.sql, FIRST_SHOP, head!.id))!;
 }
 
 const entry = (sheet: VisitSheet, run: number, kind: string, body: unknown, more: Partial<Entry> = {}) =>
@@ -106,15 +106,15 @@ describe('append-only', () => {
 
 describe('the demo', () => {
   it('has 14 or more runs in different states over at least 8 kinds of appliance around today', async () => {
-    const heads = await visitsBetween(db.sql, THE_SHOP, addDays(TODAY, -1), addDays(TODAY, 1));
-    const states = (await Promise.all(heads.map((h) => visitSheet(db.sql, THE_SHOP, h.id)))).flatMap((s) => statesOf(s!));
+    const heads = await visitsBetween(db.sql, FIRST_SHOP, addDays(TODAY, -1), addDays(TODAY, 1));
+    const states = (await Promise.all(heads.map((h) => visitSheet(db.sql, FIRST_SHOP, h.id)))).flatMap((s) => statesOf(s!));
     assert.ok(states.length >= 14);
     assert.ok(new Set(states.map((s) => s.run.applianceKind)).size >= 8);
     assert.ok(new Set(states.map((s) => s.state?.stage)).size >= 6);
     assert.ok(states.some((s) => s.state?.joints.some((j) => j.finding === 'damp')));
   });
   it('has 150 past connections with checks, and a few callbacks', async () => {
-    const page = await ledger(db.sql, THE_SHOP, {});
+    const page = await ledger(db.sql, FIRST_SHOP, {});
     assert.ok(page.total >= 150);
     assert.ok(page.callbacks >= 2 && page.callbacks <= 20, String(page.callbacks));
   });
@@ -125,10 +125,10 @@ describe('the demo', () => {
     assert.equal(await count(), first);
     const next = await ensureDemo(db.sql, new Date(AT.getTime() + 86_400_000));
     assert.deepEqual([next.loaded, next.visitsAdded > 0], [false, true]);
-    assert.ok((await visitsBetween(db.sql, THE_SHOP, addDays(TODAY, 2), addDays(TODAY, 2))).length > 0);
+    assert.ok((await visitsBetween(db.sql, FIRST_SHOP, addDays(TODAY, 2), addDays(TODAY, 2))).length > 0);
   });
   it('has rechecks of yesterday due today, and says what the van lacks', async () => {
-    const sheet = await daySheet(db.sql, THE_SHOP, TODAY, AT);
+    const sheet = await daySheet(db.sql, FIRST_SHOP, TODAY, AT);
     assert.ok(sheet.rechecks.length >= 3);
     assert.ok(sheet.shortages.some((s) => s.item === 'arrestor-c38' && s.quantity > s.onVan));
   });
@@ -138,9 +138,9 @@ describe('keeping entries', () => {
   it('keeps the same twice as once, refuses other content under its id', async () => {
     const sheet = await sheetOf("Director's flat");
     const note = entry(sheet, 0, 'noted', { text: 'key at the gate' });
-    assert.equal((await record(db.sql, THE_SHOP, [note], AT))[0]?.status, 'kept');
-    assert.equal((await record(db.sql, THE_SHOP, [{ ...note, sentAt: new Date().toISOString() }], AT))[0]?.status, 'known');
-    const [other] = await record(db.sql, THE_SHOP, [{ ...note, body: { text: 'another' } } as typeof note], AT);
+    assert.equal((await record(db.sql, FIRST_SHOP, [note], AT))[0]?.status, 'kept');
+    assert.equal((await record(db.sql, FIRST_SHOP, [{ ...note, sentAt: new Date().toISOString() }], AT))[0]?.status, 'known');
+    const [other] = await record(db.sql, FIRST_SHOP, [{ ...note, body: { text: 'another' } } as typeof note], AT);
     assert.equal(other?.status === 'refused' && other.rule, 'other-content');
   });
 
@@ -149,18 +149,18 @@ describe('keeping entries', () => {
     const body = { targetMlPerDay: 10, recheckHours: 24, exceptions: [] };
     const device = { deviceId: uuidv7() };
     const signs = [entry(sheet, 0, 'signed-off', body, device), entry(sheet, 0, 'signed-off', body, device)];
-    const results = await record(db.sql, THE_SHOP, signs, AT);
+    const results = await record(db.sql, FIRST_SHOP, signs, AT);
     assert.deepEqual(
       results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
       ['kept', 'already-signed-off'],
     );
-    await record(db.sql, THE_SHOP, [entry(sheet, 0, 'reopened', { reason: 'the owner wants another hose' })], AT);
-    await record(db.sql, THE_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
-    const conflicts = async () => statesOf((await visitSheet(db.sql, THE_SHOP, sheet.visit.id))!)[0]!.state!.conflicts;
+    await record(db.sql, FIRST_SHOP, [entry(sheet, 0, 'reopened', { reason: 'the owner wants another hose' })], AT);
+    await record(db.sql, FIRST_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
+    const conflicts = async () => statesOf((await visitSheet(db.sql, FIRST_SHOP, sheet.visit.id))!)[0]!.state!.conflicts;
     const [both] = await conflicts();
     assert.equal(both?.what, 'sign-off');
     const settle = entry(sheet, 0, 'withdrawn', { reason: 'the other one stands' }, { correctsId: both!.entries[1] });
-    assert.equal((await record(db.sql, THE_SHOP, [settle], AT))[0]!.status, 'kept');
+    assert.equal((await record(db.sql, FIRST_SHOP, [settle], AT))[0]!.status, 'kept');
     assert.deepEqual(await conflicts(), []);
   });
 
@@ -170,12 +170,12 @@ describe('keeping entries', () => {
     const another = () => ({ ...(accepted.body as object), jointIds: [uuidv7(), uuidv7(), uuidv7()], replacesId: accepted.id });
     const device = { deviceId: uuidv7() };
     const chosen = [entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another())]; // biome-ignore format: one row
-    const results = await record(db.sql, THE_SHOP, chosen, AT);
+    const results = await record(db.sql, FIRST_SHOP, chosen, AT);
     assert.deepEqual(
       results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
       ['kept', 'changed-meanwhile', 'kept'],
     );
-    const { conflicts } = statesOf((await visitSheet(db.sql, THE_SHOP, sheet.visit.id))!)[3]!.state!;
+    const { conflicts } = statesOf((await visitSheet(db.sql, FIRST_SHOP, sheet.visit.id))!)[3]!.state!;
     assert.deepEqual(conflicts, [{ what: 'chain', targetId: null, entries: [chosen[0]!.id, chosen[2]!.id] }]);
   });
 
@@ -184,10 +184,10 @@ describe('keeping entries', () => {
     const stop = entry(sheet, 4, 'stop-tried', { kind: 'gate', condition: 'works' });
     const back = (of: { id: string }) => entry(sheet, 4, 'withdrawn', { reason: 'pressed by mistake' }, { correctsId: of.id });
     const take = async (e: ReturnType<typeof entry>) => {
-      const [answer] = await record(db.sql, THE_SHOP, [e], AT);
+      const [answer] = await record(db.sql, FIRST_SHOP, [e], AT);
       return answer!.status === 'refused' ? answer!.rule : answer!.status;
     };
-    const shown = async () => statesOf((await visitSheet(db.sql, THE_SHOP, sheet.visit.id))!)[4]!.state!.stop?.kind ?? null;
+    const shown = async () => statesOf((await visitSheet(db.sql, FIRST_SHOP, sheet.visit.id))!)[4]!.state!.stop?.kind ?? null;
     const [first, second] = [back(stop), back(stop)];
     const put = back(first);
     assert.equal(await take(stop), 'kept');
@@ -200,7 +200,7 @@ describe('keeping entries', () => {
   it('refuses what belongs to no run of the visit, and keeps the rest of the batch', async () => {
     const sheet = await sheetOf("Director's flat");
     const stray = entry(sheet, 0, 'noted', { text: 'x' }, { runId: uuidv7() });
-    const results = await record(db.sql, THE_SHOP, [stray, entry(sheet, 0, 'noted', { text: 'y' })], AT);
+    const results = await record(db.sql, FIRST_SHOP, [stray, entry(sheet, 0, 'noted', { text: 'y' })], AT);
     assert.deepEqual(
       results.map((r) => r.status),
       ['refused', 'kept'],
@@ -217,8 +217,8 @@ describe('keeping entries', () => {
         seenAt: new Date(AT.getTime() + off + minutes * 60_000).toISOString(),
         sentAt: new Date(AT.getTime() + off + minutes * 60_000).toISOString(),
       });
-    await record(db.sql, THE_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }, 0)], AT);
-    await record(db.sql, THE_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-1/4-m', how: 'seen' }, 1)], new Date(AT.getTime() + 60_000));
+    await record(db.sql, FIRST_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }, 0)], AT);
+    await record(db.sql, FIRST_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-1/4-m', how: 'seen' }, 1)], new Date(AT.getTime() + 60_000));
     const fresh = await sheetOf("Director's flat");
     const later = entry(
       fresh,
@@ -227,7 +227,7 @@ describe('keeping entries', () => {
       { side: 'from', end: 'npt-1/2-m', how: 'seen' },
       { seenAt: new Date(AT.getTime() + 600_000).toISOString(), sentAt: new Date(AT.getTime() + 600_000).toISOString() },
     );
-    await record(db.sql, THE_SHOP, [later], new Date(AT.getTime() + 600_000));
+    await record(db.sql, FIRST_SHOP, [later], new Date(AT.getTime() + 600_000));
     const last = await sheetOf("Director's flat");
     assert.equal(runState(contextOf(last.runs[0]!, catalogue()), last.entries).from?.end, 'npt-1/2-m');
   });
@@ -253,23 +253,23 @@ describe('visit files', () => {
   it('exported, taken into an empty shop and exported again, are the same byte for byte', async () => {
     for (const title of ['Canteen kitchen', "Director's flat"]) {
       const sheet = await sheetOf(title);
-      const text = (await exportVisit(db.sql, THE_SHOP, sheet.visit.id))!;
-      const { added } = await importVisit(empty.sql, THE_SHOP, parseVisitFile(text), AT);
+      const text = (await exportVisit(db.sql, FIRST_SHOP, sheet.visit.id))!;
+      const { added } = await importVisit(empty.sql, FIRST_SHOP, parseVisitFile(text), AT);
       assert.equal(added, sheet.entries.length);
-      assert.equal(await exportVisit(empty.sql, THE_SHOP, sheet.visit.id), text);
-      assert.equal((await importVisit(empty.sql, THE_SHOP, parseVisitFile(text), AT)).added, 0);
+      assert.equal(await exportVisit(empty.sql, FIRST_SHOP, sheet.visit.id), text);
+      assert.equal((await importVisit(empty.sql, FIRST_SHOP, parseVisitFile(text), AT)).added, 0);
     }
   });
 
   it('obey the schema that is published', async () => {
     const sheet = await sheetOf('Canteen kitchen');
     const check = new Ajv2020({ strict: false, validateFormats: false }).compile(visitFileSchema());
-    assert.ok(check(JSON.parse((await exportVisit(db.sql, THE_SHOP, sheet.visit.id))!)), JSON.stringify(check.errors?.slice(0, 2)));
+    assert.ok(check(JSON.parse((await exportVisit(db.sql, FIRST_SHOP, sheet.visit.id))!)), JSON.stringify(check.errors?.slice(0, 2)));
     assert.equal(check({ format: 'something else' }), false);
   });
 
   it('say line or path and cause when they will not do, and change nothing', async () => {
-    const text = (await exportVisit(db.sql, THE_SHOP, (await sheetOf('Control-room brewer')).visit.id))!;
+    const text = (await exportVisit(db.sql, FIRST_SHOP, (await sheetOf('Control-room brewer')).visit.id))!;
     assert.throws(() => parseVisitFile(text.slice(0, 400)), /^ImportError: line \d+: this is not JSON/);
     const file = JSON.parse(text);
     file.entries[0].body.end = 'comp-9/9-m';
@@ -280,7 +280,7 @@ describe('visit files', () => {
     const stray = JSON.parse(text);
     stray.entries.at(-1).runId = uuidv7();
     const before = (await empty.owner`select (select count(*) from entry) + (select count(*) from visit) + (select count(*) from run) as n`)[0]!.n;
-    await assert.rejects(importVisit(empty.sql, THE_SHOP, parseVisitFile(JSON.stringify(stray)), AT), ImportError);
+    await assert.rejects(importVisit(empty.sql, FIRST_SHOP, parseVisitFile(JSON.stringify(stray)), AT), ImportError);
     assert.equal(
       (await empty.owner`select (select count(*) from entry) + (select count(*) from visit) + (select count(*) from run) as n`)[0]!.n,
       before,
@@ -288,7 +288,7 @@ describe('visit files', () => {
   });
 
   it('say where and why of what no shape can say, never a fault of ours', async () => {
-    const text = (await exportVisit(db.sql, THE_SHOP, (await sheetOf('Control-room brewer')).visit.id))!;
+    const text = (await exportVisit(db.sql, FIRST_SHOP, (await sheetOf('Control-room brewer')).visit.id))!;
     const spoil: [RegExp, (f: ReturnType<typeof JSON.parse>) => void, RegExp][] = [
       [/^visit\.startsAt$/, (f) => { f.visit.startsAt = '99:99'; }, /00:00 to 23:59/],
       [/^visit\.onDate$/, (f) => { f.visit.onDate = '0000-01-01'; }, /1970 to 2199/],
@@ -305,27 +305,27 @@ describe('visit files', () => {
     }
     const renamed = JSON.parse(text);
     renamed.checkPoints[0].name = 'Another stem';
-    await assert.rejects(importVisit(db.sql, THE_SHOP, parseVisitFile(JSON.stringify(renamed)), AT), (e) => e instanceof ImportError && /^checkPoints\[0\]$/.test(e.at) && /another name/.test(e.why)); // biome-ignore format: one call
+    await assert.rejects(importVisit(db.sql, FIRST_SHOP, parseVisitFile(JSON.stringify(renamed)), AT), (e) => e instanceof ImportError && /^checkPoints\[0\]$/.test(e.at) && /another name/.test(e.why)); // biome-ignore format: one call
   });
 
   it('refuse to overwrite what a shop has with other content', async () => {
-    const file = parseVisitFile((await exportVisit(db.sql, THE_SHOP, (await sheetOf('Canteen kitchen')).visit.id))!);
+    const file = parseVisitFile((await exportVisit(db.sql, FIRST_SHOP, (await sheetOf('Canteen kitchen')).visit.id))!);
     file.premises.name = 'Another hill';
-    await assert.rejects(importVisit(empty.sql, THE_SHOP, file, AT), /already with another name/);
+    await assert.rejects(importVisit(empty.sql, FIRST_SHOP, file, AT), /already with another name/);
   });
 });
 
 describe('the ledger', () => {
   it('finds by words, appliance, seal and callbacks, and takes % and _ as they are', async () => {
-    const all = await ledger(db.sql, THE_SHOP, {});
-    const toilets = await ledger(db.sql, THE_SHOP, { appliance: 'toilet', limit: 1000 });
+    const all = await ledger(db.sql, FIRST_SHOP, {});
+    const toilets = await ledger(db.sql, FIRST_SHOP, { appliance: 'toilet', limit: 1000 });
     assert.ok(toilets.total > 0 && toilets.total < all.total);
     assert.ok(toilets.rows.every((r) => r.applianceKind === 'toilet'));
-    assert.ok((await ledger(db.sql, THE_SHOP, { q: 'guest ballcock', limit: 1000 })).rows.every((r) => /Guest/.test(r.run)));
-    assert.ok((await ledger(db.sql, THE_SHOP, { callbacks: 'only' })).rows.every((r) => r.callbacks > 0));
-    assert.ok((await ledger(db.sql, THE_SHOP, { seal: 'push-small' })).rows.every((r) => r.seals.includes('push-small')));
-    assert.equal((await ledger(db.sql, THE_SHOP, { q: '%' })).total, 0);
-    assert.equal((await ledger(db.sql, THE_SHOP, { q: "'; drop table entry; --" })).total, 0);
+    assert.ok((await ledger(db.sql, FIRST_SHOP, { q: 'guest ballcock', limit: 1000 })).rows.every((r) => /Guest/.test(r.run)));
+    assert.ok((await ledger(db.sql, FIRST_SHOP, { callbacks: 'only' })).rows.every((r) => r.callbacks > 0));
+    assert.ok((await ledger(db.sql, FIRST_SHOP, { seal: 'push-small' })).rows.every((r) => r.seals.includes('push-small')));
+    assert.equal((await ledger(db.sql, FIRST_SHOP, { q: '%' })).total, 0);
+    assert.equal((await ledger(db.sql, FIRST_SHOP, { q: "'; drop table entry; --" })).total, 0);
   });
 });
 
@@ -353,79 +353,79 @@ describe('own parts', () => {
       row('own-2', { name: '"\'=2+3"' }),
       row('own-3', { price_cents: '0', van: '4' }),
     );
-    assert.deepEqual((await importParts(empty.sql, THE_SHOP, Buffer.from(text), AT)).parts, 3);
-    assert.equal(await exportParts(empty.sql, THE_SHOP), text);
-    const shop = await shopCatalogue(empty.sql, THE_SHOP);
+    assert.deepEqual((await importParts(empty.sql, FIRST_SHOP, Buffer.from(text), AT)).parts, 3);
+    assert.equal(await exportParts(empty.sql, FIRST_SHOP), text);
+    const shop = await shopCatalogue(empty.sql, FIRST_SHOP);
     assert.equal(shop.parts.find((p) => p.id === 'own-2')?.name, '=2+3');
-    assert.equal((await stockOnVan(empty.sql, THE_SHOP))['own-3'], 4);
-    const again = await importParts(empty.sql, THE_SHOP, Buffer.from(file(row('own-1'))), AT);
+    assert.equal((await stockOnVan(empty.sql, FIRST_SHOP))['own-3'], 4);
+    const again = await importParts(empty.sql, FIRST_SHOP, Buffer.from(file(row('own-1'))), AT);
     assert.equal(again.revision, 2);
     assert.equal(
-      (await shopCatalogue(empty.sql, THE_SHOP)).parts.some((p) => p.id === 'own-2'),
+      (await shopCatalogue(empty.sql, FIRST_SHOP)).parts.some((p) => p.id === 'own-2'),
       false,
     );
   });
 
   it('come out with the shipped ones as a file that is taken in again', async () => {
-    const all = await exportAllParts(empty.sql, THE_SHOP);
-    const before = await shopCatalogue(empty.sql, THE_SHOP);
+    const all = await exportAllParts(empty.sql, FIRST_SHOP);
+    const before = await shopCatalogue(empty.sql, FIRST_SHOP);
     assert.deepEqual(Papa.parse<{ id: string }>(all, { header: true, skipEmptyLines: true }).data.map((r) => r.id), before.parts.map((p) => p.id)); // biome-ignore format: one line
-    const own = await exportParts(empty.sql, THE_SHOP);
-    const stock = await stockOnVan(empty.sql, THE_SHOP);
-    await importParts(empty.sql, THE_SHOP, Buffer.from(all), AT);
-    assert.equal(await exportParts(empty.sql, THE_SHOP), all);
-    assert.deepEqual((await shopCatalogue(empty.sql, THE_SHOP)).parts, before.parts);
-    assert.deepEqual(await stockOnVan(empty.sql, THE_SHOP), stock);
-    await importParts(empty.sql, THE_SHOP, Buffer.from(own), AT);
+    const own = await exportParts(empty.sql, FIRST_SHOP);
+    const stock = await stockOnVan(empty.sql, FIRST_SHOP);
+    await importParts(empty.sql, FIRST_SHOP, Buffer.from(all), AT);
+    assert.equal(await exportParts(empty.sql, FIRST_SHOP), all);
+    assert.deepEqual((await shopCatalogue(empty.sql, FIRST_SHOP)).parts, before.parts);
+    assert.deepEqual(await stockOnVan(empty.sql, FIRST_SHOP), stock);
+    await importParts(empty.sql, FIRST_SHOP, Buffer.from(own), AT);
   });
 
   it('taken in once more count nothing anew; a number that is changed is a count', async () => {
     const text = file(row('van-1', { van: '4' }));
-    await importParts(empty.sql, THE_SHOP, Buffer.from(text), AT);
-    const van = (await stockedPlaces(empty.sql, THE_SHOP)).find((p) => p.kind === 'van')!.id;
+    await importParts(empty.sql, FIRST_SHOP, Buffer.from(text), AT);
+    const van = (await stockedPlaces(empty.sql, FIRST_SHOP)).find((p) => p.kind === 'van')!.id;
     const use = (quantity: number) =>
-      empty.sql.begin((tx) => appendBook(tx, THE_SHOP, [filedBookEntry('stock', van, 'used', { item: 'van-1', quantity, reason: 'used' }, AT)]));
+      empty.sql.begin((tx) => appendBook(tx, FIRST_SHOP, [filedBookEntry('stock', van, 'used', { item: 'van-1', quantity, reason: 'used' }, AT)]));
     await use(3);
-    await importParts(empty.sql, THE_SHOP, Buffer.from(await exportParts(empty.sql, THE_SHOP)), AT);
-    assert.equal((await stockOnVan(empty.sql, THE_SHOP))['van-1'], 1);
+    await importParts(empty.sql, FIRST_SHOP, Buffer.from(await exportParts(empty.sql, FIRST_SHOP)), AT);
+    assert.equal((await stockOnVan(empty.sql, FIRST_SHOP))['van-1'], 1);
     // More went out than was ever counted in: a count is what is there, not what was missing too.
     await use(6);
-    assert.equal((await stockOnVan(empty.sql, THE_SHOP))['van-1'], 0);
-    await importParts(empty.sql, THE_SHOP, Buffer.from(file(row('van-1', { van: '2' }))), AT);
-    assert.equal((await stockOnVan(empty.sql, THE_SHOP))['van-1'], 2);
-    await importParts(empty.sql, THE_SHOP, Buffer.from(file(row('own-1'))), AT);
+    assert.equal((await stockOnVan(empty.sql, FIRST_SHOP))['van-1'], 0);
+    await importParts(empty.sql, FIRST_SHOP, Buffer.from(file(row('van-1', { van: '2' }))), AT);
+    assert.equal((await stockOnVan(empty.sql, FIRST_SHOP))['van-1'], 2);
+    await importParts(empty.sql, FIRST_SHOP, Buffer.from(file(row('own-1'))), AT);
   });
 
   it('are all taken or none: every fault by line and column', async () => {
-    const before = await exportParts(empty.sql, THE_SHOP);
+    const before = await exportParts(empty.sql, FIRST_SHOP);
     const text = file(row('x-1'), row('x-2', { ends: 'a=comp-9/9-f@either b=comp-1/4-m@either' }), row('x-1'), row('x-3', { price_cents: '-4' }));
-    await assert.rejects(importParts(empty.sql, THE_SHOP, Buffer.from(text), AT), (e) => {
+    await assert.rejects(importParts(empty.sql, FIRST_SHOP, Buffer.from(text), AT), (e) => {
       assert.ok(e instanceof CsvFileError);
       assert.deepEqual(e.faults.map((f) => [f.line, f.column]), [[3, 'ends'], [4, 'id'], [5, 'price_cents']]); // biome-ignore format: one list
       return true;
     });
-    await assert.rejects(importParts(empty.sql, THE_SHOP, Buffer.from('id,name\r\na,b\r\n'), AT), /column is missing|kind/);
-    assert.equal(await exportParts(empty.sql, THE_SHOP), before);
+    await assert.rejects(importParts(empty.sql, FIRST_SHOP, Buffer.from('id,name\r\na,b\r\n'), AT), /column is missing|kind/);
+    assert.equal(await exportParts(empty.sql, FIRST_SHOP), before);
   });
 
   it('take 20,000 rows, and nothing when called off half-way', async () => {
     const many = file(...Array.from({ length: 20_000 }, (_, i) => row(`m-${i}`)));
     let seen = 0;
-    const calledOff = importParts(empty.sql, THE_SHOP, Buffer.from(many), AT, ({ step, done }) => { if (step === 'keeping') seen = done; }, () => seen >= 5000); // biome-ignore format: one call
+    const calledOff = importParts(empty.sql, FIRST_SHOP, Buffer.from(many), AT, ({ step, done }) => { if (step === 'keeping') seen = done; }, () => seen >= 5000); // biome-ignore format: one call
     await assert.rejects(calledOff, CalledOffError);
-    assert.equal((await exportParts(empty.sql, THE_SHOP)).split('\r\n').length, 3);
-    assert.equal((await importParts(empty.sql, THE_SHOP, Buffer.from(many), AT)).parts, 20_000);
-    assert.equal(await exportParts(empty.sql, THE_SHOP), many);
+    assert.equal((await exportParts(empty.sql, FIRST_SHOP)).split('\r\n').length, 3);
+    assert.equal((await importParts(empty.sql, FIRST_SHOP, Buffer.from(many), AT)).parts, 20_000);
+    assert.equal(await exportParts(empty.sql, FIRST_SHOP), many);
   });
 });
 
 describe('house rules', () => {
   it('keep every version with its reason, and refuse a change made on an old one', async () => {
-    const { version, rules } = await currentRules(empty.sql, THE_SHOP);
+    const { version, rules } = await currentRules(empty.sql, FIRST_SHOP);
     assert.equal(version, 0);
-    assert.equal(await saveRules(empty.sql, THE_SHOP, 0, { ...rules, push: 'never' }, 'two callbacks last year', AT), 1);
-    await assert.rejects(saveRules(empty.sql, THE_SHOP, 0, rules, 'as it was', AT), RulesChangedError);
-    const now = await currentRules(empty.sql, THE_SHOP);
+    assert.equal(await saveRules(empty.sql, FIRST_SHOP, 0, { ...rules, push: 'never' }, 'two callbacks last year', AT), 1);
+    await assert.rejects(saveRules(empty.sql, FIRST_SHOP, 0, rules, 'as it was', AT), RulesChangedError);
+    const now = await currentRules(empty.sql, FIRST_SHOP);
     assert.deepEqual([now.version, now.rules.push, now.reason], [1, 'never', 'two callbacks last year']);
     await assert.rejects(empty.owner`update house_rules set reason = 'another'`, /appended, never changed/);
   });

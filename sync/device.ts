@@ -11,6 +11,7 @@ import { type PremisesBook, premisesBook, sheetFrom } from '../record/premises/b
 import type { VisitSheet } from '../record/visit/sheet.ts';
 import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
 import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';
+import { ofThisShop } from './shop-here.ts';
 
 /** Whatever is entered: on a run, or in the book. */
 export type AnyEntry = Entry | BookEntry;
@@ -72,7 +73,7 @@ export class DeviceStore {
   /** @throws NotKeptError in words for a person */
   static async open(onGone: () => void = () => {}): Promise<DeviceStore> {
     try {
-      const db = await openDB<Schema>(NAME, VERSION, {
+      const db = await openDB<Schema>(ofThisShop(NAME), VERSION, {
         upgrade: (opened, old, _new, tx) => upgrade(opened, old, tx),
         // A newer page wants to bring the store up: it is let.
         blocking: (_current, _blocked, event) => {

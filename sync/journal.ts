@@ -4,8 +4,9 @@
  */
 import { v7 as uuidv7 } from 'uuid';
 import type { AnyEntry } from './device.ts';
+import { ofThisShop } from './shop-here.ts';
 
-const PREFIX = 'brass-nut-pressed';
+const PREFIX = ofThisShop('brass-nut-pressed');
 const lockOf = (page: string) => `${PREFIX} ${page}`;
 
 /** What a browser gives for this; left out parts make the journal do without. */

@@ -3,6 +3,7 @@ import { type AnyEntry, DeviceStore, NotKeptError, type Outgoing } from './devic
 import { type Journal, journalHere } from './journal.ts';
 import { pull } from './pull.ts';
 import { backoffMs, type Later, type Post, push } from './push.ts';
+import { forThisShop, ofThisShop } from './shop-here.ts';
 
 /** How things stand, for the strip on every screen. */
 export interface Standing {
@@ -22,7 +23,7 @@ const TIMEOUT_MS = 20_000;
 const POLL_MS = 15_000;
 /** After this many streams that broke soon, asking now and then takes its place. */
 const STREAM_TRIES = 3;
-const LOCKS = { send: 'brass-nut-send', stream: 'brass-nut-stream' } as const;
+const LOCKS = { send: ofThisShop('brass-nut-send'), pull: ofThisShop('brass-nut-pull'), stream: ofThisShop('brass-nut-stream') } as const;
 
 /** The one of a page. */
 class Sync {
@@ -30,7 +31,7 @@ class Sync {
   private opening: Promise<DeviceStore> | null = null;
   private store: DeviceStore | null = null;
   private readonly listeners = new Set<() => void>();
-  private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('brass-nut');
+  private readonly channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(ofThisShop('brass-nut'));
   private tries = 0;
   private wake: ReturnType<typeof setTimeout> | null = null;
   private sending: Promise<void> | null = null;
@@ -175,7 +176,7 @@ class Sync {
       try {
         const store = await this.device();
         const work = () => pull(store, get, localToday());
-        const news = await (navigator.locks ? navigator.locks.request('brass-nut-pull', work) : work());
+        const news = await (navigator.locks ? navigator.locks.request(LOCKS.pull, work) : work());
         if (news) await this.changed(true);
         if (news !== null && this.standing.later === 'no connection') this.hurry();
       } catch {
@@ -204,7 +205,7 @@ class Sync {
 
 const post: Post = async (body, door) => {
   try {
-    const response = await fetch(`/api/v1/${door}`, {
+    const response = await fetch(forThisShop(`/api/v1/${door}`), {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body,
@@ -218,7 +219,7 @@ const post: Post = async (body, door) => {
 
 export async function get<T>(path: string): Promise<T | null> {
   try {
-    const response = await fetch(path, { signal: AbortSignal.timeout(TIMEOUT_MS) });
+    const response = await fetch(forThisShop(path), { signal: AbortSignal.timeout(TIMEOUT_MS) });
     return response.ok ? ((await response.json()) as T) : null;
   } catch {
     return null;
@@ -233,7 +234,7 @@ function listen(news: () => void): void {
   let broken = 0;
   const stream = () =>
     new Promise<void>((ended) => {
-      const source = new EventSource('/api/v1/stream');
+      const source = new EventSource(forThisShop('/api/v1/stream'));
       const begun = Date.now();
       const end = () => {
         source.close();

@@ -16,6 +16,9 @@ declare const __VERSION__: string;
 declare const __PAGES__: { path: string; opens?: string }[];
 
 const PAGES = `pages ${__VERSION__}`;
+/** Which shop the browser was in when it last had a page from the server. */
+const SHOP = 'shop';
+const SHOP_AT = '/shop-of-pages';
 /** A server that says nothing for so long is taken for one that is away, ms. */
 const PATIENCE_MS = 2500;
 
@@ -32,7 +35,7 @@ self.addEventListener('install', (event) => {
 self.addEventListener('activate', (event) => {
   const old = async () => {
     const names = await caches.keys();
-    await Promise.all(names.filter((name) => name.startsWith('pages ') && name !== PAGES).map((name) => caches.delete(name)));
+    await Promise.all(names.filter((name) => name.startsWith('pages ') && !name.startsWith(PAGES)).map((name) => caches.delete(name)));
   };
   event.waitUntil(old());
 });
@@ -44,16 +47,36 @@ async function keepPages(): Promise<void> {
 
 async function keepPage(path: string): Promise<void> {
   const response = await fetch(path, { headers: { accept: 'text/html' } });
-  if (response.ok) await (await caches.open(PAGES)).put(path, response);
+  if (!response.ok) return;
+  await hasMoved(response);
+  await (await pagesOf(shopOf(response))).put(path, response);
+}
+
+/** Pages are kept for their shop: one that is left is as it was when one comes back to it. */
+const pagesOf = (shop: string): Promise<Cache> => caches.open(`${PAGES} ${shop}`);
+const shopOf = (response: Response): string => response.headers.get('brass-nut-shop') ?? '';
+
+/** The shop of the browser's last page; '' before there was one. */
+async function shopNow(): Promise<string> {
+  return (await caches.match(SHOP_AT, { cacheName: SHOP }))?.text() ?? '';
+}
+
+/** Whether the browser has come to another shop with this page. */
+async function hasMoved(page: Response): Promise<boolean> {
+  const shop = shopOf(page);
+  if (shop === '' || shop === (await shopNow())) return false;
+  await (await caches.open(SHOP)).put(SHOP_AT, new Response(shop));
+  return true;
 }
 
 registerRoute(
   new NavigationRoute(
-    async ({ request, url }) => {
+    async ({ request, url, event }) => {
       const fresh = await answer(request);
       if (fresh && fresh.status < 500) {
         const page = __PAGES__.find((p) => p.path === url.pathname);
-        if (page && fresh.ok && url.search === '') await (await caches.open(PAGES)).put(page.path, fresh.clone());
+        if (await hasMoved(fresh)) (event as FetchEvent).waitUntil(keepPages());
+        else if (page && fresh.ok && url.search === '') await (await pagesOf(shopOf(fresh))).put(page.path, fresh.clone());
         return fresh;
       }
       return (await kept(url)) ?? fresh ?? away();
@@ -78,7 +101,7 @@ async function answer(request: Request): Promise<Response | null> {
 /** The kept page of the screen at an address. */
 async function kept(url: URL): Promise<Response | undefined> {
   const path = __PAGES__.find((p) => p.opens !== undefined && url.pathname.startsWith(p.opens))?.path ?? url.pathname;
-  return caches.match(path, { cacheName: PAGES });
+  return caches.match(path, { cacheName: `${PAGES} ${await shopNow()}` });
 }
 
 const away = (): Response =>

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { parseEnd } from '../../core/index.ts';
 import { need } from '../../record/parts/chain.ts';
 import { houseRules } from '../../record/rules/house-rules.ts';
+import { uuid } from '../../record/shapes.ts';
 
 /** Why a text is no end code, as the core says it. */
 function notACode(text: unknown): string {
@@ -59,3 +60,6 @@ export const whyNotShape = z
   .describe('A row of parts, and the ends it is meant to join');
 
 export type MatchRequest = z.infer<typeof matchShape>;
+
+/** A shop to be begun, under an id that its browser made. */
+export const shopShape = z.strictObject({ id: uuid });

@@ -6,6 +6,9 @@ const text = z.string();
 const orNull = <T extends z.ZodMiniType>(shape: T) => z.nullable(shape);
 const whole = z.int();
 
+export const shopsAnswer = z.object({ shops: z.array(z.looseObject({ id: text, name: orNull(text), isDemo: z.boolean() })) });
+export const shopBegun = z.object({ id: text, isNew: z.boolean() });
+
 export const premisesListAnswer = z.object({
   premises: z.array(
     z.looseObject({

@@ -9,5 +9,3 @@ export function database(): Sql {
   pool ??= connect(url);
   return pool;
 }
-
-export { THE_SHOP } from '../../store/connection.ts';

@@ -7,10 +7,10 @@ import { readJson } from './guard.ts';
 import { json } from './problem.ts';
 
 /** A POST that reads JSON of a shape and answers JSON; whatever goes wrong comes back as problem details. */
-export function post<T>(shape: z.core.$ZodType<T>, answer: (body: T) => unknown | Promise<unknown>): APIRoute {
-  return async ({ request }) => {
+export function post<T>(shape: z.core.$ZodType<T>, answer: (body: T, asked: Asked) => unknown | Promise<unknown>): APIRoute {
+  return async (asked) => {
     try {
-      return json(await answer(readAs(shape, await readJson(request))));
+      return json(await answer(readAs(shape, await readJson(asked.request)), asked));
     } catch (error) {
       return answerOf(error);
     }
@@ -24,8 +24,8 @@ function readAs<T>(shape: z.core.$ZodType<T>, body: unknown): T {
   return z.parse(shape, body);
 }
 
-/** What a GET is asked: its address and what stands in its path. */
-type Asked = Pick<APIContext, 'url' | 'params'>;
+/** What is asked: the address, what stands in its path, and the shop that is meant. */
+type Asked = Pick<APIContext, 'url' | 'params' | 'locals'>;
 
 /** A GET that answers JSON likewise. */
 export function get(answer: (asked: Asked) => unknown | Promise<unknown>): APIRoute {

@@ -5,6 +5,7 @@ import { isDatabaseLost } from '../../store/connection.ts';
 import { CsvFileError } from '../../store/csv-rows.ts';
 import { ImportError } from '../../store/import-error.ts';
 import { RulesChangedError } from '../../store/queries/rules.ts';
+import { ManyShopsError } from '../../store/shops.ts';
 import { BodyError, TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
 
@@ -38,6 +39,7 @@ export function answerOf(error: unknown): Response {
     return problem(422, 'csv-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
   }
   if (error instanceof RulesChangedError) return problem(409, 'changed-meanwhile', 'Changed meanwhile', error.message, 'basedOn');
+  if (error instanceof ManyShopsError) return problem(409, 'many-shops', 'Too many shops', error.message, 'id');
   if (error instanceof BodyError) return problem(error.status, 'body', 'Not what was wanted', error.message, 'the body');
   if (error instanceof z.core.$ZodError) {
     const issue = error.issues[0];

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
-import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
+import { identifyShape, matchShape, mateShape, shopShape, whyNotShape } from './api-shapes.ts';
 import {
   bookLine,
   findAnswer,
@@ -8,6 +8,8 @@ import {
   premisesAnswer,
   premisesImportAnswer,
   premisesListAnswer,
+  shopBegun,
+  shopsAnswer,
   stockAnswer,
   visitsAnswer,
 } from './book-answers.ts';
@@ -53,6 +55,12 @@ const posts = {
     answer: 'What came of each entry, in order',
     answerShape: entriesAnswer,
   },
+  '/api/v1/shops': {
+    shape: shopShape,
+    summary: 'Begins an empty shop beside those that are there',
+    answer: 'Its id, and whether it was begun now',
+    answerShape: shopBegun,
+  },
   '/api/v1/book': {
     shape: bookShape,
     summary: 'Takes what was made and changed in the book, in order',
@@ -61,6 +69,12 @@ const posts = {
   },
 };
 const gets = {
+  '/api/v1/shops': {
+    summary: 'The shops of this database; any other call is of the first, or of the one named in `shop`',
+    parameters: [],
+    answer: 'Shops',
+    answerShape: shopsAnswer,
+  },
   '/api/v1/ends': {
     summary: 'Every end code; with q, the readings of what a person typed',
     parameters: ['q'],

@@ -3,17 +3,18 @@ import { shopCatalogue } from '../../store/own-parts/index.ts';
 import { rulesInForce } from '../../store/queries/rules.ts';
 import { sharedStock } from '../../store/queries/stock.ts';
 import type { MatchRequest } from './api-shapes.ts';
-import { database, THE_SHOP } from './database.ts';
+import { database } from './database.ts';
 
-export async function rulesOf(given: unknown): Promise<HouseRules> {
-  return (given as HouseRules | undefined) ?? rulesInForce(database(), THE_SHOP);
+/** The rules of a request, or those in force in the shop. */
+export async function rulesOf(shopId: string, given: unknown): Promise<HouseRules> {
+  return (given as HouseRules | undefined) ?? rulesInForce(database(), shopId);
 }
 
 /** A request as the core takes it: the shop's catalogue, rules and van filled in. */
-export async function queryOf(r: MatchRequest): Promise<MatchQuery> {
+export async function queryOf(shopId: string, r: MatchRequest): Promise<MatchQuery> {
   const wantsVan = r.stock === undefined || r.stock === 'van';
-  const [catalogue, rules] = await Promise.all([shopCatalogue(database(), THE_SHOP), rulesOf(r.rules)]);
-  const held = wantsVan ? await sharedStock(database(), THE_SHOP) : undefined;
+  const [catalogue, rules] = await Promise.all([shopCatalogue(database(), shopId), rulesOf(shopId, r.rules)]);
+  const held = wantsVan ? await sharedStock(database(), shopId) : undefined;
   const { from, to, rejoin, need, k } = r;
   const stock = held
     ? stockForCut(held.onVan, catalogue.parts, need.minLengthIn)

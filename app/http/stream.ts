@@ -1,7 +1,7 @@
 /** One look at the shop's order for all who wait for it: a stream is told when there is something to ask for. */
 import type { Cursor } from '../../store/cursor.ts';
 import { shopCursor } from '../../store/cursor.ts';
-import { database, THE_SHOP } from './database.ts';
+import { database } from './database.ts';
 
 /** How often the order is looked at while somebody waits, ms. */
 const LOOK_MS = 500;
@@ -9,22 +9,27 @@ const LOOK_MS = 500;
 const BEAT_MS = 15_000;
 
 type Listener = (cursor: Cursor) => void;
-const listeners = new Set<Listener>();
+/** Who waits, by the shop. */
+const listeners = new Map<string, Set<Listener>>();
 let _timer: NodeJS.Timeout | null = null;
 
 /** Tells a listener the cursor when it has moved, until it is let go. */
-function watch(listener: Listener): () => void {
-  listeners.add(listener);
+function watch(shopId: string, listener: Listener): () => void {
+  const own = listeners.get(shopId) ?? new Set();
+  listeners.set(shopId, own.add(listener));
   _timer ??= setTimeout(look, 0);
   return () => {
-    listeners.delete(listener);
+    own.delete(listener);
+    if (own.size === 0 && listeners.get(shopId) === own) listeners.delete(shopId);
   };
 }
 
 async function look(): Promise<void> {
   try {
-    const cursor = await shopCursor(database(), THE_SHOP);
-    for (const listener of listeners) listener(cursor);
+    for (const [shopId, own] of listeners) {
+      const cursor = await shopCursor(database(), shopId);
+      for (const listener of own) listener(cursor);
+    }
   } catch {
     // The database is away: those who wait go on waiting, and are told when it is back.
   }
@@ -32,7 +37,7 @@ async function look(): Promise<void> {
 }
 
 /** Server-sent events: `moved` with the cursor whenever it is not what the reader was told last. */
-export function cursorStream(signal: AbortSignal): ReadableStream<Uint8Array> {
+export function cursorStream(shopId: string, signal: AbortSignal): ReadableStream<Uint8Array> {
   const encoder = new TextEncoder();
   let stop = () => {};
   return new ReadableStream({
@@ -45,7 +50,7 @@ export function cursorStream(signal: AbortSignal): ReadableStream<Uint8Array> {
           stop();
         }
       };
-      const leave = watch((cursor) => {
+      const leave = watch(shopId, (cursor) => {
         const data = JSON.stringify(cursor);
         if (data === told) return;
         told = data;

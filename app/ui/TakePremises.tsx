@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { forThisShop } from '../../sync/shop-here.ts';
 
 interface Fault {
   line: number;
@@ -15,7 +16,7 @@ export function TakePremises() {
     setFaults([]);
     setSaid('Reading ...');
     try {
-      const response = await fetch('/api/v1/premises/import', { method: 'POST', headers: { 'content-type': 'text/csv' }, body: file });
+      const response = await fetch(forThisShop('/api/v1/premises/import'), { method: 'POST', headers: { 'content-type': 'text/csv' }, body: file });
       const body = await response.json();
       if (response.ok) return setSaid(`Taken in: ${body.premises} premises, ${body.appliances} appliances.`);
       setFaults(body.faults ?? []);

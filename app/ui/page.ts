@@ -4,6 +4,7 @@ import { keepCatalogue } from './catalogue.ts';
 import { keepStock } from './stock.ts';
 import './find.ts';
 import './keys.ts';
+import './shops.ts';
 
 sync.begin();
 // For use without a connection, whatever screen was opened first.

@@ -3,11 +3,12 @@ import type { SubjectRef } from '../../record/book/entry.ts';
 import { WITHDRAWN } from '../../record/standing.ts';
 import { newBookEntry, newEntry } from '../../sync/entry.ts';
 import { sync } from '../../sync/run.ts';
+import { ofThisShop } from '../../sync/shop-here.ts';
 
 /** How long a press can be taken back at once, ms. */
 const STANDS_MS = 10_000;
 const AT_ONCE = 'taken back at once';
-const KEY = 'brass-nut-last-press-2';
+const KEY = ofThisShop('brass-nut-last-press-2');
 
 /** An entry that a press recorded: of a run in a visit, or of the book. */
 export type Pressed = { id: string; visitId: string; runId: string } | { id: string; subject: SubjectRef };

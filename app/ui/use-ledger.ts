@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { LedgerPage } from '../../store/queries/ledger.ts';
+import { forThisShop } from '../../sync/shop-here.ts';
 
 /** How long typing rests before it is asked, ms. */
 const REST_MS = 150;
@@ -24,7 +25,7 @@ export function useLedger(address: string | null, initial: { address: string; pa
     const abort = new AbortController();
     const timer = setTimeout(async () => {
       try {
-        const response = await fetch(`/api/v1/ledger?${address}`, { signal: abort.signal });
+        const response = await fetch(forThisShop(`/api/v1/ledger?${address}`), { signal: abort.signal });
         if (!response.ok) throw new Error(response.statusText);
         setFound({ page: (await response.json()) as LedgerPage, shown: address, isLost: false });
       } catch {

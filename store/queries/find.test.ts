@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../../catalog/index.ts';
-import { THE_SHOP } from '../connection.ts';
+import { FIRST_SHOP } from '../connection.ts';
 import { ensureDemo } from '../seed/demo.ts';
 import { type TestDatabase, testDatabase } from '../testing.ts';
 import { record } from '../write.ts';
@@ -21,7 +21,7 @@ before(async () => {
 });
 after(() => db.end());
 
-const found = (q: string) => find(db.sql, THE_SHOP, q, TODAY, catalogue());
+const found = (q: string) => find(db.sql, FIRST_SHOP, q, TODAY, catalogue());
 const kinds = async (q: string) => [...new Set((await found(q)).map((f) => f.kind))];
 
 describe('one search', () => {
@@ -42,30 +42,30 @@ describe('one search', () => {
 
 describe('the ledger by day, premises and finding', () => {
   it('each narrows it, and together they fit what each fits', async () => {
-    const all = await ledger(db.sql, THE_SHOP, { limit: 500 });
+    const all = await ledger(db.sql, FIRST_SHOP, { limit: 500 });
     const days = all.rows.map((r) => r.onDate).sort();
     const [from, to] = [days[Math.floor(days.length / 3)]!, days[Math.floor((2 * days.length) / 3)]!];
-    const between = await ledger(db.sql, THE_SHOP, { from, to, limit: 500 });
+    const between = await ledger(db.sql, FIRST_SHOP, { from, to, limit: 500 });
     assert.equal(between.total, days.filter((d) => d >= from && d <= to).length);
     assert.ok(between.total > 0 && between.total < all.total);
-    const damp = () => ledger(db.sql, THE_SHOP, { finding: 'damp', limit: 500 });
+    const damp = () => ledger(db.sql, FIRST_SHOP, { finding: 'damp', limit: 500 });
     assert.equal((await damp()).total, 0);
-    const [due] = (await daySheet(db.sql, THE_SHOP, TODAY, AT)).rechecks;
-    const state = statesOf((await visitSheet(db.sql, THE_SHOP, due!.visitId))!).find((r) => r.run.id === due!.runId)!.state!;
+    const [due] = (await daySheet(db.sql, FIRST_SHOP, TODAY, AT)).rechecks;
+    const state = statesOf((await visitSheet(db.sql, FIRST_SHOP, due!.visitId))!).find((r) => r.run.id === due!.runId)!.state!;
     const time = AT.toISOString();
     const base = { visitId: due!.visitId, runId: due!.runId, jointId: state.joints[0]!.id, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: time, sentAt: time, recordedAt: null }; // biome-ignore format: one row
     const begun = { ...base, id: uuidv7(), kind: 'look-begun', body: { round: 'next-day', method: 'tissue' } };
     const ended = { ...base, id: uuidv7(), kind: 'look-ended', body: { begunId: begun.id, finding: 'damp', drops: null, elapsedS: 0 } };
-    const answers = await record(db.sql, THE_SHOP, [begun, ended] as never, AT);
+    const answers = await record(db.sql, FIRST_SHOP, [begun, ended] as never, AT);
     assert.deepEqual(answers.map((r) => r.status), ['kept', 'kept']); // biome-ignore format: one line
     const [row, ...others] = (await damp()).rows;
     assert.deepEqual([row!.runId, others.length], [due!.runId, 0]);
     // Taken back as pressed by mistake, it was never found.
     const back = { ...base, id: uuidv7(), kind: 'withdrawn', correctsId: ended.id, body: { reason: 'pressed by mistake' } };
-    assert.equal((await record(db.sql, THE_SHOP, [back] as never, AT))[0]!.status, 'kept');
+    assert.equal((await record(db.sql, FIRST_SHOP, [back] as never, AT))[0]!.status, 'kept');
     assert.equal((await damp()).total, 0);
     const [house] = await db.owner<{ premises_id: string }[]>`select premises_id from premises`;
-    assert.equal((await ledger(db.sql, THE_SHOP, { premises: house!.premises_id })).total, all.total);
-    assert.equal((await ledger(db.sql, THE_SHOP, { premises: due!.visitId })).total, 0);
+    assert.equal((await ledger(db.sql, FIRST_SHOP, { premises: house!.premises_id })).total, all.total);
+    assert.equal((await ledger(db.sql, FIRST_SHOP, { premises: due!.visitId })).total, 0);
   });
 });

@@ -7,7 +7,7 @@ import type { Entry } from '../../record/index.ts';
 import { addDays } from '../../record/visit/day.ts';
 import { appendBook, filedBookEntry } from '../append-book.ts';
 import { machineZone } from '../clock.ts';
-import { type Sql, THE_SHOP, type Tx } from '../connection.ts';
+import { FIRST_SHOP, type Sql, type Tx } from '../connection.ts';
 import { lockCursor, moveCursor } from '../cursor.ts';
 import { insertEntries, type PlacedEntry } from '../entry-row.ts';
 import { deriveMissing } from '../projections/index.ts';
@@ -32,13 +32,14 @@ const RUNS = new Map(APPLIANCES.flatMap((appliance) => appliance.runs.map((run) 
 /** Loads the demo where the shop has none, and adds the visits of today and tomorrow where they are missing. */
 export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean; visitsAdded: number }> {
   return sql.begin(async (tx) => {
-    const [row] = await tx`select 1 from premises where shop_id = ${THE_SHOP} and premises_id = ${idOf(PREMISES.key)}`;
-    const today = await shopToday(tx, THE_SHOP, at);
+    const [row] = await tx`select 1 from premises where shop_id = ${FIRST_SHOP} and premises_id = ${idOf(PREMISES.key)}`;
+    const today = await shopToday(tx, FIRST_SHOP, at);
+    await tx`update shop set is_demo = true where shop_id = ${FIRST_SHOP} and not is_demo`;
     if (!row) {
       // Written down before the first of its past visits.
       await loadHouse(tx, new Date(at.getTime() - 600 * 86_400_000));
       await loadPast(tx, at, today);
-      await appendBook(tx, THE_SHOP, [written('shop', THE_SHOP, 'changed', SHOP, at), ...stockEntries(at)]);
+      await appendBook(tx, FIRST_SHOP, [written('shop', FIRST_SHOP, 'changed', SHOP, at), ...stockEntries(at)]);
     }
     let visitsAdded = 0;
     for (const day of row ? [0, 1] : [-1, 0, 1]) {
@@ -46,7 +47,7 @@ export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean;
       const visits = VISITS.filter((v) => v.day === day);
       // By their ids: one that was moved to another day meanwhile is there all the same.
       const ids = visits.map((v) => visitIdOf(v.slot, date));
-      const there = await tx`select 1 from visit where shop_id = ${THE_SHOP} and visit_id = any(${ids}::uuid[]) limit 1`;
+      const there = await tx`select 1 from visit where shop_id = ${FIRST_SHOP} and visit_id = any(${ids}::uuid[]) limit 1`;
       if (there.length > 0) continue;
       for (const visit of visits) {
         await addVisit(tx, visit, date, at);
@@ -54,7 +55,7 @@ export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean;
       }
     }
     if (visitsAdded > 0) {
-      await deriveMissing(tx, THE_SHOP);
+      await deriveMissing(tx, FIRST_SHOP);
     }
     return { loaded: !row, visitsAdded };
   });
@@ -70,7 +71,7 @@ async function loadHouse(tx: Tx, at: Date): Promise<void> {
   const premisesId = idOf(PREMISES.key);
   const places = [...new Set(APPLIANCES.map((a) => a.place))];
   const { name, address, access, quiet, contact } = PREMISES;
-  await appendBook(tx, THE_SHOP, [
+  await appendBook(tx, FIRST_SHOP, [
     written('premises', premisesId, 'made', { name, timeZone: machineZone(), address, access, quiet, contact }, at),
     ...places.map((place) => written('place', idOf(`place ${place}`), 'made', { premisesId, name: place }, at)),
     ...APPLIANCES.map((a) =>
@@ -142,7 +143,7 @@ async function insertVisit(tx: Tx, slot: string, day: string, startsAt: string, 
   const toldMs = Math.min(Date.parse(`${day}T07:00:00Z`) - 86_400_000, at.getTime() - 3_600_000);
   // One after another, as they were put on the list.
   const when = (n: number) => new Date(toldMs + n * 1000);
-  await appendBook(tx, THE_SHOP, [
+  await appendBook(tx, FIRST_SHOP, [
     written('visit', id, 'made', { premisesId: idOf(PREMISES.key), onDate: day, startsAt, title }, when(0)),
     ...runs.map((key, i) => {
       const { appliance, run } = RUNS.get(key)!;
@@ -152,11 +153,11 @@ async function insertVisit(tx: Tx, slot: string, day: string, startsAt: string, 
 }
 
 async function keepEntries(tx: Tx, entries: Entry[]): Promise<void> {
-  let position = await lockCursor(tx, THE_SHOP);
+  let position = await lockCursor(tx, FIRST_SHOP);
   const placed = entries.map((e) => ({ ...e, position: ++position }) as PlacedEntry);
-  await insertJoints(tx, THE_SHOP, placed);
-  await insertEntries(tx, THE_SHOP, placed);
-  await moveCursor(tx, THE_SHOP, position);
+  await insertJoints(tx, FIRST_SHOP, placed);
+  await insertEntries(tx, FIRST_SHOP, placed);
+  await moveCursor(tx, FIRST_SHOP, position);
 }
 
 /** What the dishwasher's line wants, and the van has not. */

@@ -1,6 +1,7 @@
+import { ofThisShop } from '../../../sync/shop-here.ts';
 import { type Draft, EMPTY } from './draft.ts';
 
-const KEY = 'brass-nut-call';
+const KEY = ofThisShop('brass-nut-call');
 
 /** Keeps a call as far as it is typed; the same. An empty one is forgotten. */
 export function keepDraft(draft: Draft): Draft {

@@ -1,10 +1,11 @@
 import { useState } from 'react';
+import { ofThisShop } from '../../../sync/shop-here.ts';
 import { say, saying } from '../../ui/book.ts';
 import { KeptField } from '../../ui/KeptField.tsx';
 import { TakePremises } from '../../ui/TakePremises.tsx';
 import { useShop } from '../../ui/use-shop.ts';
 
-const NOT_NOW = 'brass-nut-shop-not-now';
+const NOT_NOW = ofThisShop('brass-nut-shop-not-now');
 
 function wasPutOff(): boolean {
   try {

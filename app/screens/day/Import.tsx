@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { forThisShop } from '../../../sync/shop-here.ts';
 
 /** Takes in a visit file; says where and why when it will not do. */
 export function Import() {
@@ -6,7 +7,7 @@ export function Import() {
   const take = async (file: File | undefined) => {
     if (!file) return;
     try {
-      const response = await fetch('/api/v1/visits', { method: 'POST', headers: { 'content-type': 'application/json' }, body: file });
+      const response = await fetch(forThisShop('/api/v1/visits'), { method: 'POST', headers: { 'content-type': 'application/json' }, body: file });
       const body = await response.json();
       if (response.ok)
         setSaid({

@@ -1,5 +1,6 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { endName } from '../../../core/index.ts';
+import { forThisShop } from '../../../sync/shop-here.ts';
 import { catalogueChanged, useCatalogue } from '../../ui/catalogue.ts';
 import { money } from '../../ui/words.ts';
 
@@ -114,7 +115,7 @@ function OwnParts() {
     setSaid('');
     setGoing({ step: 'sending', share: 0 });
     try {
-      const response = await fetch('/api/v1/parts/import', {
+      const response = await fetch(forThisShop('/api/v1/parts/import'), {
         method: 'POST',
         headers: { 'content-type': 'text/csv' },
         body: file,

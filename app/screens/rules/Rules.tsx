@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { HouseChoice } from '../../../catalog/house-rules.ts';
 import { defaultRules, type HouseRules, readFraction, type Seal, turns24, writeFraction, writeTurns } from '../../../core/index.ts';
 import type { RulesVersion } from '../../../store/queries/rules.ts';
+import { forThisShop } from '../../../sync/shop-here.ts';
 
 interface Props {
   initial: RulesVersion;
@@ -50,7 +51,7 @@ export default function Rules({ initial, choices, seals }: Props) {
   const changed = JSON.stringify(rules) !== JSON.stringify(kept.rules);
   const save = async () => {
     try {
-      const response = await fetch('/api/v1/rules', {
+      const response = await fetch(forThisShop('/api/v1/rules'), {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ basedOn: kept.version, rules, reason }),

@@ -50,6 +50,11 @@ export default function Shop({ initial, machineZone }: Props) {
         <KeptField label="Name" value={shop.name ?? ''} onKeep={(name) => name !== '' && set({ name }, 'Name changed')} />
         <KeptField label="Address" isLong value={shop.address ?? ''} onKeep={(address) => set({ address: address || null }, 'Address changed')} />
         <KeptField label="Telephone" type="tel" value={shop.phone ?? ''} onKeep={(phone) => set({ phone: phone || null }, 'Telephone changed')} />
+        <h2 className="mt-4 border-b border-ink pb-1">In a calendar</h2>
+        <p>
+          <a href={`/api/v1/calendar.ics?shop=${shop.id}`}>Visits of the next 60 days and rechecks due</a>, as a file. A calendar program that is
+          given this link's address keeps up with what is moved and called off.
+        </p>
       </section>
       <section aria-label="Prices and days" className="grid content-start gap-3">
         <h2 className="border-b border-ink pb-1">What prices and days go by</h2>

@@ -1,11 +1,11 @@
 import type { APIRoute } from 'astro';
 import { exportBook } from '../../../../store/book-file.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
+import { database } from '../../../http/database.ts';
 
 /** Every entry of the book, oldest first, a line each: as long as it is, a slice at a time. */
-export const GET: APIRoute = () => {
+export const GET: APIRoute = ({ locals }) => {
   const encoder = new TextEncoder();
-  const slices = exportBook(database(), THE_SHOP);
+  const slices = exportBook(database(), locals.shop);
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
       const { value, done } = await slices.next();

@@ -2,15 +2,15 @@ import ical, { ICalEventStatus } from 'ical-generator';
 import { instantOf } from '../../../../record/visit/zone.ts';
 import { now } from '../../../../store/clock.ts';
 import { calendarOf } from '../../../../store/queries/calendar.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
+import { database } from '../../../http/database.ts';
 import { file } from '../../../http/endpoint.ts';
 
 const MINUTE_MS = 60_000;
 const RECHECK_MIN = 20;
 
 /** Visits of the next 60 days and rechecks that are due, as a calendar subscribes to them. */
-export const GET = file({ type: 'text/calendar; charset=utf-8', name: 'visits.ics' }, async () => {
-  const { visits, rechecks } = await calendarOf(database(), THE_SHOP, now());
+export const GET = file({ type: 'text/calendar; charset=utf-8', name: 'visits.ics' }, async ({ locals }) => {
+  const { visits, rechecks } = await calendarOf(database(), locals.shop, now());
   const calendar = ical({ name: 'Visits', prodId: { company: 'brass-nut', product: 'visits' } });
   for (const { visit, runs, span, sequence } of visits) {
     const startMs = instantOf(visit.onDate, visit.startsAt, visit.premises.timeZone);

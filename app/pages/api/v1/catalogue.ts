@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import { shopCatalogue } from '../../../../store/own-parts/index.ts';
 import { currentRules } from '../../../../store/queries/rules.ts';
 import { shopSince } from '../../../../store/queries/shop.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
+import { database } from '../../../http/database.ts';
 import { answerOf } from '../../../http/faults.ts';
 import { json } from '../../../http/problem.ts';
 
@@ -10,12 +10,12 @@ import { json } from '../../../http/problem.ts';
  * What matching and work cards need in the browser: parts, loose pieces, steps and the house rules in force; what is in stock is `/stock`. A browser that has
  * it already is told so, for a shop with many parts of its own is megabytes.
  */
-export const GET: APIRoute = async ({ request }) => {
+export const GET: APIRoute = async ({ request, locals }) => {
   try {
     const [since, own, { version, rules }] = await Promise.all([
-      shopSince(database(), THE_SHOP),
-      shopCatalogue(database(), THE_SHOP),
-      currentRules(database(), THE_SHOP),
+      shopSince(database(), locals.shop),
+      shopCatalogue(database(), locals.shop),
+      currentRules(database(), locals.shop),
     ]);
     const etag = `"${since} ${own.version} ${version}"`;
     const headers = { etag, 'cache-control': 'no-cache' };

@@ -1,8 +1,8 @@
 import { readSent } from '../../../../record/shape.ts';
 import { now } from '../../../../store/clock.ts';
 import { record } from '../../../../store/write.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
+import { database } from '../../../http/database.ts';
 import { takeBatch } from '../../../http/take-batch.ts';
 
 /** Takes what was recorded on runs. */
-export const POST = takeBatch(readSent, (entries) => record(database(), THE_SHOP, entries, now()));
+export const POST = takeBatch(readSent, (entries, shopId) => record(database(), shopId, entries, now()));

@@ -3,14 +3,14 @@ import { now } from '../../../../store/clock.ts';
 import { shopCatalogue } from '../../../../store/own-parts/index.ts';
 import { find } from '../../../../store/queries/find.ts';
 import { shopToday } from '../../../../store/queries/shop.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
+import { database } from '../../../http/database.ts';
 import { get } from '../../../http/endpoint.ts';
 
 const asked = z.object({ q: z.string('wants words').check(z.maxLength(200, 'is longer than 200 characters')) });
 
 /** Premises, appliances, visits, follow-ups, parts and connections that all words of `q` are found in. */
-export const GET = get(async ({ url }) => {
+export const GET = get(async ({ url, locals }) => {
   const { q } = z.parse(asked, Object.fromEntries(url.searchParams));
-  const [today, catalogue] = await Promise.all([shopToday(database(), THE_SHOP, now()), shopCatalogue(database(), THE_SHOP)]);
-  return { found: await find(database(), THE_SHOP, q, today, catalogue) };
+  const [today, catalogue] = await Promise.all([shopToday(database(), locals.shop, now()), shopCatalogue(database(), locals.shop)]);
+  return { found: await find(database(), locals.shop, q, today, catalogue) };
 });

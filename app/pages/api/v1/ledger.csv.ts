@@ -1,13 +1,13 @@
 import Papa from 'papaparse';
 import { allOfLedger, type LedgerRow } from '../../../../store/queries/ledger.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
+import { database } from '../../../http/database.ts';
 import { CSV, file } from '../../../http/endpoint.ts';
 import { ledgerQuery } from '../../../http/ledger-query.ts';
 
 /** The whole ledger that fits, however long; cells that a spreadsheet would run as formulas are made safe. */
-export const GET = file({ type: CSV, name: 'ledger.csv' }, async ({ url }) => {
+export const GET = file({ type: CSV, name: 'ledger.csv' }, async ({ url, locals }) => {
   const slices: string[] = [];
-  for await (const rows of allOfLedger(database(), THE_SHOP, ledgerQuery(url))) {
+  for await (const rows of allOfLedger(database(), locals.shop, ledgerQuery(url))) {
     slices.push(Papa.unparse(rows.map(cellsOf), { escapeFormulae: true, header: slices.length === 0 }));
   }
   return `${slices.join('\r\n') || COLUMNS.join(',')}\r\n`;

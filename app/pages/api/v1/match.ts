@@ -4,4 +4,4 @@ import { post } from '../../../http/endpoint.ts';
 import { queryOf } from '../../../http/shop-match.ts';
 
 /** The best chains between two ends. */
-export const POST = post(matchShape, async (request) => matchChains(await queryOf(request)));
+export const POST = post(matchShape, async (request, { locals }) => matchChains(await queryOf(locals.shop, request)));

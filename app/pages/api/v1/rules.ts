@@ -3,7 +3,7 @@ import type { HouseRules } from '../../../../core/index.ts';
 import { houseRules } from '../../../../record/rules/house-rules.ts';
 import { now } from '../../../../store/clock.ts';
 import { currentRules, saveRules } from '../../../../store/queries/rules.ts';
-import { database, THE_SHOP } from '../../../http/database.ts';
+import { database } from '../../../http/database.ts';
 import { get, post } from '../../../http/endpoint.ts';
 
 const change = z.strictObject({
@@ -13,9 +13,9 @@ const change = z.strictObject({
 });
 
 /** The house rules in force. */
-export const GET = get(() => currentRules(database(), THE_SHOP));
+export const GET = get(({ locals }) => currentRules(database(), locals.shop));
 
 /** A new version of them, with its reason. */
-export const POST = post(change, async ({ basedOn, rules, reason }) => ({
-  version: await saveRules(database(), THE_SHOP, basedOn, rules as HouseRules, reason, now()),
+export const POST = post(change, async ({ basedOn, rules, reason }, { locals }) => ({
+  version: await saveRules(database(), locals.shop, basedOn, rules as HouseRules, reason, now()),
 }));

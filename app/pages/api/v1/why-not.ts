@@ -4,4 +4,6 @@ import { post } from '../../../http/endpoint.ts';
 import { queryOf } from '../../../http/shop-match.ts';
 
 /** What stands against a row of parts; an empty list when nothing does. */
-export const POST = post(whyNotShape, async ({ parts, ...request }) => ({ because: whyNot(await queryOf(request), parts) }));
+export const POST = post(whyNotShape, async ({ parts, ...request }, { locals }) => ({
+  because: whyNot(await queryOf(locals.shop, request), parts),
+}));

@@ -1,14 +1,14 @@
 import * as z from 'zod/mini';
 import { uuid } from '../../../../../record/shapes.ts';
 import { holding } from '../../../../../store/queries/changes.ts';
-import { database, THE_SHOP } from '../../../../http/database.ts';
+import { database } from '../../../../http/database.ts';
 import { get } from '../../../../http/endpoint.ts';
 
 const ids = z.array(uuid).check(z.maxLength(200, 'holds more than 200'));
 const asked = z.object({ premises: ids, visit: ids });
 
 /** What a device holds of premises and visits that it is asked for: `premises` and `visit`, each once or more. */
-export const GET = get(({ url }) => {
+export const GET = get(({ url, locals }) => {
   const { premises, visit } = z.parse(asked, { premises: url.searchParams.getAll('premises'), visit: url.searchParams.getAll('visit') });
-  return holding(database(), THE_SHOP, { premisesIds: premises, visitIds: visit });
+  return holding(database(), locals.shop, { premisesIds: premises, visitIds: visit });
 });

@@ -1,6 +1,6 @@
 import { exportAllParts } from '../../../../../store/own-parts/index.ts';
-import { database, THE_SHOP } from '../../../../http/database.ts';
+import { database } from '../../../../http/database.ts';
 import { CSV, file } from '../../../../http/endpoint.ts';
 
 /** Every part the shop matches with. */
-export const GET = file({ type: CSV, name: 'parts.csv' }, () => exportAllParts(database(), THE_SHOP));
+export const GET = file({ type: CSV, name: 'parts.csv' }, ({ locals }) => exportAllParts(database(), locals.shop));

@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import { now } from '../../../../../store/clock.ts';
 import { CsvFileError } from '../../../../../store/csv-rows.ts';
 import { CalledOffError, importParts } from '../../../../../store/own-parts/index.ts';
-import { database, THE_SHOP } from '../../../../http/database.ts';
+import { database } from '../../../../http/database.ts';
 import { answerOf } from '../../../../http/faults.ts';
 import { MAX_FILE, readBytes } from '../../../../http/guard.ts';
 
@@ -12,7 +12,7 @@ import { MAX_FILE, readBytes } from '../../../../http/guard.ts';
  * Answers a line of JSON at a time: how far it is, and at last what came of it. When the browser goes away, or its user calls it off, nothing
  * is kept.
  */
-export const POST: APIRoute = async ({ request }) => {
+export const POST: APIRoute = async ({ request, locals }) => {
   try {
     const bytes = await readBytes(request, MAX_FILE);
     let gone = false;
@@ -21,7 +21,7 @@ export const POST: APIRoute = async ({ request }) => {
       async start(controller) {
         const say = (line: unknown) => !gone && controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
         try {
-          say({ done: true, ...(await importParts(database(), THE_SHOP, bytes, now(), (progress) => say({ progress }), () => gone)) }); // biome-ignore format: one call
+          say({ done: true, ...(await importParts(database(), locals.shop, bytes, now(), (progress) => say({ progress }), () => gone)) }); // biome-ignore format: one call
         } catch (error) {
           if (error instanceof CsvFileError) say({ faults: error.faults });
           else if (!(error instanceof CalledOffError)) say({ problem: await answerOf(error).json() });

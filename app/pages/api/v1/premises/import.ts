@@ -2,15 +2,15 @@ import type { APIRoute } from 'astro';
 import { now } from '../../../../../store/clock.ts';
 import { CsvFileError } from '../../../../../store/csv-rows.ts';
 import { importPremises } from '../../../../../store/premises-file.ts';
-import { database, THE_SHOP } from '../../../../http/database.ts';
+import { database } from '../../../../http/database.ts';
 import { answerOf } from '../../../../http/faults.ts';
 import { MAX_FILE, readBytes } from '../../../../http/guard.ts';
 import { json } from '../../../../http/problem.ts';
 
 /** Takes in a CSV file of premises, all or nothing; what will not do comes back as problem details, with every fault by line and column. */
-export const POST: APIRoute = async ({ request }) => {
+export const POST: APIRoute = async ({ request, locals }) => {
   try {
-    return json(await importPremises(database(), THE_SHOP, await readBytes(request, MAX_FILE), now()));
+    return json(await importPremises(database(), locals.shop, await readBytes(request, MAX_FILE), now()));
   } catch (error) {
     const answer = answerOf(error);
     if (!(error instanceof CsvFileError)) return answer;

@@ -1,9 +1,11 @@
 import { now } from '../../../../../store/clock.ts';
 import { premisesList } from '../../../../../store/queries/premises.ts';
 import { shopToday } from '../../../../../store/queries/shop.ts';
-import { database, THE_SHOP } from '../../../../http/database.ts';
+import { database } from '../../../../http/database.ts';
 import { get } from '../../../../http/endpoint.ts';
 import { premisesQuery } from '../../../../http/premises-asked.ts';
 
 /** Premises by name, or those that all the words of `q` are found in. */
-export const GET = get(async ({ url }) => premisesList(database(), THE_SHOP, await shopToday(database(), THE_SHOP, now()), premisesQuery(url)));
+export const GET = get(async ({ url, locals }) =>
+  premisesList(database(), locals.shop, await shopToday(database(), locals.shop, now()), premisesQuery(url)),
+);

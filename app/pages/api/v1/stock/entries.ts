@@ -1,13 +1,13 @@
 import * as z from 'zod/mini';
 import { uuid } from '../../../../../record/shapes.ts';
 import { stockHistory } from '../../../../../store/queries/stock-entries.ts';
-import { database, THE_SHOP } from '../../../../http/database.ts';
+import { database } from '../../../../http/database.ts';
 import { get } from '../../../../http/endpoint.ts';
 
 const asked = z.object({ place: uuid });
 
 /** What was said last of a shelf or van, `place`: at most 100 entries with all that was said of those later. */
-export const GET = get(async ({ url }) => {
+export const GET = get(async ({ url, locals }) => {
   const { place } = z.parse(asked, Object.fromEntries(url.searchParams));
-  return { entries: await stockHistory(database(), THE_SHOP, place) };
+  return { entries: await stockHistory(database(), locals.shop, place) };
 });

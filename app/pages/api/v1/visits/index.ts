@@ -2,7 +2,7 @@ import type { APIRoute } from 'astro';
 import { now } from '../../../../../store/clock.ts';
 import { plannedVisits } from '../../../../../store/queries/day.ts';
 import { importVisit, parseVisitFile } from '../../../../../store/visit-file.ts';
-import { database, THE_SHOP } from '../../../../http/database.ts';
+import { database } from '../../../../http/database.ts';
 import { daysAsked } from '../../../../http/day-asked.ts';
 import { get } from '../../../../http/endpoint.ts';
 import { answerOf } from '../../../../http/faults.ts';
@@ -11,16 +11,16 @@ import { json } from '../../../../http/problem.ts';
 import { visitAnswer } from '../../../../http/visit-answer.ts';
 
 /** Visits of some days, both included, with how far they are, what they run into, and what the van lacks for them. */
-export const GET = get(async ({ url }) => {
+export const GET = get(async ({ url, locals }) => {
   const { from, to } = daysAsked(url);
-  return { visits: (await plannedVisits(database(), THE_SHOP, from, to, now())).map(visitAnswer) };
+  return { visits: (await plannedVisits(database(), locals.shop, from, to, now())).map(visitAnswer) };
 });
 
 /** Takes in a visit file, all or nothing. */
-export const POST: APIRoute = async ({ request }) => {
+export const POST: APIRoute = async ({ request, locals }) => {
   try {
     const file = parseVisitFile(await readBody(request, MAX_FILE));
-    return json(await importVisit(database(), THE_SHOP, file, now()));
+    return json(await importVisit(database(), locals.shop, file, now()));
   } catch (error) {
     return answerOf(error);
   }

@@ -2,13 +2,13 @@ import { catalogue } from '../../../../../../catalog/index.ts';
 import { dayVisitOf } from '../../../../../../record/visit/day-visit.ts';
 import { statusOf } from '../../../../../../record/visit/plan.ts';
 import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
-import { database, THE_SHOP } from '../../../../../http/database.ts';
+import { database } from '../../../../../http/database.ts';
 import { get } from '../../../../../http/endpoint.ts';
 import { runAnswer } from '../../../../../http/run-answer.ts';
 import { visitAsked } from '../../../../../http/visit-asked.ts';
 
-export const GET = get(async ({ params }) => {
-  const sheet = await visitAsked(params.id, (id) => visitSheet(database(), THE_SHOP, id));
+export const GET = get(async ({ params, locals }) => {
+  const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
   const reads = statesOf(sheet);
   const { visit, runs } = dayVisitOf(sheet, catalogue());
   return { ...visit, status: statusOf(visit, runs), runs: reads.map(runAnswer), entries: sheet.entries };

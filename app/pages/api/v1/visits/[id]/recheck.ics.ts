@@ -1,14 +1,14 @@
 import ical from 'ical-generator';
 import { now } from '../../../../../../store/clock.ts';
 import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
-import { database, THE_SHOP } from '../../../../../http/database.ts';
+import { database } from '../../../../../http/database.ts';
 import { file } from '../../../../../http/endpoint.ts';
 import { RefusedError } from '../../../../../http/faults.ts';
 import { visitAsked } from '../../../../../http/visit-asked.ts';
 
 /** The rechecks of a visit's signed-off runs, for any calendar. */
-export const GET = file({ type: 'text/calendar; charset=utf-8', name: ({ params }) => `recheck-${params.id}.ics` }, async ({ params }) => {
-  const sheet = await visitAsked(params.id, (id) => visitSheet(database(), THE_SHOP, id));
+export const GET = file({ type: 'text/calendar; charset=utf-8', name: ({ params }) => `recheck-${params.id}.ics` }, async ({ params, locals }) => {
+  const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
   const due = statesOf(sheet).flatMap(({ run, state }) => (state?.signedOff ? [{ run, signedOff: state.signedOff }] : []));
   if (due.length === 0) {
     throw new RefusedError(

@@ -2,13 +2,13 @@ import Papa from 'papaparse';
 import { catalogue } from '../../../../../../catalog/index.ts';
 import { type RecordRow, recordRows } from '../../../../../../record/visit/record-rows.ts';
 import { visitSheet } from '../../../../../../store/queries/visits.ts';
-import { database, THE_SHOP } from '../../../../../http/database.ts';
+import { database } from '../../../../../http/database.ts';
 import { CSV, file } from '../../../../../http/endpoint.ts';
 import { visitAsked } from '../../../../../http/visit-asked.ts';
 
 /** Everything recorded on a visit, in plain words; cells that a spreadsheet would run as formulas are made safe. */
-export const GET = file({ type: CSV, name: ({ params }) => `record-${params.id}.csv` }, async ({ params }) => {
-  const sheet = await visitAsked(params.id, (id) => visitSheet(database(), THE_SHOP, id));
+export const GET = file({ type: CSV, name: ({ params }) => `record-${params.id}.csv` }, async ({ params, locals }) => {
+  const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
   return `${Papa.unparse({ fields: [...COLUMNS], data: recordRows(sheet, catalogue()) }, { escapeFormulae: true })}\r\n`;
 });
 

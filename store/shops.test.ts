@@ -1,0 +1,86 @@
+/** Shops beside each other in one database. */
+import assert from 'node:assert/strict';
+import { after, before, describe, it } from 'node:test';
+import { v7 as uuidv7 } from 'uuid';
+import type { SubjectKind } from '../record/book/entry.ts';
+import type { SentBookEntry } from '../record/book/shape.ts';
+import { exportBook, importBook } from './book-file.ts';
+import { recordBook } from './book-write.ts';
+import { FIRST_SHOP } from './connection.ts';
+import { ensureDerived, rebuild } from './projections/index.ts';
+import { premisesList } from './queries/premises.ts';
+import { isNewShop, shopNow } from './queries/shop.ts';
+import { ensureDemo } from './seed/demo.ts';
+import { beginShop, isShop, shopsHere } from './shops.ts';
+import { type TestDatabase, testDatabase } from './testing.ts';
+
+const AT = new Date('2026-03-10T12:00:00Z');
+const OWN = uuidv7();
+let db: TestDatabase;
+before(async () => {
+  db = await testDatabase();
+  await ensureDemo(db.sql, AT);
+  await ensureDerived(db.sql, FIRST_SHOP);
+});
+after(() => db.end());
+
+const said = (kind: SubjectKind, id: string, change: string, body: SentBookEntry['body']): SentBookEntry => {
+  const time = AT.toISOString();
+  return { id: uuidv7(), deviceId: uuidv7(), seenAt: time, sentAt: time, recordedAt: null, correctsId: null, subject: { kind, id }, change, body };
+};
+const names = async (shop: string) => (await premisesList(db.sql, shop, '2026-03-10', {})).premises.map((p) => p.name);
+const bookOf = async (shop: string) => {
+  let all = '';
+  for await (const slice of exportBook(db.sql, shop)) all += slice;
+  return all;
+};
+
+describe('shops beside each other', () => {
+  it('one is begun once, however often it is asked for, and is empty', async () => {
+    assert.equal(await isShop(db.sql, OWN), false);
+    assert.deepEqual(await beginShop(db.sql, OWN, AT), { id: OWN, isNew: true });
+    assert.deepEqual(await beginShop(db.sql, OWN, AT), { id: OWN, isNew: false });
+    assert.equal(await isShop(db.sql, OWN), true);
+    assert.deepEqual(
+      (await shopsHere(db.sql)).map((s) => [s.id, s.isDemo, s.name === null]),
+      [
+        [OWN, false, true],
+        [FIRST_SHOP, true, false],
+      ],
+    );
+    assert.equal(await isNewShop(db.sql, OWN), true);
+  });
+
+  it('what is entered in one is not in the other, and rebuilding one leaves the other', async () => {
+    const id = uuidv7();
+    const answers = await recordBook(db.sql, OWN, [said('premises', id, 'made', { name: 'Mill house', timeZone: 'UTC' }), said('shop', OWN, 'changed', { name: 'Mill lane' })], AT); // biome-ignore format: one call
+    assert.deepEqual(
+      answers.map((a) => a.status),
+      ['kept', 'kept'],
+    );
+    assert.deepEqual(await names(OWN), ['Mill house']);
+    const demo = await names(FIRST_SHOP);
+    assert.ok(demo.length > 0 && !demo.includes('Mill house'));
+    await rebuild(db.sql, OWN);
+    assert.deepEqual([await names(OWN), await names(FIRST_SHOP)], [['Mill house'], demo]);
+    assert.equal((await shopNow(db.sql, OWN)).name, 'Mill lane');
+    // What is said of the shop is said of the one it is said in, whatever it is called there.
+    const [other] = await recordBook(db.sql, OWN, [said('shop', FIRST_SHOP, 'changed', { phone: '555 0188' })], AT);
+    assert.equal(other!.status, 'kept');
+    const { name, phone } = await shopNow(db.sql, OWN);
+    assert.deepEqual([name, phone], ['Mill lane', '555 0188']);
+    assert.notEqual((await shopNow(db.sql, FIRST_SHOP)).phone, '555 0188');
+  });
+
+  it('the book of one shop, taken into another, says there what it said here', async () => {
+    const copy = uuidv7();
+    await beginShop(db.sql, copy, AT);
+    const written = await bookOf(FIRST_SHOP);
+    await importBook(db.sql, copy, written);
+    assert.equal(await bookOf(copy), written);
+    assert.deepEqual(await names(copy), await names(FIRST_SHOP));
+    const { id: _a, ...there } = await shopNow(db.sql, copy);
+    const { id: _b, ...here } = await shopNow(db.sql, FIRST_SHOP);
+    assert.deepEqual(there, here);
+  });
+});
