@@ -4,6 +4,7 @@ import { answerOf } from './http/faults.ts';
 import { guard } from './http/guard.ts';
 import { type Problem, problem } from './http/problem.ts';
 import { shopAsked } from './http/shop.ts';
+import { inUnits, unitsAsked } from './http/units.ts';
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
@@ -12,7 +13,11 @@ export const onRequest = defineMiddleware(async (context, next) => {
   if (!response) {
     try {
       context.locals.shop = await shopAsked(context);
-      response = await next();
+      if (isApi) response = await next();
+      else {
+        context.locals.units = await unitsAsked(context);
+        response = await inUnits(context.locals.units, next);
+      }
       // The worker that keeps pages keeps them for their shop.
       if (!isApi) response.headers.set('brass-nut-shop', context.locals.shop);
       if (response.status === 404 && isApi && !isProblem(response)) response = noSuchCall(context.request.method, url.pathname);

@@ -75,5 +75,6 @@ export const EVERYWHERE: Screen['keys'] = [
   { keys: ['c'], what: 'Take a call' },
   { keys: ['z'], what: 'Take back what was just pressed' },
   { keys: ['n'], what: 'Dark sheet, for under the sink' },
+  { keys: ['u'], what: 'Inches and psi, or millimetres and bar' },
   { keys: ['?'], what: 'This sheet' },
 ];

@@ -38,7 +38,7 @@ describe('a shopping list', () => {
       const lines = shoppingList(chain, parts, loose);
       assert.equal(lines.length, chain.parts.length + Object.keys(chain.loose).length);
       for (const line of lines) assert.ok(line.name.length > 3 && line.count >= 1);
-      for (const step of chain.path) if (step.cutLengthIn) assert.ok(lines.some((l) => l.name.endsWith(`cut to ${step.cutLengthIn} in`)));
+      for (const step of chain.path) if (step.cutLengthIn) assert.ok(lines.some((l) => l.cutLengthIn === step.cutLengthIn));
     }
   });
 });

@@ -1,5 +1,5 @@
 /** The public face of the core: what pages, workers, the server and the benchmarks may import. */
-export { AVOIDABLE } from './ask/demands.ts';
+export { AVOIDABLE, withMillimetres } from './ask/demands.ts';
 export { type QuestionRead, readQuestion } from './ask/question.ts';
 export * from './ends/code.ts';
 export { isHoseNut, isOpenPipe } from './ends/hose-or-pipe.ts';
@@ -47,4 +47,5 @@ export { type Remedy, remedy } from './prove/remedy.ts';
 export { type Reason, reason } from './reason.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';
+export * from './units/quantity.ts';
 export { remember } from './units/remember.ts';

@@ -1,5 +1,6 @@
 /** What happened, in words: one telling of an entry for every screen, file and print. */
 import { endLabel } from '../core/ends/label.ts';
+import type { Units } from '../core/units/quantity.ts';
 import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
 import { type Entry, kindOf } from './kinds.ts';
@@ -13,7 +14,7 @@ import type { Fate } from './standing.ts';
 const TOLD_OFF_MS = 300_000;
 
 /** Words for what the entries of a run name. `state` may be left out where the run cannot be read. */
-export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'all' | 'log'>): Words {
+export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'all' | 'log'>, units: Units = 'inch'): Words {
   const labels = new Map<string, string>();
   // Joints of every chain there was: by the number they had in it.
   for (const { first } of all) {
@@ -29,6 +30,7 @@ export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'al
   const steps = new Map((state?.card ?? []).map((step) => [step.id, step.title]));
   const rounds = new Map(ofKind(log, lookBegun).map((e) => [e.id, roundName(e.body.round)]));
   return {
+    units,
     target: (id) => labels.get(id) ?? 'a joint of an earlier chain',
     item: (id) => items.get(id) ?? 'a part that is on record without its name',
     end: endLabelOrCode,

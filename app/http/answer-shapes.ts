@@ -10,6 +10,10 @@ const because = z
     z.strictObject({
       rule: id.describe('Stable id of the rule'),
       text: z.string().describe('One plain sentence'),
+      pieces: z
+        .array(z.union([z.string(), z.strictObject({ of: z.string(), value: amount, places: z.number().optional() })]))
+        .optional()
+        .describe('The sentence with its quantities apart (in, psi, F), to be said in other units'),
       source: z.string().optional(),
       figures: z.record(id, z.union([z.number(), z.string()])).optional(),
     }),

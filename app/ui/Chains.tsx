@@ -5,18 +5,23 @@ import {
   type Chain,
   endLabel,
   type HouseRules,
+  length,
   type MatchResult,
   type Part,
   type Reason,
+  said,
+  saidIn,
   sealById,
   shortName,
   tellApart,
   turns24,
   writeTurns,
 } from '../../core/index.ts';
+import { InUnits } from './InUnits.tsx';
 import { labelsOf, scaleFor, sectionOf } from './Line.tsx';
 import { Reasons } from './Reasons.tsx';
 import { Section } from './Section.tsx';
+import { useUnits } from './units.ts';
 import { money } from './words.ts';
 
 interface Props {
@@ -50,7 +55,7 @@ export const Chains = memo(function Chains({ children, ...props }: Props) {
     <div>
       {props.result.unreachable?.map((r) => (
         <p key={r.rule} className="caution my-2 text-lg">
-          {r.text}
+          <InUnits said={r} />
         </p>
       ))}
       <Ranked {...props} />
@@ -110,10 +115,11 @@ function Ranked({ result, from, to, water, parts, names, rules, currency, elsewh
 
 /** What it is made of, what has to be bought, and why it stands first against a rule of the house. */
 function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { apart: Apart; offVan: string[]; elsewhere?: Props['elsewhere'] }) {
+  const units = useUnits();
   const where = offVan.map((item) => elsewhere?.(item) ?? '');
   return (
     <div className="mt-1">
-      <p>{parts.join(' + ') || 'The two ends meet by themselves.'}</p>
+      <p>{parts.map((part) => saidIn(part, units)).join(' + ') || 'The two ends meet by themselves.'}</p>
       {missing.length > 0 && (
         <p>
           <b>Not on the van:</b> {missing.map((name, i) => (where[i] ? `${name}, but on: ${where[i]}` : name)).join('; ')}
@@ -130,7 +136,7 @@ const AT_ONCE = new Set(['narrow', 'marginal']);
 function Cautions({ of }: { of: Reason[] }) {
   return of.map((c) => (
     <p key={c.rule} className="caution mt-2">
-      {c.text}
+      <InUnits said={c} />
     </p>
   ));
 }
@@ -189,7 +195,7 @@ function Details({ chain, names, currency }: { chain: Chain; names: Record<strin
         <ul className="list-disc pl-5">
           {chain.path.map((s) => (
             <li key={s.part}>
-              {names[s.part]} {s.cutLengthIn !== undefined && `, cut to ${s.cutLengthIn} in`}{' '}
+              {names[s.part]} {s.cutLengthIn !== undefined && <InUnits said={said`, cut to ${length(s.cutLengthIn)}`} />}{' '}
               {chain.offVan.includes(s.part) && <b>(not on the van)</b>}
             </li>
           ))}
@@ -246,7 +252,13 @@ function Refused({ result, names }: { result: MatchResult; names: Record<string,
       {near.slice(0, 3).map((r) => (
         <p key={r.part} className="looks-right">
           <b className="font-head text-lg">Looks right, is not: </b>
-          {names[r.part]}. {r.because.find((b) => b.rule.startsWith('near-'))?.text}
+          {names[r.part]}.{' '}
+          {r.because
+            .filter((b) => b.rule.startsWith('near-'))
+            .slice(0, 1)
+            .map((b) => (
+              <InUnits key={b.rule} said={b} />
+            ))}
         </p>
       ))}
       {result.refused.length > 0 && (
@@ -255,7 +267,7 @@ function Refused({ result, names }: { result: MatchResult; names: Record<string,
           <ul className="list-disc pl-5">
             {result.refused.map((r) => (
               <li key={r.part}>
-                {names[r.part]}: {r.because[0]?.text}
+                {names[r.part]}: {r.because[0] && <InUnits said={r.because[0]} />}
               </li>
             ))}
           </ul>

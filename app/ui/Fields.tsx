@@ -64,7 +64,7 @@ export function Fields({ of: { shape, agreed }, body, submit, onRead, onCancel }
 }
 
 /** What an entry is about is not what it says: those are taken back and entered anew. Inches follow from the length as typed. */
-const NOT_CHANGED = new Set(['inches', 'begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
+const NOT_CHANGED = new Set(['inches', 'pressurePsi', 'begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
 
 const NAMES: Record<string, string> = {
   turns24: 'Turns past hand-tight',
@@ -80,7 +80,7 @@ const NAMES: Record<string, string> = {
   check: 'Needs a vented backflow preventer',
   afterOsmosis: 'Comes after reverse osmosis',
   outOf: 'Comes out of the',
-  pressurePsi: 'Static pressure, psi',
+  pressureText: 'Static pressure',
 };
 
 const nameOf = (field: string): string =>

@@ -1,4 +1,5 @@
 import type { Reason } from '../../core/index.ts';
+import { InUnits } from './InUnits.tsx';
 
 /** Every verdict opens to its reasons: the sentence, and where it comes from. */
 export function Reasons({ because, label = 'Why' }: { because: Reason[]; label?: string }) {
@@ -9,7 +10,7 @@ export function Reasons({ because, label = 'Why' }: { because: Reason[]; label?:
       <ul className="mt-1 list-disc pl-5">
         {because.map((r, i) => (
           <li key={i}>
-            {r.text} {r.source && <span className="text-sm text-soft">({r.source})</span>}
+            <InUnits said={r} /> {r.source && <span className="text-sm text-soft">({r.source})</span>}
           </li>
         ))}
       </ul>

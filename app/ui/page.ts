@@ -5,6 +5,7 @@ import { keepStock } from './stock.ts';
 import './find.ts';
 import './keys.ts';
 import './shops.ts';
+import './units-key.ts';
 
 sync.begin();
 // For use without a connection, whatever screen was opened first.

@@ -121,6 +121,12 @@ function firstSaid({ says, take }: Row, text: string): { found: RegExpMatchArray
   return null;
 }
 
+/** A number that stands alone where a length does, so large that it is none of a thread or a tube. */
+const BARE_LENGTH = /((?:,\s*|\b(?:at least|about|reach(?:es|ing)?)\s+)\d{2,5}(?:\.\d+)?)(?=\s*(?:,|$|[.?!]\s*$))/gi;
+
+/** The text of one who thinks in millimetres: a length without a unit is in them. */
+export const withMillimetres = (text: string): string => text.replace(BARE_LENGTH, '$1 mm');
+
 /** Takes what is asked out of a text; what is left are the ends. */
 export function readDemands(text: string): Demands {
   const out: Demands = {

@@ -1,5 +1,6 @@
 import { type Reason, reason } from '../reason.ts';
 import { writeFraction } from '../units/fraction.ts';
+import { diameter, said } from '../units/quantity.ts';
 import { crestRange, flankChance, logDiameter, logPitch, seatChance, taperedChance } from './evidence.ts';
 import { type Measure, nextMeasure } from './next-measure.ts';
 import { type CheckedReading, checkReading, type ThreadReading } from './reading.ts';
@@ -111,8 +112,8 @@ function reasonsFor(thread: Thread, r: CheckedReading): Reason[] {
   if (r.diameterIn !== null) {
     const [low, high] = crestRange(thread, r.gender);
     const off = outside(thread, r);
-    const range = `${low.toFixed(3)} to ${high.toFixed(3)} in`;
-    const text = off === 0 ? `${r.diameterIn} in lies within its ${range}.` : `${r.diameterIn} in is ${off.toFixed(3)} in outside its ${range}.`;
+    const [read, from, to] = [diameter(r.diameterIn), diameter(low, 3), diameter(high, 3)];
+    const text = off === 0 ? said`${read} lies within its ${from} to ${to}.` : said`${read} is ${diameter(off, 3)} outside its ${from} to ${to}.`;
     out.push(reason('diameter', text, { source, figures: { low, high, sigmas: off / r.diameterSigmaIn } }));
   }
   if (r.threadsPerIn !== null) {

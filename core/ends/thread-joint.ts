@@ -1,5 +1,6 @@
 import { reason } from '../reason.ts';
 import { writeFraction } from '../units/fraction.ts';
+import { diameter, said } from '../units/quantity.ts';
 import type { ThreadEnd } from './code.ts';
 import { type Fit, refuse } from './joint.ts';
 import { threadSpec } from './label.ts';
@@ -102,7 +103,7 @@ function falseStart(male: ThreadEnd, female: ThreadEnd, binds: number | undefine
   if (male.thread.threadsPerIn === female.thread.threadsPerIn) {
     return reason(
       'false-start',
-      `It starts by hand, then wobbles or bottoms: the same pitch, but ${male.thread.externalMajorIn.toFixed(3)} in against ${female.thread.externalMajorIn.toFixed(3)} in.`,
+      said`It starts by hand, then wobbles or bottoms: the same pitch, but ${diameter(male.thread.externalMajorIn, 3)} against ${diameter(female.thread.externalMajorIn, 3)}.`,
       figures(male, female),
     );
   }

@@ -1,4 +1,5 @@
 import { type Reason, reason } from '../reason.ts';
+import { diameter, said } from '../units/quantity.ts';
 import type { SocketEnd, ThreadEnd, TubeEnd } from './code.ts';
 import { type Fit, refuse } from './joint.ts';
 import { NEAR_NOMINAL } from './near-miss.ts';
@@ -40,8 +41,8 @@ function sized(tube: TubeEnd, other: ThreadEnd | SocketEnd, nominal: Partial<Fit
   const tubeSize = tube.code.endsWith('ips') ? null : tube.size;
   if (tubeSize !== other.size) {
     const text = nominal.nearMiss
-      ? `The tube is ${other.size} in by name only: outside it measures ${tube.tube.odIn} in. It takes the fitting for its outside diameter.`
-      : `The fitting is for ${other.size} in outside diameter, the tube measures ${tube.tube.odIn} in.`;
+      ? said`The tube is ${other.size} in by name only: outside it measures ${diameter(tube.tube.odIn)}. It takes the fitting for its outside diameter.`
+      : said`The fitting is for ${other.size} in outside diameter, the tube measures ${diameter(tube.tube.odIn)}.`;
     return refuse(reason(nominal.nearMiss ?? 'tube-size', text, { source: tube.tube.source, figures: { tubeOdIn: tube.tube.odIn } }), nominal);
   }
   if ('rule' in grip) return refuse(grip);

@@ -4,7 +4,7 @@ import { parseEnd } from '../ends/code.ts';
 import { isHoseNut } from '../ends/hose-or-pipe.ts';
 import { type SealId, sealById } from '../ends/seals.ts';
 import { type Reason, reason } from '../reason.ts';
-import { writeFraction } from '../units/fraction.ts';
+import { diameter, length, said, temperature } from '../units/quantity.ts';
 import type { Part, PartEnd } from './part.ts';
 import { piecePriceCents } from './pricing.ts';
 import type { Branch, Chain, ChainJoint } from './query.ts';
@@ -73,10 +73,9 @@ function narrowing(s: Setting, steps: Step[]): Reason[] {
   const least = Math.min(...steps.flatMap((o) => [boreIn(o.inEnd.code), boreIn(o.outEnd.code)]));
   const ends = Math.min(boreIn(s.from), boreIn(s.to));
   if (least >= NARROW * ends) return [];
-  const [said, of] = [least, ends].map((inches) => inches.toFixed(2));
   return [
-    reason('narrow', `It narrows to about ${said} in between ends of ${of} in (typical): less water, slower to fill.`, {
-      figures: { boreIn: Number(said) },
+    reason('narrow', said`It narrows to about ${diameter(least, 2)} between ends of ${diameter(ends, 2)} (typical): less water, slower to fill.`, {
+      figures: { boreIn: Number(least.toFixed(2)) },
     }),
   ];
 }
@@ -133,7 +132,7 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
     out.push(reason('outlet-free', 'An outlet stays free: keep its valve shut, and cap it until a line is on it.'));
   }
   if (s.need.water === 'hot' && s.need.tempF > 120) {
-    out.push(reason('scald', 'Hot water above 120 F scalds: cool it or keep hands clear.', { figures: { tempF: s.need.tempF } }));
+    out.push(reason('scald', said`Hot water above ${temperature(120)} scalds: cool it or keep hands clear.`, { figures: { tempF: s.need.tempF } }));
   }
   return out;
 }
@@ -144,7 +143,7 @@ const LOOPS = { moreIn: 24, times: 2 };
 function tooLong({ need: { minLengthIn } }: Setting, steps: Step[]): Reason[] {
   const hose = steps.find((o) => o.part.flexible && o.cutLengthIn === null);
   if (!hose || minLengthIn === null || hose.lengthIn < minLengthIn * LOOPS.times || hose.lengthIn < minLengthIn + LOOPS.moreIn) return [];
-  const text = `The line is ${hose.lengthIn} in for ${writeFraction(minLengthIn, 16)} in: the rest loops, and may kink. A shorter one is better.`;
+  const text = said`The line is ${length(hose.lengthIn)} for ${length(minLengthIn)}: the rest loops, and may kink. A shorter one is better.`;
   return [reason('long-line', text, { figures: { lengthIn: hose.lengthIn, minLengthIn } })];
 }
 

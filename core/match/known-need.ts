@@ -6,7 +6,7 @@ import type { HouseChoices } from '../house/choices.table.ts';
 import { HOUSE_CHOICES } from '../house/choices.table.ts';
 import type { HouseRules } from '../house/rules.ts';
 import type { Appliance } from '../make/step-data.ts';
-import { writeFraction } from '../units/fraction.ts';
+import { diameter, length, pressure, type Said, said } from '../units/quantity.ts';
 import type { Need, Stub } from './query.ts';
 
 /** House rules that decide which chain is best. */
@@ -21,11 +21,9 @@ export type KnownId = (typeof KNOWN_IDS)[number];
 
 export type KnownFrom = 'appliance' | 'look' | 'house rule';
 
-/** One thing that is asked of the chain, and where it comes from. */
-export interface Known {
+/** One thing that is asked of the chain, in a few words ('its own stop'), and where it comes from. */
+export interface Known extends Said {
   id: KnownId;
-  /** In a few words: 'its own stop'. */
-  text: string;
   from: KnownFrom;
   /** Why, in one sentence. */
   because: string;
@@ -34,7 +32,7 @@ export interface Known {
   /** What a house rule may be instead. */
   options?: readonly string[];
   /** A figure that may be another, and its unit. */
-  figure?: { value: number; unit: string };
+  figure?: { value: number; of: FiguredId };
   /** Left aside where nothing else reaches. */
   isSoft?: boolean;
 }
@@ -62,7 +60,14 @@ export interface KnownFacts {
 }
 
 const isTube = (code: EndCode | null) => code !== null && parseEnd(code).kind === 'tube';
-const inches = (x: number) => `${writeFraction(x, 16)} in`;
+
+/** What is asked by a figure, in the words that hold it. */
+const FIGURED = {
+  length: (value: number) => said`reaches ${length(value)}`,
+  pressure: (value: number) => said`holds ${pressure(value)}`,
+  bore: (value: number) => said`${diameter(value)} of bore`,
+};
+export type FiguredId = keyof typeof FIGURED;
 
 /** Everything that is asked, in the order in which a plumber would say it. */
 export function knownNeed(f: KnownFacts): Known[] {
@@ -74,13 +79,13 @@ function fromLook({ place, distanceIn, stubs, from, to }: KnownFacts): Known[] {
   const add = (isSo: unknown, known: Omit<Known, 'from'>) => isSo && out.push({ ...known, from: 'look' });
   add(distanceIn !== null, {
     id: 'length',
-    text: `reaches ${inches(distanceIn ?? 0)}`,
+    ...FIGURED.length(distanceIn ?? 0),
     because: 'Measured from end to end.',
     need: { minLengthIn: distanceIn ?? 0 },
-    figure: { value: distanceIn ?? 0, unit: 'in' },
+    figure: { value: distanceIn ?? 0, of: 'length' },
   });
   add(place.ownStop, { id: 'own-stop', text: 'its own stop', because: 'A stop of this run alone, before the line.', need: { stop: true } });
-  add(place.arrestor, { id: 'arrestor', text: 'a hammer arrestor', because: 'Asked for here, within 6 ft of the valve.', need: { arrestor: true } });
+  add(place.arrestor, { id: 'arrestor', text: 'a hammer arrestor', because: 'Asked for here, near the valve.', need: { arrestor: true } });
   add(place.check, { id: 'check', text: 'a vented backflow preventer', because: 'Asked for here, after the stop.', need: { check: true } });
   add(place.leaveOutlet, { id: 'outlet', text: 'an outlet left free', because: 'Another run begins there.', need: { leaveOutlet: true } });
   add(place.hidden, {
@@ -91,10 +96,10 @@ function fromLook({ place, distanceIn, stubs, from, to }: KnownFacts): Known[] {
   });
   add(place.pressurePsi !== undefined, {
     id: 'pressure',
-    text: `holds ${place.pressurePsi} psi`,
+    ...FIGURED.pressure(place.pressurePsi ?? 0),
     because: 'Measured here.',
     need: { pressurePsi: place.pressurePsi ?? 0 },
-    figure: { value: place.pressurePsi ?? 0, unit: 'psi' },
+    figure: { value: place.pressurePsi ?? 0, of: 'pressure' },
   });
   add(place.outOf, {
     id: 'turn',
@@ -112,12 +117,15 @@ function fromLook({ place, distanceIn, stubs, from, to }: KnownFacts): Known[] {
   const stub = stubs[side];
   add(stub && isTube(side === 'from' ? from : to), {
     id: 'stub',
-    text: `on ${FINISHES[stub?.finish ?? 'unknown']} tube${stub?.lengthIn === undefined ? '' : `, ${inches(stub.lengthIn)} free`}`,
+    ...onStub(FINISHES[stub?.finish ?? 'unknown'], stub?.lengthIn),
     because: 'Chrome takes no push fitting, pits take none, and each joint wants its length of sound tube.',
     need: { stub: { side, finish: 'unknown', ...stub } },
   });
   return out;
 }
+
+const onStub = (finish: string, lengthIn: number | undefined): Said =>
+  lengthIn === undefined ? said`on ${finish} tube` : said`on ${finish} tube, ${length(lengthIn)} free`;
 
 /** Words for what is found on the outside of a tube. */
 export const FINISHES: Record<Stub['finish'], string> = { bare: 'bare', chromed: 'chromed', pitted: 'pitted', unknown: 'unseen' };
@@ -140,11 +148,11 @@ function fromAppliance({ appliance, place, hasNoStop, to }: KnownFacts): Known[]
   }
   out.push({
     id: 'bore',
-    text: `${appliance.minBoreIn} in of bore`,
+    ...FIGURED.bore(appliance.minBoreIn),
     from: 'appliance',
     because: `What the flow of a ${appliance.name} asks of every part (typical).`,
     need: { minBoreIn: appliance.minBoreIn },
-    figure: { value: appliance.minBoreIn, unit: 'in' },
+    figure: { value: appliance.minBoreIn, of: 'bore' },
   });
   const avoid = appliance.avoid.filter((tag) => !(place.afterOsmosis && (tag === 'copper' || tag === 'brass')));
   if (avoid.length > 0) {
@@ -216,8 +224,7 @@ function changed(known: Known, { to }: NeedChange): Known {
   if (known.rule && typeof to === 'string') return { ...known, text: RULE_WORDS[known.rule](to) };
   if (!known.figure || typeof to !== 'number') return known;
   const [key] = Object.keys(known.need) as (keyof Need)[];
-  const text = known.text.replace(/[\d][\d /.]*\d|\d/, known.figure.unit === 'in' && known.id === 'length' ? writeFraction(to, 16) : String(to));
-  return { ...known, text, need: { [key as string]: to }, figure: { ...known.figure, value: to } };
+  return { ...known, ...FIGURED[known.figure.of](to), need: { [key as string]: to }, figure: { ...known.figure, value: to } };
 }
 
 /** The need as a whole; soft ones apart, to be left aside where nothing else reaches. */

@@ -6,6 +6,8 @@ import type { Chain } from './query.ts';
 export interface ListLine {
   item: string;
   name: string;
+  /** What is cut off a coil or a riser, inches. */
+  cutLengthIn?: number;
   count: number;
   /** Of a cut piece the price of its length. */
   eachCents: number;
@@ -30,8 +32,15 @@ export function shoppingList(
   return [
     ...chain.path.map(({ part: item, cutLengthIn }): ListLine => {
       const part = byId.get(item);
-      const name = `${part?.name ?? item}${cutLengthIn === undefined ? '' : `, cut to ${cutLengthIn} in`}`;
-      return { item, name, count: 1, eachCents: part ? piecePriceCents(part, cutLengthIn ?? null) : 0, toBuy: toBuy(item, 1) };
+      const cut = cutLengthIn === undefined ? {} : { cutLengthIn };
+      return {
+        item,
+        name: part?.name ?? item,
+        ...cut,
+        count: 1,
+        eachCents: part ? piecePriceCents(part, cutLengthIn ?? null) : 0,
+        toBuy: toBuy(item, 1),
+      };
     }),
     // What is not in the price list is not stocked either: it comes with the parts.
     ...Object.entries(chain.loose).map(([item, count]): ListLine => {

@@ -3,7 +3,7 @@ import { parseEnd } from '../ends/code.ts';
 import type { Mating } from '../ends/mate.ts';
 import { freeLengthIn, tubeHold } from '../ends/tube-joints.ts';
 import { type Reason, reason } from '../reason.ts';
-import { writeFraction } from '../units/fraction.ts';
+import { length, said } from '../units/quantity.ts';
 import type { Stub } from './query.ts';
 
 const SOURCE = 'field reference, section 3: typical';
@@ -25,8 +25,7 @@ export function stubRefuses(stub: Stub, tube: EndCode, mating: Mating): Reason |
   }
   const need = freeLengthIn(mating.seal, end.size);
   if (need === null || stub.lengthIn === undefined || stub.lengthIn >= need) return null;
-  const inches = (x: number) => `${writeFraction(x, 16)} in`;
-  return reason('stub-short', `The joint needs ${inches(need)} of free tube, ${inches(stub.lengthIn)} stand out.`, {
+  return reason('stub-short', said`The joint needs ${length(need)} of free tube, ${length(stub.lengthIn)} stand out.`, {
     source: SOURCE,
     figures: { needIn: need, lengthIn: stub.lengthIn },
   });

@@ -1,5 +1,6 @@
 import type { HouseRules } from '../house/rules.ts';
 import { type Reason, reason } from '../reason.ts';
+import { diameter, length, pressure, type Said, said, temperature } from '../units/quantity.ts';
 import { FIGURE, IS } from './figures.ts';
 import { isLine, type Part } from './part.ts';
 import { COIL_ALLOWANCE_IN, type FullNeed, RISER_ALLOWANCE_IN } from './query.ts';
@@ -7,7 +8,7 @@ import { COIL_ALLOWANCE_IN, type FullNeed, RISER_ALLOWANCE_IN } from './query.ts
 interface Demand {
   rule: string;
   fails: (part: Part, need: FullNeed) => boolean;
-  why: (part: Part, need: FullNeed) => string;
+  why: (part: Part, need: FullNeed) => string | Said;
   figures?: (part: Part, need: FullNeed) => Record<string, number | string>;
 }
 
@@ -18,13 +19,13 @@ const DEMANDS: Demand[] = [
   {
     rule: 'temperature',
     fails: (p, n) => p.maxF < n.tempF,
-    why: (p, n) => `It is rated to ${p.maxF} F, the water is ${n.tempF} F.`,
+    why: (p, n) => said`It is rated to ${temperature(p.maxF)}, the water is ${temperature(n.tempF)}.`,
     figures: (p, n) => ({ maxF: p.maxF, tempF: n.tempF }),
   },
   {
     rule: 'pressure',
     fails: (p, n) => p.maxPsi < n.pressurePsi,
-    why: (p, n) => `It is rated to ${p.maxPsi} psi, the pressure is ${n.pressurePsi} psi.`,
+    why: (p, n) => said`It is rated to ${pressure(p.maxPsi)}, the pressure is ${pressure(n.pressurePsi)}.`,
     figures: (p) => ({ maxPsi: p.maxPsi }),
   },
   { rule: 'potable', fails: (p, n) => n.potable && !p.potable, why: () => 'It is not for drinking water.' },
@@ -46,20 +47,21 @@ const DEMANDS: Demand[] = [
   {
     rule: 'bore',
     fails: (p, n) => n.minBoreIn !== null && p.boreIn !== undefined && p.boreIn < n.minBoreIn,
-    why: (p, n) => `Its bore is ${p.boreIn} in, the appliance's flow asks for ${n.minBoreIn} in.`,
+    why: (p, n) => said`Its bore is ${diameter(p.boreIn as number)}, the appliance's flow asks for ${diameter(n.minBoreIn as number)}.`,
     figures: (p, n) => ({ boreIn: p.boreIn as number, minBoreIn: n.minBoreIn as number }),
   },
   { rule: 'cut-length', fails: (p, n) => p.cutToLength && n.minLengthIn === null, why: () => 'It is cut to length: say how far it must reach.' },
   {
     rule: 'too-short',
     fails: (p, n) => p.cutToLength && n.minLengthIn !== null && p.maxLengthIn !== undefined && cutLengthIn(p, n.minLengthIn) > p.maxLengthIn,
-    why: (p, n) => `It comes ${p.maxLengthIn} in long, ${cutLengthIn(p, n.minLengthIn as number)} in are needed with the allowance.`,
+    why: (p, n) =>
+      said`It comes ${length(p.maxLengthIn as number)} long, ${length(cutLengthIn(p, n.minLengthIn as number))} are needed with the allowance.`,
     figures: (p, n) => ({ needIn: cutLengthIn(p, n.minLengthIn as number) }),
   },
   {
     rule: 'too-short',
     fails: (p, n) => isLine(p) && !p.cutToLength && n.minLengthIn !== null && (p.lengthIn ?? 0) < n.minLengthIn,
-    why: (p, n) => `It is ${p.lengthIn ?? 0} in long, at least ${n.minLengthIn} in are needed.`,
+    why: (p, n) => said`It is ${length(p.lengthIn ?? 0)} long, at least ${length(n.minLengthIn as number)} are needed.`,
     figures: (p) => ({ lengthIn: p.lengthIn ?? 0 }),
   },
 ];

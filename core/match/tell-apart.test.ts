@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { defaultRules } from '../house/rules.ts';
+import { saidIn } from '../units/quantity.ts';
 import type { Part } from './part.ts';
 import type { Chain } from './query.ts';
 import { tellApart } from './tell-apart.ts';
@@ -25,8 +26,14 @@ describe('what tells chains apart', () => {
   it('names a hose with its length, a cut piece with its cut, and what the van lacks', () => {
     const cut = chain('coil', { path: [{ part: 'coil', inEnd: 'a', outEnd: 'b', cutLengthIn: 84.0625 }], offVan: ['coil', 'ferrule-1/4od'] });
     const [hose, coil] = told(chain('hose', {}), cut);
-    assert.deepEqual(hose!.parts, ['braided connector, 60 in']);
-    assert.deepEqual(coil!.parts, ['copper coil, cut to 84 1/16 in']);
+    assert.deepEqual(
+      hose!.parts.map((p) => [p.text, saidIn(p, 'metric')]),
+      [['braided connector, 60 in', 'braided connector, 1524 mm']],
+    );
+    assert.deepEqual(
+      coil!.parts.map((p) => [p.text, saidIn(p, 'metric')]),
+      [['copper coil, cut to 84 1/16 in', 'copper coil, cut to 2.14 m']],
+    );
     assert.deepEqual(coil!.missing, ['copper coil, 1/4 OD', 'ferrule, 1/4 OD']);
   });
 

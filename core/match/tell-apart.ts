@@ -1,14 +1,14 @@
 /** What tells the chains of an answer apart, in the words a plumber would ask for them. */
 import type { HouseRules } from '../house/rules.ts';
 import { type Reason, reason } from '../reason.ts';
-import { writeFraction } from '../units/fraction.ts';
+import { length, type Said, said } from '../units/quantity.ts';
 import type { Part } from './part.ts';
 import type { Chain } from './query.ts';
 import { shortName } from './sides.ts';
 
 export interface Apart {
   /** Its parts, water side first; a line with its length. */
-  parts: string[];
+  parts: Said[];
   /** What has to be bought: names of parts and loose pieces that the van lacks. */
   missing: string[];
   /** Why the first departs from a rule of the house; null where it does not. */
@@ -35,11 +35,10 @@ export function tellApart(chains: Chain[], parts: Part[], names: Record<string, 
   }));
 }
 
-function inWords(part: Part | undefined, name: string, cutLengthIn: number | undefined): string {
+function inWords(part: Part | undefined, name: string, cutLengthIn: number | undefined): Said {
   const lengthIn = cutLengthIn ?? (part?.flexible ? part.lengthIn : undefined);
-  return lengthIn === undefined
-    ? shortName(name)
-    : `${shortName(name)}, ${cutLengthIn === undefined ? '' : 'cut to '}${writeFraction(lengthIn, 16)} in`;
+  if (lengthIn === undefined) return said`${shortName(name)}`;
+  return said`${shortName(name)}, ${cutLengthIn === undefined ? '' : 'cut to '}${length(lengthIn)}`;
 }
 
 /** A chain of a kind the house does not prefer comes first only where it is dearer to keep to the rule. */

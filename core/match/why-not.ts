@@ -3,6 +3,7 @@ import { endName } from '../ends/label.ts';
 import { sealById } from '../ends/seals.ts';
 import { tubeMaxFOf } from '../ends/tubes.ts';
 import { type Reason, reason } from '../reason.ts';
+import { length, said } from '../units/quantity.ts';
 import { matchChains, sealsSomehow } from './chains.ts';
 import type { Part, PartEnd } from './part.ts';
 import { isLine } from './part.ts';
@@ -245,7 +246,11 @@ function needsOf(s: Setting, row: Way[], rejoined: Spare | null): Reason[] {
       const after = row.slice(last + 1).filter((w) => isLine(w.part));
       const inches = after.reduce((sum, w) => sum + (w.part.cutToLength && s.need.minLengthIn !== null ? cutLengthIn(w.part, s.need.minLengthIn) : (w.part.lengthIn ?? 0)), 0); // biome-ignore format: one sum
       if (inches > ARRESTOR_REACH_IN) {
-        out.push(reason('arrestor-far', `${inches} in of line come after its arrestor: at most ${ARRESTOR_REACH_IN}.`, { figures: { inches } }));
+        out.push(
+          reason('arrestor-far', said`${length(inches)} of line come after its arrestor: at most ${length(ARRESTOR_REACH_IN)}.`, {
+            figures: { inches },
+          }),
+        );
       }
     }
   }

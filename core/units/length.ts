@@ -1,7 +1,7 @@
 /** Lengths and pitches as typed, in inches whichever unit they came in. */
 import { readFraction } from './fraction.ts';
 
-const MM_PER_IN = 25.4;
+export const MM_PER_IN = 25.4;
 const METRIC = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(mm|cm|m)\s*$/i;
 /** Feet, and inches after them: 6 ft, 6', 6' 2", 6 feet 2 1/2 in, 6ft-2. */
 const FEET = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(?:feet|foot|ft\.?|['’′])\s*-?\s*(.*)$/i;

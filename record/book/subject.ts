@@ -50,6 +50,8 @@ export interface BookWords {
   subject: (ref: SubjectRef) => string;
   /** Name of a part or loose piece, by its id or code. */
   item: (id: string) => string;
+  /** So much of an item, with its name: '3 x Elbow', '25 ft of PE tube'; `isBare` leaves the name out. */
+  amount: (item: string, quantity: number, isBare?: boolean) => string;
 }
 
 /** Declares a change; the body's type follows from its shape. */

@@ -18,6 +18,7 @@ export function tellBook(entry: BookEntry, words: BookWords): string {
 export const NO_WORDS: BookWords = {
   subject: ({ kind }) => `a ${subjectOf(kind).called} that this device does not hold`,
   item: (id) => id,
+  amount: (item, quantity, isBare) => (isBare ? String(quantity) : `${quantity} x ${item}`),
 };
 
 /** What was said of subjects of the book, in order, each with what became of it; with the name of what it is of. */

@@ -6,9 +6,16 @@ import type { Chain, Need } from '../../core/match/query.ts';
 import type { Same } from '../same.ts';
 import { amount, cents, count, end, id, lengthIn, text, turnsShape } from '../shapes.ts';
 
+const quantity = z.object({
+  of: z.enum(['length', 'coil', 'diameter', 'pressure', 'temperature']),
+  value: amount,
+  places: z.optional(z.int().check(z.gte(0), z.lte(6))),
+});
 const reasonShape = z.object({
   rule: id,
   text,
+  /** Of a sentence with quantities: to be said in either system. */
+  pieces: z.optional(z.array(z.union([text, quantity])).check(z.maxLength(40))),
   source: z.optional(text),
   figures: z.optional(z.record(id, z.union([amount, text]))),
 });

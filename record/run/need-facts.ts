@@ -11,14 +11,15 @@ export function needFactsOf(history: History) {
     // What was seen of one tube says nothing of another read since.
     if (entry === null || endWhen(history, side, entry.id) !== (lastOf(history, endSeen, side)?.body.end ?? null)) return null;
     const seen = entry.body;
-    return { finish: seen.finish, ...(seen.inches === undefined ? {} : { lengthIn: seen.inches }) };
+    return { stub: { finish: seen.finish, ...(seen.inches === undefined ? {} : { lengthIn: seen.inches }) }, text: seen.text };
   };
   const [from, to] = [stub('from'), stub('to')];
   const changes = KNOWN_IDS.flatMap((id) => {
     const entry = lastOf(history, needChanged, id);
     return entry ? [{ ...entry.body, entryId: entry.id }] : [];
   });
-  return { stubs: { ...(from ? { from } : {}), ...(to ? { to } : {}) }, changes };
+  const stubs = { ...(from ? { from: from.stub } : {}), ...(to ? { to: to.stub } : {}) };
+  return { stubs, stubTexts: { from: from?.text, to: to?.text }, changes };
 }
 
 /** The end of a side as it was read when an entry that stands was made. */

@@ -1,5 +1,7 @@
 /** A run as it stands, as far as the rules of its entries ask. */
+
 import type { Round } from '../../core/prove/method.ts';
+import type { Units } from '../../core/units/quantity.ts';
 import type { Stage } from './stages.ts';
 
 /** What a sign-off must name with a reason: a stage that is not done, or a joint or check point that is not proven. */
@@ -29,6 +31,8 @@ export interface RunNow {
 
 /** Words for what an entry names by id or code. */
 export interface Words {
+  /** What figures are said in. */
+  units: Units;
   /** 'J2', 'Stop stem'. */
   target: (id: string) => string;
   /** Name of a part or loose piece. */

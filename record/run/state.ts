@@ -42,6 +42,8 @@ export interface RunState {
   place: Bodies['place-seen'];
   /** Tubes found in place, by their side. */
   stubs: ReturnType<typeof needFactsOf>['stubs'];
+  /** How much of them is free, as it was typed. */
+  stubTexts: ReturnType<typeof needFactsOf>['stubTexts'];
   /** What was changed of the known needs for this run. */
   needChanges: ReturnType<typeof needFactsOf>['changes'];
   accepted: (AcceptedChain & { entryId: string }) | null;
@@ -91,11 +93,12 @@ export function stateFrom(context: RunContext, history: History): RunState {
   const { inForce: signedOff, undone } = signOffsOf(history, (before) => openOf(workOf(context, before, cards)));
   const stages = stagesOf(history, work, signedOff);
   const { looked: _l, skipped: _s, targets, lives, ...rest } = work;
-  const { stubs, changes: needChanges } = needFactsOf(history);
+  const { stubs, stubTexts, changes: needChanges } = needFactsOf(history);
   const off = lastOf(history, listed)?.body;
   return {
     ...rest,
     stubs,
+    stubTexts,
     needChanges,
     stage: signedOff ? null : (STAGES.find((s) => stages[s].state === 'open') ?? 'log'),
     stages,

@@ -20,7 +20,6 @@ export type Moved = z.output<typeof moved>;
 export type AmountOf = z.output<typeof amountOf>;
 
 const stockChange = change<StockPlace>();
-const times = (n: number, what: string) => `${n} x ${what}`;
 
 export const stockPlace: Subject<'stock', StockPlace> = {
   name: 'stock',
@@ -30,23 +29,23 @@ export const stockPlace: Subject<'stock', StockPlace> = {
   begins: (id, body: z.output<typeof placeMade>) => ({ ...body, id }),
   changes: {
     'place-made': stockChange({ shape: placeMade, sets: true, says: (b) => `${b.kind} "${b.name}" written down` }),
-    received: stockChange({ shape: cameOrWent, says: (b, w) => `received ${times(b.quantity, w.item(b.item))}: ${b.reason}` }),
-    used: stockChange({ shape: cameOrWent, says: (b, w) => `used ${times(b.quantity, w.item(b.item))}: ${b.reason}` }),
-    thrown: stockChange({ shape: cameOrWent, says: (b, w) => `thrown away ${times(b.quantity, w.item(b.item))}: ${b.reason}` }),
+    received: stockChange({ shape: cameOrWent, says: (b, w) => `received ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
+    used: stockChange({ shape: cameOrWent, says: (b, w) => `used ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
+    thrown: stockChange({ shape: cameOrWent, says: (b, w) => `thrown away ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
     moved: stockChange({
       shape: moved,
       names: (b) => [{ kind: 'stock', id: b.toId, at: 'toId' }],
       holds: ({ body, subject }) =>
         body.toId === subject.id ? { rule: 'same-place', why: 'It is moved to where it is: name another shelf or van.' } : null,
-      says: (b, w) => `${times(b.quantity, w.item(b.item))} moved to ${w.subject({ kind: 'stock', id: b.toId })}`,
+      says: (b, w) => `${w.amount(b.item, b.quantity)} moved to ${w.subject({ kind: 'stock', id: b.toId })}`,
     }),
     counted: stockChange({
       shape: counted,
       says: (b, w) => {
-        const differs = b.expected === undefined || b.expected === b.quantity ? '' : `, where ${b.expected} was expected`;
-        return `counted ${times(b.quantity, w.item(b.item))}${differs}${b.reason ? `: ${b.reason}` : ''}`;
+        const differs = b.expected === undefined || b.expected === b.quantity ? '' : `, where ${w.amount(b.item, b.expected, true)} was expected`;
+        return `counted ${w.amount(b.item, b.quantity)}${differs}${b.reason ? `: ${b.reason}` : ''}`;
       },
     }),
-    'minimum-set': stockChange({ shape: amountOf, says: (b, w) => `at least ${times(b.quantity, w.item(b.item))} to be kept` }),
+    'minimum-set': stockChange({ shape: amountOf, says: (b, w) => `at least ${w.amount(b.item, b.quantity)} to be kept` }),
   },
 };

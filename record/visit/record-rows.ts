@@ -1,4 +1,5 @@
 /** Everything recorded on a visit, told in plain words: the rows of its file, its CSV and its print. */
+import type { Units } from '../../core/units/quantity.ts';
 import type { Entry } from '../kinds.ts';
 import { type History, historyOf } from '../run/history.ts';
 import type { RunState } from '../run/state.ts';
@@ -27,10 +28,11 @@ export function deviceNames(entries: readonly Entry[]): (deviceId: string) => st
   return (deviceId) => `device ${ids.indexOf(deviceId) + 1}`;
 }
 
-export function recordRows(sheet: VisitSheet, catalogue: RunCatalogue): RecordRow[] {
+/** @param units what figures are said in; a file that is read again has them in the trade's own */
+export function recordRows(sheet: VisitSheet, catalogue: RunCatalogue, units: Units = 'inch'): RecordRow[] {
   const device = deviceNames(sheet.entries);
   return readRuns(sheet, catalogue).flatMap(({ run, state }) =>
-    runHappenings(sheet.entries, run.id, state).map((h) => ({
+    runHappenings(sheet.entries, run.id, state, units).map((h) => ({
       run: run.name,
       place: run.place,
       at: new Date(h.atMs).toISOString(),
@@ -44,7 +46,7 @@ export function recordRows(sheet: VisitSheet, catalogue: RunCatalogue): RecordRo
 }
 
 /** "What happened here": everything recorded on a run, in order, with what became of it. */
-export function runHappenings(entries: readonly Entry[], runId: string, state: RunState | null) {
+export function runHappenings(entries: readonly Entry[], runId: string, state: RunState | null, units: Units = 'inch') {
   const history: History = historyOf(entries, runId);
-  return happenings(history, wordsFor(state, history));
+  return happenings(history, wordsFor(state, history, units));
 }

@@ -1,4 +1,5 @@
 import { useMemo, useState } from 'react';
+import { coil, quantityWords } from '../../../core/index.ts';
 import { few } from '../../../record/few.ts';
 import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
 import { addDays, type DaySheet, daySheetOf } from '../../../record/visit/day.ts';
@@ -13,6 +14,7 @@ import { FollowUpRow } from '../../ui/FollowUpRow.tsx';
 import { fetched } from '../../ui/fetched.tsx';
 import { pipOf } from '../../ui/pips.ts';
 import { noteNewPress } from '../../ui/presses.ts';
+import { useUnits } from '../../ui/units.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { useHeldVisits } from '../../ui/use-day.ts';
 import { dayWords, localTime } from '../../ui/words.ts';
@@ -254,7 +256,8 @@ function takeOff(visitId: string, runId: string): void {
 }
 
 function Shortages({ sheet }: { sheet: DaySheet }) {
-  const amount = (n: number, unit: 'piece' | 'inch') => (unit === 'inch' ? `${n} in` : String(n));
+  const units = useUnits();
+  const amount = (n: number, unit: 'piece' | 'inch') => (unit === 'inch' ? quantityWords(coil(n), units) : String(n));
   return (
     <section aria-label="Short on the van">
       <div className="flex items-end gap-3 border-b border-ink pb-1">
@@ -267,7 +270,7 @@ function Shortages({ sheet }: { sheet: DaySheet }) {
       <ul>
         {sheet.shortages.map((s) => (
           <li key={s.item} className="border-b border-faint py-2">
-            <b>{s.unit === 'inch' ? `${s.quantity - s.onVan} in of` : `${s.quantity - s.onVan} x`}</b> {s.name}
+            <b>{s.unit === 'inch' ? `${amount(s.quantity - s.onVan, s.unit)} of` : `${s.quantity - s.onVan} x`}</b> {s.name}
             <div className="text-soft">
               need {amount(s.quantity, s.unit)}, on {s.van?.name.toLowerCase() === 'van' ? 'the van' : (s.van?.name ?? 'the van')}{' '}
               {amount(s.onVan, s.unit)} · {s.forRuns.join(', ')}

@@ -1,5 +1,6 @@
-import { endLabel, type Identification, threadById, writeFraction } from '../../../core/index.ts';
+import { diameter, endLabel, type Identification, said, threadById, writeFraction } from '../../../core/index.ts';
 import { type EndWanted, takeEndTo } from '../../ui/end-wanted.ts';
+import { InUnits } from '../../ui/InUnits.tsx';
 import { Outline } from '../../ui/Outline.tsx';
 import { Reasons } from '../../ui/Reasons.tsx';
 
@@ -42,8 +43,9 @@ export function Candidates({ result, gender, nothingRead, wanted }: Props) {
             <div>
               <b className="text-lg">{endLabel(`${c.thread}-${gender}`)}</b>
               <div>
-                {threadById(c.thread)!.externalMajorIn.toFixed(3)} in over the male crests, {writeFraction(threadById(c.thread)!.threadsPerIn, 2)} an
-                inch, {threadById(c.thread)!.tapered ? 'tapered' : 'straight'}, {threadById(c.thread)!.includedAngleDeg} degrees
+                <InUnits said={said`${diameter(threadById(c.thread)!.externalMajorIn, 3)} over the male crests`} />,{' '}
+                {writeFraction(threadById(c.thread)!.threadsPerIn, 2)} an inch, {threadById(c.thread)!.tapered ? 'tapered' : 'straight'},{' '}
+                {threadById(c.thread)!.includedAngleDeg} degrees
               </div>
               <Reasons because={c.because} />
             </div>

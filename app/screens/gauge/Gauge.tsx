@@ -6,16 +6,19 @@ import {
   identifyThread,
   isMetric,
   knownAppliances,
+  lengthTyped,
   type Measure,
   readLengthIn,
   readThreadsPerIn,
   type ThreadReading,
+  type Units,
 } from '../../../core/index.ts';
 import { AnswerBar } from '../../ui/AnswerBar.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { endWanted } from '../../ui/end-wanted.ts';
 import { Reasons } from '../../ui/Reasons.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { useUnits } from '../../ui/units.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { answerOf, Candidates } from './Candidates.tsx';
 import { HowTo, howTo } from './HowTo.tsx';
@@ -48,8 +51,8 @@ const NOTHING: Typed = {
 /** A hand's errors, one sigma. */
 const SIGMA = { caliper: 0.005, ruler: 0.02, count: 1, gauge: 0.3 };
 
-function readingOf(t: Typed): ThreadReading {
-  const diameterIn = t.diameter.trim() === '' ? undefined : (readLengthIn(t.diameter) ?? Number.NaN);
+function readingOf(t: Typed, units: Units): ThreadReading {
+  const diameterIn = t.diameter.trim() === '' ? undefined : (readLengthIn(lengthTyped(t.diameter, units)) ?? Number.NaN);
   const threadsPerIn = t.pitch.trim() === '' ? undefined : (readThreadsPerIn(t.pitch) ?? Number.NaN);
   return {
     gender: t.gender,
@@ -71,7 +74,8 @@ const MEASURE_NAMES: Record<Measure, string> = {
 };
 
 /** A metric reading said in inches, for it is what the tables are in. */
-function inInches(text: string): string {
+function inInches(typed: string, units: Units): string {
+  const text = lengthTyped(typed, units);
   const inches = isMetric(text) ? readLengthIn(text) : null;
   return inches === null ? '' : `${inches.toFixed(3)} in`;
 }
@@ -94,19 +98,20 @@ function worth(gainBits: number): string {
 
 /** What thread is it: readings on one side, candidates narrowing on the other. */
 export default function Gauge({ appliances, address }: { appliances: { id: string; name: string }[]; address: Record<string, string> }) {
+  const units = useUnits();
   const wanted = endWanted(new URLSearchParams(useAddress(address)));
   const [typed, setTyped] = useState(NOTHING);
   const set = (change: Partial<Typed>) => setTyped((t) => ({ ...t, ...change }));
   const result = useMemo((): Identification | string => {
     try {
-      return identifyThread(readingOf(typed));
+      return identifyThread(readingOf(typed, units));
     } catch (error) {
       if (error instanceof InputError) return error.message;
       throw error;
     }
-  }, [typed]);
+  }, [typed, units]);
   const nothingRead = typed.diameter.trim() === '' && typed.pitch.trim() === '';
-  const mm = maybeMm(typed.diameter);
+  const mm = units === 'metric' ? null : maybeMm(typed.diameter);
   const known = appliances.filter((a) => knownAppliances.includes(a.id));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[25rem_minmax(0,1fr)]">
@@ -124,16 +129,16 @@ export default function Gauge({ appliances, address }: { appliances: { id: strin
         />
         <div className="grid grid-cols-[minmax(0,1fr)_10.5rem] items-end gap-2">
           <label className="grid gap-1">
-            <span className="label">Diameter at the crests, in</span>
+            <span className="label">Diameter at the crests, {units === 'metric' ? 'mm' : 'in'}</span>
             <span className="relative block">
               <input
                 className="field"
                 maxLength={20}
                 value={typed.diameter}
-                placeholder="0.820, 13/16, 20.9 mm"
+                placeholder={units === 'metric' ? '20.9, 13/16' : '0.820, 13/16, 20.9 mm'}
                 onChange={(e) => set({ diameter: e.target.value })}
               />
-              <span className="pointer-events-none absolute top-3 right-2 bg-sheet text-soft">{inInches(typed.diameter)}</span>
+              <span className="pointer-events-none absolute top-3 right-2 bg-sheet text-soft">{inInches(typed.diameter, units)}</span>
             </span>
           </label>
           <Select

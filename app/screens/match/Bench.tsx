@@ -5,6 +5,7 @@ import { Chains, chainKey } from '../../ui/Chains.tsx';
 import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { whereElse } from '../../ui/stock.ts';
+import { useUnits } from '../../ui/units.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { money } from '../../ui/words.ts';
 import { type Answer, answerTo, queryOf } from './answer.ts';
@@ -40,7 +41,8 @@ const ADDRESS_WAITS_MS = 300;
 function Asked({ address, rules: made, runs: given, first }: Props) {
   const catalogue = useCatalogue();
   const rules = catalogue?.rules ?? made;
-  const [q, setQ] = useState<Question>(() => questionOf(address, rules));
+  const units = useUnits();
+  const [q, setQ] = useState<Question>(() => questionOf(address, rules, units));
   const [taken, setTaken] = useState<Chain | null>(null);
   const [asksWhy, setAsksWhy] = useState(false);
   const answer = useRef<HTMLElement>(null);
@@ -53,7 +55,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
   const say = (text: string) => {
     setTaken(null);
     setTyped(true);
-    setQ(questionTyped(text, rules));
+    setQ(questionTyped(text, rules, units));
   };
   useSentence(q.text, say, () => answer.current?.focus());
   const link = useSettledAddress(q, isTyped);

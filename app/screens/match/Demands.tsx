@@ -1,5 +1,8 @@
-import { HOUSE_CHOICES } from '../../../core/index.ts';
+import { diameter, HOUSE_CHOICES, pressure, quantityWords, said } from '../../../core/index.ts';
 import { EndPicker } from '../../ui/EndPicker.tsx';
+import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
+import { useUnits } from '../../ui/units.ts';
 import { usualEnds } from '../../ui/usual-ends.ts';
 import type { Question } from './question.ts';
 
@@ -14,6 +17,7 @@ interface Props {
 
 /** What the chain must do, and the house rules to try. */
 export function Demands({ q, bore, set, badLength, badPsi }: Props) {
+  const units = useUnits();
   const box = (key: 'stop' | 'arrestor' | 'check' | 'outlet' | 'hidden' | 'wide' | 'afterRo' | 'vanOnly', label: string) => (
     <label className="flex min-h-10 items-center gap-2">
       <input type="checkbox" className="size-5 shrink-0" checked={q[key]} onChange={(e) => set({ [key]: e.target.checked })} /> {label}
@@ -48,19 +52,20 @@ export function Demands({ q, bore, set, badLength, badPsi }: Props) {
       {box('hidden', 'be walled in')}
       {box('afterRo', 'follow an RO unit')}
       {box('vanOnly', 'come off the van')}
-      {bore !== null && box('wide', `be ${bore} in wide, as usual`)}
+      {bore !== null && box('wide', `be ${quantityWords(diameter(bore), units)} wide, as usual`)}
       <label className="col-span-2 flex items-center gap-2">
         reach at least
-        <input
+        <FigureInput
+          of="length"
           className="field max-w-24"
           maxLength={20}
           value={q.length}
-          onChange={(e) => set({ length: e.target.value })}
+          onChange={(length) => set({ length })}
           aria-invalid={badLength}
         />{' '}
-        in
+        {ownUnit('length', units)}
       </label>
-      {badLength && <p className="col-span-2">Give a length of more than 0 in, or nothing.</p>}
+      {badLength && <p className="col-span-2">Give a length of more than 0, or nothing.</p>}
       <details className="why col-span-2 mt-1" open={q.rejoin !== null || q.psi !== ''}>
         <summary>Old line to join again, pressure</summary>
         <EndPicker
@@ -72,18 +77,22 @@ export function Demands({ q, bore, set, badLength, badPsi }: Props) {
         />
         <label className="flex items-center gap-2">
           hold
-          <input
+          <FigureInput
+            of="pressure"
             className="field max-w-24"
-            inputMode="decimal"
             maxLength={10}
-            placeholder="80"
+            placeholder={units === 'metric' ? '5.5' : '80'}
             value={q.psi}
-            onChange={(e) => set({ psi: e.target.value })}
+            onChange={(psi) => set({ psi })}
             aria-invalid={badPsi}
           />{' '}
-          psi
+          {ownUnit('pressure', units)}
         </label>
-        {badPsi && <p>Give a pressure of 1 to 1000 psi, or nothing.</p>}
+        {badPsi && (
+          <p>
+            <InUnits said={said`Give a pressure of ${pressure(1)} to ${pressure(1000)}, or nothing.`} />
+          </p>
+        )}
       </details>
       <details className="why col-span-2 mt-1">
         <summary>House rules, tried out</summary>

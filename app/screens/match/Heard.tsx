@@ -1,5 +1,18 @@
-import { endName, type HouseRules, type Reading, readQuestion, writeFraction } from '../../../core/index.ts';
-import { inchesOf, isStopUsual, type Question } from './question.ts';
+import {
+  diameter,
+  endName,
+  type HouseRules,
+  length as lengthOf,
+  pressure,
+  quantityWords,
+  type Reading,
+  readQuestion,
+  temperature,
+  type Units,
+  withMillimetres,
+} from '../../../core/index.ts';
+import { useUnits } from '../../ui/units.ts';
+import { inchesOf, isStopUsual, psiOf, type Question } from './question.ts';
 
 interface Props {
   q: Question;
@@ -11,8 +24,9 @@ interface Props {
 
 /** What was read of the sentence: both sides with whatever else they may be, what is asked, what was not understood; and the gap, if there is one. */
 export function Heard({ q, rules, set, say }: Props) {
-  const read = readQuestion(q.text);
-  const chips = demandsOf(q, rules);
+  const units = useUnits();
+  const read = readQuestion(units === 'metric' ? withMillimetres(q.text) : q.text);
+  const chips = demandsOf(q, rules, units);
   return (
     <section aria-label="What was read" className="mb-3 grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-2 lg:grid-cols-[repeat(2,minmax(0,1fr))]">
       <p className="hidden text-lg lg:col-span-2 print:block">
@@ -114,9 +128,13 @@ interface Demand {
 }
 
 /** What is asked besides the ends, in few words; each can be left out. */
-function demandsOf(q: Question, rules: HouseRules): Demand[] {
+function demandsOf(q: Question, rules: HouseRules, units: Units): Demand[] {
+  const psi = psiOf(q.psi);
   const inches = inchesOf(q.length);
-  const length = inches === undefined || Number.isNaN(inches) ? q.length : `${writeFraction(Math.ceil(inches * 16 - 1e-6) / 16, 16)} in`;
+  const length =
+    inches === undefined || Number.isNaN(inches)
+      ? q.length
+      : quantityWords(lengthOf(units === 'inch' ? Math.ceil(inches * 16 - 1e-6) / 16 : inches), units);
   const all: [boolean, string, Partial<Question>][] = [
     [q.water === 'hot', 'hot water', { water: 'cold' }],
     [q.stop, isStopUsual(q.text) ? 'its own stop, as usual' : 'its own stop', { stop: false }],
@@ -126,9 +144,9 @@ function demandsOf(q: Question, rules: HouseRules): Demand[] {
     [q.outlet, 'leaves an outlet free', { outlet: false }],
     [q.hidden, 'walled in', { hidden: false }],
     [q.afterRo, 'after reverse osmosis: no copper, no brass', { afterRo: false }],
-    [q.psi.trim() !== '', `holds ${q.psi} psi`, { psi: '' }],
-    [q.tempF !== null, `bears ${q.tempF} F`, { tempF: null }],
-    [q.boreIn !== null, `${q.boreIn} in of bore`, { boreIn: null }],
+    [q.psi.trim() !== '', `holds ${psi === undefined || Number.isNaN(psi) ? q.psi : quantityWords(pressure(psi), units)}`, { psi: '' }],
+    [q.tempF !== null, `bears ${quantityWords(temperature(q.tempF ?? 0), units)}`, { tempF: null }],
+    [q.boreIn !== null, `${quantityWords(diameter(q.boreIn ?? 0), units)} of bore`, { boreIn: null }],
     [q.outOf !== null, `out of the ${q.outOf}`, { outOf: null }],
     [q.vanOnly, 'off the van alone', { vanOnly: false }],
     [q.push !== rules.push, `push fittings ${q.push}`, { push: rules.push }],

@@ -1,7 +1,17 @@
 import Papa from 'papaparse';
 import { useEffect, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type Chain, cardVersionOf, type ListLine, type MatchQuery, shoppingList, writeFraction } from '../../../core/index.ts';
+import {
+  type Chain,
+  cardVersionOf,
+  type ListLine,
+  length,
+  type MatchQuery,
+  quantityWords,
+  shoppingList,
+  type Units,
+  writeFraction,
+} from '../../../core/index.ts';
 import { type AcceptedChain, type Bodies, type Entry, type EntryKind, itemsOf } from '../../../record/index.ts';
 import type { OpenRun } from '../../../record/visit/open-runs.ts';
 import { newEntry } from '../../../sync/entry.ts';
@@ -9,13 +19,18 @@ import { sync } from '../../../sync/run.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { noteNewPress } from '../../ui/presses.ts';
 import { saveFile } from '../../ui/save-file.ts';
+import { useUnits } from '../../ui/units.ts';
 import { useOpenRuns } from '../../ui/use-open-runs.ts';
 import { money } from '../../ui/words.ts';
 
 /** As a table for any spreadsheet; cells that it would run as formulas are made safe. */
-const csvOf = (lines: ListLine[]): string =>
+/** With what is cut off it, in what the device goes by. */
+const nameOf = ({ name, cutLengthIn }: ListLine, units: Units): string =>
+  cutLengthIn === undefined ? name : `${name}, cut to ${quantityWords(length(cutLengthIn), units)}`;
+
+const csvOf = (lines: ListLine[], units: Units): string =>
   Papa.unparse(
-    lines.map((l) => ({ count: l.count, item: l.item, name: l.name, price_each: (l.eachCents / 100).toFixed(2), to_buy: l.toBuy })),
+    lines.map((l) => ({ count: l.count, item: l.item, name: nameOf(l, units), price_each: (l.eachCents / 100).toFixed(2), to_buy: l.toBuy })),
     { escapeFormulae: true },
   );
 
@@ -24,6 +39,7 @@ const wordOf = (line: ListLine): string => (line.toBuy === 0 ? '(on the van)' : 
 /** A chain taken: to a visit's run, to a shopping list, or as a link. */
 export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: ClientCatalogue; link: string; given: OpenRun[] }) {
   const { chain, catalogue } = p;
+  const units = useUnits();
   const lines = shoppingList(chain, catalogue.parts, catalogue.loose, p.query.stock);
   const runs = useOpenRuns(catalogue, p.given);
   const [chosen, setRun] = useState<string | null>(null);
@@ -43,7 +59,7 @@ export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: Cl
     ['Waiting for a chain', runs.filter((r) => r.acceptedId === null)],
     ['With a chain already', runs.filter((r) => r.acceptedId !== null)],
   ].filter(([, own]) => own!.length > 0) as [string, OpenRun[]][];
-  const text = lines.map((l) => `${l.count} x ${l.name} ${wordOf(l)}`).join('\n');
+  const text = lines.map((l) => `${l.count} x ${nameOf(l, units)} ${wordOf(l)}`).join('\n');
   const copy = async (what: string, words: string) => {
     try {
       await navigator.clipboard.writeText(what);
@@ -52,7 +68,7 @@ export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: Cl
       setSaid(`This browser does not let it be copied. Here it is: ${what}`);
     }
   };
-  const download = () => saveFile('shopping-list.csv', 'text/csv', `${csvOf(lines)}\r\n`);
+  const download = () => saveFile('shopping-list.csv', 'text/csv', `${csvOf(lines, units)}\r\n`);
   const toRun = async () => {
     if (!target) return;
     try {
@@ -71,7 +87,7 @@ export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: Cl
         <ul className="mt-1 list-disc pl-5">
           {lines.map((l) => (
             <li key={l.item}>
-              {l.count} x {l.name} <span className="text-soft">{money(l.eachCents, catalogue.currency)} each</span>{' '}
+              {l.count} x {nameOf(l, units)} <span className="text-soft">{money(l.eachCents, catalogue.currency)} each</span>{' '}
               {l.toBuy === 0 ? wordOf(l) : <b>{wordOf(l)}</b>}
             </li>
           ))}

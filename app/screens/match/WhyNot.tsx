@@ -1,5 +1,6 @@
 import { useMemo, useState } from 'react';
 import { type MatchQuery, whyNot } from '../../../core/index.ts';
+import { InUnits } from '../../ui/InUnits.tsx';
 
 /** Why not this? Parts named in a row, and what stands against them. */
 export default function WhyNot({ query, names }: { query: MatchQuery; names: Record<string, string> }) {
@@ -52,7 +53,7 @@ export default function WhyNot({ query, names }: { query: MatchQuery; names: Rec
         )}
         {because?.map((r, i) => (
           <p key={i} className={i === 0 ? 'caution text-lg' : 'mt-1'}>
-            {r.text}
+            <InUnits said={r} />
           </p>
         ))}
       </div>

@@ -6,7 +6,10 @@ import {
   isOpenPipe,
   type Need,
   readLengthIn,
+  readPressurePsi,
   readQuestion,
+  type Units,
+  withMillimetres,
   writeFraction,
 } from '../../../core/index.ts';
 
@@ -49,11 +52,14 @@ const FLAGS = ['stop', 'arrestor', 'check', 'outlet', 'hidden', 'afterRo'] as co
 export const MOST_LETTERS = 300;
 
 /** A metric length may fall between sixteenths: never shorter than it was said. */
-const asTyped = (inches: number | undefined): string => (inches === undefined ? '' : writeFraction(Math.ceil(inches * 16 - 1e-6) / 16, 16));
+function asTyped(inches: number | undefined, units: Units): string {
+  if (inches === undefined) return '';
+  return units === 'metric' ? `${Math.ceil(inches * 25.4 - 1e-6)} mm` : writeFraction(Math.ceil(inches * 16 - 1e-6) / 16, 16);
+}
 
 /** A sentence as a question: the first reading of each side, shown so that another can be chosen. */
-export function questionTyped(text: string, rules: HouseRules): Question {
-  const { from, to, need, rules: told } = readQuestion(text);
+export function questionTyped(text: string, rules: HouseRules, units: Units = 'inch'): Question {
+  const { from, to, need, rules: told } = readQuestion(units === 'metric' ? withMillimetres(text) : text);
   const water = need.water ?? 'cold';
   const avoid = need.avoid ?? [];
   const afterRo = avoid.includes('copper') && avoid.includes('brass');
@@ -63,7 +69,7 @@ export function questionTyped(text: string, rules: HouseRules): Question {
     to: to[0]?.end ?? null,
     rejoin: null,
     water,
-    length: asTyped(need.minLengthIn),
+    length: asTyped(need.minLengthIn, units),
     stop: need.stop ?? isStopUsual(text),
     arrestor: need.arrestor ?? false,
     check: need.check ?? false,
@@ -89,8 +95,8 @@ export function isStopUsual(text: string): boolean {
   return need.stop === undefined && from[0] !== undefined && isOpenPipe(from[0].end) && to[0]?.appliance !== undefined;
 }
 
-export function questionOf(address: Address, rules: HouseRules): Question {
-  const typed = questionTyped(address.q ?? '', rules);
+export function questionOf(address: Address, rules: HouseRules, units: Units = 'inch'): Question {
+  const typed = questionTyped(address.q ?? '', rules, units);
   // A sentence by itself is read; with anything beside it the address says all.
   if (Object.keys(address).every((name) => name === 'q')) return typed;
   const end = (name: string) => (isEndCode(address[name] ?? '') ? (address[name] as string) : null);
@@ -165,10 +171,10 @@ export function needOf(q: Question, usualBoreIn: number | null): Need | null {
   };
 }
 
-/** psi as typed; undefined for nothing, NaN for what is no pressure a line is asked to hold. */
+/** psi, of a pressure as typed; undefined for nothing, NaN for what is no pressure a line is asked to hold. */
 export function psiOf(text: string): number | undefined {
   if (text.trim() === '') return undefined;
-  const psi = Number(text);
+  const psi = readPressurePsi(text) ?? Number.NaN;
   return psi > 0 && psi <= 1000 ? psi : Number.NaN;
 }
 

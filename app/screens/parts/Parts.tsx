@@ -1,7 +1,8 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
-import { endName } from '../../../core/index.ts';
+import { endName, pressure, said, temperature } from '../../../core/index.ts';
 import { forThisShop } from '../../../sync/shop-here.ts';
 import { catalogueChanged, useCatalogue } from '../../ui/catalogue.ts';
+import { InUnits } from '../../ui/InUnits.tsx';
 import { money } from '../../ui/words.ts';
 
 interface Fault {
@@ -83,7 +84,7 @@ export default function Parts() {
                   </td>
                   <td className="py-1.5 pr-4">{p.material ?? ''}</td>
                   <td className="py-1.5 pr-4 whitespace-nowrap">
-                    {p.maxPsi} psi, {p.maxF} F
+                    <InUnits said={said`${pressure(p.maxPsi)}, ${temperature(p.maxF)}`} />
                   </td>
                   <td className="py-1.5 pr-4 text-right">{money(p.priceCents, catalogue?.currency ?? 'USD')}</td>
                   <td className="py-1.5 text-right">{catalogue?.stock[p.id] ?? 0}</td>

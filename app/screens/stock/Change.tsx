@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import { readCoilIn } from '../../../core/index.ts';
 import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
 import { type Saying, say } from '../../ui/book.ts';
+import { useUnits } from '../../ui/units.ts';
 import { amountWords } from './amounts.ts';
 import { counted, minimum, moved, received, thrown } from './changes.ts';
 
@@ -16,18 +18,19 @@ interface Props {
 
 /** What can be said of an item at a place: a number, then what it is the number of. */
 export function Change({ level, place, places, name, isCoil, coilIn, onDone }: Props) {
+  const units = useUnits();
   const [text, setText] = useState('');
   const [why, setWhy] = useState('');
-  const [unit, setUnit] = useState<'coils' | 'in'>(coilIn ? 'coils' : 'in');
+  const [unit, setUnit] = useState<'coils' | 'length'>(coilIn ? 'coils' : 'length');
   const [to, setTo] = useState(places.find((p) => p.id !== place.id)?.id ?? '');
-  const perUnit = isCoil && unit === 'coils' ? (coilIn ?? 1) : 1;
-  const number = /^\d+$/.test(text.trim()) ? Number(text.trim()) * perUnit : null;
+  const whole = /^\d+$/.test(text.trim()) ? Number(text.trim()) : null;
+  const number = isCoil && unit === 'length' ? readCoilIn(text, units) : whole === null ? null : whole * (isCoil ? (coilIn ?? 1) : 1);
   const some = number !== null && number >= 1 && number <= 2_000_000_000;
   const reason = why.trim();
   const tell = async (what: Saying, words: string) => {
     if (await say([what], `${name}: ${words}`)) onDone();
   };
-  const amount = number === null ? '' : amountWords(number, isCoil);
+  const amount = number === null ? '' : amountWords(number, isCoil, units);
   return (
     <form
       className="grid gap-3 bg-sheet p-3"
@@ -38,13 +41,15 @@ export function Change({ level, place, places, name, isCoil, coilIn, onDone }: P
     >
       <div className="flex flex-wrap items-end gap-3">
         <label className="grid gap-1">
-          <span className="label">{isCoil ? (unit === 'coils' ? 'How many whole coils' : 'How many inches') : 'How many'}</span>
+          <span className="label">
+            {isCoil ? (unit === 'coils' ? 'How many whole coils' : `How many ${units === 'metric' ? 'metres' : 'inches'}`) : 'How many'}
+          </span>
           {/* biome-ignore lint/a11y/noAutofocus: it was asked for with the press before */}
           <input className="field w-32" inputMode="numeric" maxLength={10} autoFocus value={text} onChange={(e) => setText(e.target.value)} />
         </label>
         {isCoil && coilIn && (
-          <button type="button" className="key" onClick={() => setUnit(unit === 'coils' ? 'in' : 'coils')}>
-            {unit === 'coils' ? `coils of ${amountWords(coilIn, true)}` : 'inches'}
+          <button type="button" className="key" onClick={() => setUnit(unit === 'coils' ? 'length' : 'coils')}>
+            {unit === 'coils' ? `coils of ${amountWords(coilIn, true, units)}` : units === 'metric' ? 'metres' : 'inches'}
           </button>
         )}
         <label className="grid min-w-40 flex-1 gap-1">
@@ -52,7 +57,7 @@ export function Change({ level, place, places, name, isCoil, coilIn, onDone }: P
           <input className="field" maxLength={200} value={why} onChange={(e) => setWhy(e.target.value)} />
         </label>
       </div>
-      {text.trim() !== '' && number === null && <p role="alert">Say it as a whole number.</p>}
+      {text.trim() !== '' && number === null && <p role="alert">Say it as a whole number, a length also as 25 ft or 7.5 m.</p>}
       <div className="flex flex-wrap items-center gap-2">
         <button type="submit" className="key key-main" disabled={number === null}>
           Counted

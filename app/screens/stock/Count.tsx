@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import { readCoilIn, type Units } from '../../../core/index.ts';
 import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
 import { say } from '../../ui/book.ts';
+import { useUnits } from '../../ui/units.ts';
 import { amountWords, type Coils } from './amounts.ts';
 import { counted } from './changes.ts';
 
@@ -14,8 +16,13 @@ interface Props {
 /** Why a count may differ from the record; one stands for all that follow until another is chosen. */
 const REASONS = ['used and not noted', 'lost or given away', 'found again', 'counted wrong before'];
 
+/** In the unit it is counted in. */
+const coilFigure = (quantity: number, isCoil: boolean, units: Units): string =>
+  isCoil && units === 'inch' ? `${quantity} in` : amountWords(quantity, isCoil, units);
+
 /** A place counted from top to bottom: what is expected beside what is there, Enter goes to the next. */
 export function Count({ place, items, nameOf, coils }: Props) {
+  const units = useUnits();
   const [reason, setReason] = useState(REASONS[0]!);
   // The rows stay in their order while they are counted.
   const [order] = useState(() => items.map((l) => l.item));
@@ -23,15 +30,15 @@ export function Count({ place, items, nameOf, coils }: Props) {
   const rows = [...order.flatMap((item) => now.get(item) ?? []), ...items.filter((l) => !order.includes(l.item))];
   const [done, setDone] = useState<Record<string, { quantity: number; expected: number }>>({});
   const keep = (level: Level, text: string) => {
-    if (!/^\d+$/.test(text.trim())) return;
-    const quantity = Number(text.trim());
+    const quantity = coils.has(level.item) ? readCoilIn(text, units) : /^\d+$/.test(text.trim()) ? Number(text.trim()) : null;
+    if (quantity === null) return;
     const before = done[level.item];
     if (before?.quantity === quantity) return;
     const expected = before?.expected ?? level.quantity;
     setDone((d) => ({ ...d, [level.item]: { quantity, expected } }));
     say(
       [counted(place.id, level.item, quantity, level.quantity, reason)],
-      `${nameOf(level.item)}: counted ${amountWords(quantity, coils.has(level.item))}`,
+      `${nameOf(level.item)}: counted ${amountWords(quantity, coils.has(level.item), units)}`,
     );
   };
   return (
@@ -61,14 +68,17 @@ export function Count({ place, items, nameOf, coils }: Props) {
               <tr key={level.item} className="border-b border-faint align-baseline">
                 <td className="py-2 pr-3">
                   {nameOf(level.item)}
-                  {isCoil && <span className="text-soft"> (in inches)</span>}
+                  {isCoil && <span className="text-soft"> (in {units === 'metric' ? 'metres' : 'inches'})</span>}
                   {said && (
-                    <b> {differs ? `▲ ${said.quantity > said.expected ? '+' : ''}${said.quantity - said.expected}: ${reason}` : '● as expected'}</b>
+                    <b>
+                      {' '}
+                      {differs
+                        ? `▲ ${said.quantity > said.expected ? '+' : ''}${coilFigure(said.quantity - said.expected, isCoil, units)}: ${reason}`
+                        : '● as expected'}
+                    </b>
                   )}
                 </td>
-                <td className="py-2 text-right whitespace-nowrap">
-                  {isCoil ? `${said?.expected ?? level.quantity} in` : (said?.expected ?? level.quantity)}
-                </td>
+                <td className="py-2 text-right whitespace-nowrap">{coilFigure(said?.expected ?? level.quantity, isCoil, units)}</td>
                 <td className="py-1 pl-3 text-right">
                   <input
                     className="field w-28 text-right"

@@ -1,6 +1,7 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { useUnits } from '../../ui/units.ts';
 import { amountWords, type Coils } from './amounts.ts';
 import { Change } from './Change.tsx';
 import { Count } from './Count.tsx';
@@ -119,6 +120,7 @@ interface RowProps extends Omit<Props, 'catalogue' | 'asked'> {
 function Row({ level, place, places, nameOf, coils, open, setOpen }: RowProps) {
   const { item, quantity, minimum } = level;
   const isCoil = coils.has(item);
+  const units = useUnits();
   const isOpen = open === item;
   return (
     <>
@@ -128,8 +130,8 @@ function Row({ level, place, places, nameOf, coils, open, setOpen }: RowProps) {
           {isLow(level) && <b className="whitespace-nowrap"> ▲ low</b>}
           {quantity < 0 && <div className="text-soft">More went out than was ever counted in: count it.</div>}
         </td>
-        <td className="py-2 text-right font-head text-2xl font-semibold whitespace-nowrap">{amountWords(quantity, isCoil)}</td>
-        <td className="py-2 pl-3 text-right whitespace-nowrap">{minimum === 0 ? '' : amountWords(minimum, isCoil)}</td>
+        <td className="py-2 text-right font-head text-2xl font-semibold whitespace-nowrap">{amountWords(quantity, isCoil, units)}</td>
+        <td className="py-2 pl-3 text-right whitespace-nowrap">{minimum === 0 ? '' : amountWords(minimum, isCoil, units)}</td>
         <td className="py-1 pl-3 text-right print:hidden">
           <button
             type="button"

@@ -1,19 +1,23 @@
 import { useState } from 'react';
 import type { BookEntry } from '../../../record/book/entry.ts';
+import type { BookWords } from '../../../record/book/subject.ts';
 import { NO_WORDS } from '../../../record/book/words.ts';
 import type { StockedPlace } from '../../../record/stock/levels.ts';
 import { get, sync } from '../../../sync/run.ts';
 import { SaidOf } from '../../ui/SaidOf.tsx';
+import { useUnits } from '../../ui/units.ts';
+import { amountWords, type Coils } from './amounts.ts';
 
 interface Props {
   place: StockedPlace;
   places: StockedPlace[];
   nameOf: (item: string) => string;
+  coils: Coils;
   timeZone: string;
 }
 
 /** What came and went at a place, newest last, each to be taken back with a reason. */
-export function History({ place, places, nameOf, timeZone }: Props) {
+export function History({ place, places, nameOf, coils, timeZone }: Props) {
   const [entries, setEntries] = useState<BookEntry[] | null>(null);
   const [isWhole, setWhole] = useState(true);
   const read = async () => {
@@ -26,7 +30,15 @@ export function History({ place, places, nameOf, timeZone }: Props) {
     setWhole(asked !== null);
     setEntries([...new Map([...(asked?.entries ?? []), ...waiting].map((e) => [e.id, e])).values()]);
   };
-  const words = { item: nameOf, subject: (ref: Parameters<typeof NO_WORDS.subject>[0]) => places.find((p) => p.id === ref.id)?.name ?? NO_WORDS.subject(ref) }; // biome-ignore format: one line
+  const units = useUnits();
+  const words: BookWords = {
+    item: nameOf,
+    amount: (item, quantity, isBare) => {
+      const amount = amountWords(quantity, coils.has(item), units);
+      return isBare ? amount : `${amount} ${coils.has(item) ? 'of' : 'x'} ${nameOf(item)}`;
+    },
+    subject: (ref) => places.find((p) => p.id === ref.id)?.name ?? NO_WORDS.subject(ref),
+  };
   return (
     <details className="why mt-4 print:hidden" onToggle={(e) => e.currentTarget.open && read()}>
       <summary>What came and went on {place.name}</summary>

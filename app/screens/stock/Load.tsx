@@ -6,6 +6,7 @@ import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
 import { get } from '../../../sync/run.ts';
 import { say } from '../../ui/book.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { useUnits } from '../../ui/units.ts';
 import { useHeldVisits } from '../../ui/use-day.ts';
 import { dayWords } from '../../ui/words.ts';
 import { amountWords, type Coils } from './amounts.ts';
@@ -23,6 +24,7 @@ interface Props {
 
 /** What the vans want for a day: by the chains that are accepted, and where the ends are known and none is, by the likeliest. */
 export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Props) {
+  const units = useUnits();
   const [day, setDay] = useState(begun);
   useEffect(() => setDay(begun), [begun]);
   const visits = useDayVisits(catalogue, day);
@@ -82,7 +84,7 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
                     .filter((r) => r.missing === 0)
                     .map((r) => (
                       <li key={r.item}>
-                        {amountWords(r.quantity, coils.has(r.item))} of {amountWords(r.onVan, coils.has(r.item))}: {nameOf(r.item)}
+                        {amountWords(r.quantity, coils.has(r.item), units)} of {amountWords(r.onVan, coils.has(r.item), units)}: {nameOf(r.item)}
                       </li>
                     ))}
                 </ul>
@@ -114,8 +116,9 @@ interface MissingProps {
 }
 
 function Missing({ row, vanId, nameOf, coils, onMove }: MissingProps) {
+  const units = useUnits();
   const isCoil = coils.has(row.item);
-  const words = (n: number) => amountWords(n, isCoil);
+  const words = (n: number) => amountWords(n, isCoil, units);
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-faint py-2">
       <div className="min-w-0 flex-1 basis-72">

@@ -106,7 +106,7 @@ export default function Stock({ initial, today, timeZone, address }: Props) {
             />
           )}
           <Here key={place.id} {...{ place, places, nameOf, coils, catalogue }} asked={asked.find ?? ''} />
-          <History key={`h ${place.id}`} {...{ place, places, nameOf, timeZone }} />
+          <History key={`h ${place.id}`} {...{ place, places, nameOf, coils, timeZone }} />
         </>
       )}
       {shown === 'buy' && <ToBuy {...{ places, nameOf, coils, catalogue }} />}

@@ -4,6 +4,7 @@ import { reorderOf, type StockedPlace } from '../../../record/stock/levels.ts';
 import { say } from '../../ui/book.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { saveFile } from '../../ui/save-file.ts';
+import { useUnits } from '../../ui/units.ts';
 import { money } from '../../ui/words.ts';
 import { amountWords, type Coils, toBuyWords } from './amounts.ts';
 import { received } from './changes.ts';
@@ -20,6 +21,7 @@ type Row = ReturnType<typeof reorderOf>[number];
 /** What is to be bought, so that each place has again what it wants at least; received against the list as it comes. */
 export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
   const rows = reorderOf(places).sort((a, b) => (nameOf(a.item) < nameOf(b.item) ? -1 : 1));
+  const units = useUnits();
   const [came, setCame] = useState<Record<string, string>>({});
   const placeOf = (id: string) => places.find((p) => p.id === id)?.name ?? '';
   const priceOf = (item: string) =>
@@ -79,10 +81,12 @@ export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
           {rows.map((row) => (
             <tr key={row.item} className="border-b border-faint align-baseline">
               <td className="py-2 pr-4 text-right font-head text-2xl font-semibold whitespace-nowrap">
-                {toBuyWords(row.quantity, coils.get(row.item))}
+                {toBuyWords(row.quantity, coils.get(row.item), units)}
               </td>
               <td className="py-2 pr-3">{nameOf(row.item)}</td>
-              <td className="py-2 pr-3">{row.at.map((a) => `${placeOf(a.placeId)} ${amountWords(a.quantity, coils.has(row.item))}`).join(', ')}</td>
+              <td className="py-2 pr-3">
+                {row.at.map((a) => `${placeOf(a.placeId)} ${amountWords(a.quantity, coils.has(row.item), units)}`).join(', ')}
+              </td>
               <td className="py-1 print:hidden">
                 <span className="flex flex-wrap items-center gap-2">
                   <input

@@ -7,6 +7,7 @@ import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { AnyEntry, Outgoing } from '../../../sync/device.ts';
 import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
+import { unitsHere } from '../../ui/units.ts';
 import { localTime } from '../../ui/words.ts';
 import { Mend } from './Mend.tsx';
 
@@ -112,7 +113,7 @@ function nameIn(books: PremisesBook[], id: string): string | undefined {
 function inWords(entry: AnyEntry, books: PremisesBook[]): string {
   try {
     if (isBookEntry(entry)) return tellBook(entry, { ...NO_WORDS, subject: (ref) => nameIn(books, ref.id) ?? NO_WORDS.subject(ref) });
-    return tell(entry, wordsFor(null, { all: [], log: [] })).what;
+    return tell(entry, wordsFor(null, { all: [], log: [] }, unitsHere())).what;
   } catch {
     return JSON.stringify(entry.body).slice(0, 200);
   }

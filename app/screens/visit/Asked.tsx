@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { AskedNeed } from '../../../core/index.ts';
 import type { RunNeed } from '../../../record/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
 import type { StageProps } from './stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'write' | 'state'> & { asked: RunNeed['asked'] };
@@ -29,7 +30,9 @@ export function Asked({ asked, run, write, state }: Props) {
               disabled={state.signedOff !== null}
               onClick={() => setOpen(open === a.id ? null : a.id)}
             >
-              <span className={a.change?.to === null ? 'line-through' : ''}>{a.text}</span>{' '}
+              <span className={a.change?.to === null ? 'line-through' : ''}>
+                <InUnits said={a} />
+              </span>{' '}
               <span className="text-soft">{a.change ? (a.change.to === null ? 'left out' : 'changed') : FROM[a.from]}</span>
             </button>
           </li>

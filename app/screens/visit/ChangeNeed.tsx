@@ -1,15 +1,20 @@
 import { useState } from 'react';
-import { type AskedNeed, readLengthIn } from '../../../core/index.ts';
+import { type AskedNeed, readLengthIn, readPressurePsi } from '../../../core/index.ts';
+import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
+import { useUnits } from '../../ui/units.ts';
 import type { StageProps } from './stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'write' | 'state'> & { need: AskedNeed; onDone: () => void };
 
 /** Another figure, another house rule, or nothing, for this run alone; and why. */
 export default function ChangeNeed({ need, run, write, state, onDone }: Props) {
+  const units = useUnits();
+  const of = need.figure?.of === 'pressure' ? 'pressure' : 'length';
   const [text, setText] = useState(need.figure ? String(need.figure.value) : '');
   const [choice, setChoice] = useState<string>(need.options?.find((o) => !need.text.includes(o)) ?? '');
-  const figure = need.figure?.unit === 'in' ? (readLengthIn(text) ?? Number.NaN) : Number(text);
+  const figure = (of === 'pressure' ? readPressurePsi(text) : readLengthIn(text)) ?? Number.NaN;
   const isBad = need.figure !== undefined && text.trim() !== '' && !(figure > 0);
   const isOther = need.figure !== undefined && figure > 0 && figure !== need.figure.value;
   const to = need.rule ? choice : isOther ? figure : null;
@@ -17,17 +22,28 @@ export default function ChangeNeed({ need, run, write, state, onDone }: Props) {
   return (
     <div className="mt-2 border-l-4 border-brass-deep bg-sheet px-3 py-2">
       <p>
-        <b>{need.text}</b>: {need.because}
-        {done && ` For this run: ${done.to === null ? 'left out' : done.to}, because ${done.because}.`}
+        <b>
+          <InUnits said={need} />
+        </b>
+        : {need.because}
+        {done && (
+          <>
+            {' '}
+            For this run: {done.to === null ? 'left out' : typeof done.to === 'number' ? <InUnits said={need} /> : done.to}, because {done.because}.
+          </>
+        )}
       </p>
       {need.figure && (
         <label className="mt-2 flex items-center gap-2">
           For this run
-          <input className="field max-w-32" maxLength={20} value={text} onChange={(e) => setText(e.target.value)} aria-invalid={isBad} />{' '}
-          {need.figure.unit}
+          <FigureInput of={of} className="field max-w-32" maxLength={20} value={text} onChange={setText} aria-invalid={isBad} /> {ownUnit(of, units)}
         </label>
       )}
-      {isBad && <p role="status">That is no figure. Type it as a number, a length also as 14 1/2 or 6 ft; more than 0.</p>}
+      {isBad && (
+        <p role="status">
+          That is no figure. Type it as a number, a length also as 14 1/2, 6 ft or 500 mm, a pressure as 80 psi or 5.5 bar; more than 0.
+        </p>
+      )}
       {need.rule && (
         <label className="mt-2 grid max-w-80 gap-1">
           <span className="label">For this run</span>

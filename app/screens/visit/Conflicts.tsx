@@ -2,6 +2,7 @@ import { historyOf, type RunState, tell, wholeOf, wordsFor } from '../../../reco
 import { deviceNames } from '../../../record/visit/record-rows.ts';
 import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
 import { sync } from '../../../sync/run.ts';
+import { useUnits } from '../../ui/units.ts';
 import type { Write } from '../../ui/use-visit.ts';
 import { localTime } from '../../ui/words.ts';
 
@@ -13,10 +14,11 @@ const WHAT = {
 
 /** Where two devices decided the same thing both are shown, and a person says which stands. */
 export default function Conflicts({ run, state, sheet, write }: { run: RunRow; state: RunState; sheet: VisitSheet; write: Write }) {
+  const units = useUnits();
   const conflict = state.conflicts[0];
   if (!conflict) return null;
   const history = historyOf(sheet.entries, run.id);
-  const words = wordsFor(state, history);
+  const words = wordsFor(state, history, units);
   const device = deviceNames(sheet.entries);
   const both = conflict.entries.flatMap((id) => history.all.filter(({ first }) => first.id === id));
   return (

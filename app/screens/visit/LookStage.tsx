@@ -1,9 +1,11 @@
-import { endLabel, endName, hasUnit, shortName } from '../../../core/index.ts';
+import { asTyped, endLabel, endName, length, said, shortName, type Units } from '../../../core/index.ts';
 import { type Bodies, STOP_CONDITIONS, sameOutlet } from '../../../record/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { EndLookup } from '../../ui/EndLookup.tsx';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import { Fold } from '../../ui/Fold.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
+import { useUnits } from '../../ui/units.ts';
 import { usualEnds } from '../../ui/usual-ends.ts';
 import { LastTime } from './LastTime.tsx';
 import { Distance, FoundTube, Pressure } from './Measures.tsx';
@@ -37,7 +39,8 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
     write('stop-tried', run.id, { kind: state.stop?.kind ?? 'quarter-turn', condition: state.stop?.condition ?? 'unknown', ...change });
   const place = (change: Partial<Bodies['place-seen']>) => write('place-seen', run.id, { ...state.place, ...change });
   const ready = state.from && state.to && state.stop;
-  const known = knownOf(state);
+  const units = useUnits();
+  const known = knownOf(state, units);
   const asked = ORDER.find((part) => known[part] === null) ?? null;
   const fold = (part: Part) => ({ title: TITLES[part], known: known[part], isAsked: asked === part });
   return (
@@ -158,7 +161,9 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
             </p>
           )}
           {context.appliance.fastClosing === 'yes' && !state.place.arrestor && !context.appliance.usualNeeds.includes('arrestor') && (
-            <p className="caution">This appliance closes fast: think of a hammer arrestor within 6 ft.</p>
+            <p className="caution">
+              <InUnits said={said`This appliance closes fast: think of a hammer arrestor within ${length(72)}.`} />
+            </p>
           )}
         </Fold>
         {ready ? (
@@ -185,12 +190,12 @@ const VERDICTS: [Bodies['old-line-judged']['verdict'], string][] = [
 ];
 
 /** What is known of each part, in few words; null while it is asked for. */
-function knownOf({ from, to, stop, oldLine, distance, place }: StageProps['state']): Record<Part, string | null> {
+function knownOf({ from, to, stop, oldLine, distance, place }: StageProps['state'], units: Units): Record<Part, string | null> {
   return {
     ends: from?.end && to?.end ? `${endName(from.end)} to ${endName(to.end)}` : null,
     oldLine: oldLine && new Map(VERDICTS).get(oldLine.verdict)!,
     stop: stop && (stop.kind === 'none' ? 'no stop here' : `${stop.kind}: ${STOP_CONDITIONS[stop.condition]}`),
-    place: distance && `${distance.text}${hasUnit(distance.text) ? '' : ' in'}${place.hidden ? ', joints hidden' : ''}`,
+    place: distance && `${asTyped(distance.text, length(distance.inches), units)}${place.hidden ? ', joints hidden' : ''}`,
   };
 }
 

@@ -1,7 +1,10 @@
 import { useId, useState } from 'react';
-import { hasUnit, parseEnd, readLengthIn, writeFraction } from '../../../core/index.ts';
+import { asTyped, length, parseEnd, pressure, pressureTyped, readLengthIn, readPressurePsi, said, type Units } from '../../../core/index.ts';
 import type { Bodies } from '../../../record/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
+import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
+import { useUnits } from '../../ui/units.ts';
 import type { StageProps } from './stage-props.ts';
 
 const FINISH: [Bodies['stub-seen']['finish'], string][] = [
@@ -17,7 +20,7 @@ export function FoundTube({ side, run, state, write }: Pick<StageProps, 'run' | 
   if (!code || parseEnd(code).kind !== 'tube') return null;
   const known = state.stubs[side];
   const { finish = null, lengthIn = null } = known ?? {};
-  const typed = lengthIn === null ? '' : writeFraction(lengthIn, 16);
+  const typed = state.stubTexts[side] ?? '';
   return (
     <div className="grid gap-2 border-l-4 border-rule pl-3">
       <Choices
@@ -27,7 +30,7 @@ export function FoundTube({ side, run, state, write }: Pick<StageProps, 'run' | 
         onChange={(to) => write('stub-seen', run.id, { side, finish: to, ...(lengthIn === null ? {} : { text: typed, inches: lengthIn }) })}
       />
       <LengthField
-        label="Straight, round, clean tube that stands free (in)"
+        label="Straight, round, clean tube that stands free"
         value={typed}
         onLength={(text, inches) => write('stub-seen', run.id, { side, finish: finish ?? 'unknown', text, inches })}
       />
@@ -37,61 +40,63 @@ export function FoundTube({ side, run, state, write }: Pick<StageProps, 'run' | 
 
 /** Kept with what was seen of the place. */
 export function Pressure({ run, context, state, write }: Pick<StageProps, 'run' | 'context' | 'state' | 'write'>) {
+  const units = useUnits();
   const kept = state.place.pressurePsi;
-  const [text, setText] = useState(kept === undefined ? '' : String(kept));
-  const psi = Number(text);
+  const [text, setText] = useState(kept === undefined ? '' : (state.place.pressureText ?? String(kept)));
+  const psi = text.trim() === '' ? 0 : (readPressurePsi(text) ?? Number.NaN);
   const isBad = text.trim() !== '' && !(psi > 0 && psi <= 1000);
   const save = () => {
     if (isBad || psi === (kept ?? 0)) return;
-    const { pressurePsi: _, ...place } = state.place;
-    write('place-seen', run.id, text.trim() === '' ? place : { ...place, pressurePsi: psi });
+    const { pressurePsi: _, pressureText: __, ...place } = state.place;
+    write('place-seen', run.id, text.trim() === '' ? place : { ...place, pressureText: pressureTyped(text, 'inch'), pressurePsi: psi });
   };
   return (
     <div>
       <label className="label block" htmlFor="pressure">
-        Static pressure, by a gauge (psi)
+        Static pressure, by a gauge ({ownUnit('pressure', units)})
       </label>
-      <input
+      <FigureInput
+        of="pressure"
         id="pressure"
         className="field max-w-40"
-        inputMode="decimal"
         maxLength={10}
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={setText}
         onBlur={save}
         onKeyDown={(e) => e.key === 'Enter' && save()}
         aria-invalid={isBad}
         aria-describedby="pressure-said"
       />
       <p id="pressure-said" aria-live="polite">
-        {isBad && 'Give a pressure of 1 to 1000 psi, or nothing.'}
-        {!isBad && kept !== undefined && kept > 80 && 'Over 80 psi the codes ask for a pressure-reducing valve.'}
-        {!isBad &&
-          kept !== undefined &&
-          kept < context.appliance.minFlowPsi &&
-          `A ${context.appliance.name} wants ${context.appliance.minFlowPsi} psi while it flows.`}
+        {isBad && <InUnits said={said`Give a pressure of ${pressure(1)} to ${pressure(1000)}, or nothing.`} />}
+        {!isBad && kept !== undefined && kept > 80 && <InUnits said={said`Over ${pressure(80)} the codes ask for a pressure-reducing valve.`} />}
+        {!isBad && kept !== undefined && kept < context.appliance.minFlowPsi && (
+          <InUnits said={said`A ${context.appliance.name} wants ${pressure(context.appliance.minFlowPsi)} while it flows.`} />
+        )}
       </p>
     </div>
   );
 }
 
-function kept(distance: Bodies['distance-measured'] | null): string {
-  if (!distance) return '';
-  return hasUnit(distance.text) ? `${distance.text} kept: ${Number(distance.inches.toFixed(1))} in` : `${distance.text} in kept`;
-}
+const kept = (distance: Bodies['distance-measured'] | null, units: Units): string =>
+  distance ? `${asTyped(distance.text, length(distance.inches), units)} kept` : '';
 
 /** How far it is from end to end. */
-export const Distance = ({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'write'>) => (
-  <LengthField
-    label="From end to end, along the way the line will lie (in)"
-    value={state.distance?.text ?? ''}
-    said={kept(state.distance)}
-    onLength={(text, inches) => write('distance-measured', run.id, { text, inches })}
-  />
-);
+export const Distance = ({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'write'>) => {
+  const units = useUnits();
+  return (
+    <LengthField
+      label="From end to end, along the way the line will lie"
+      value={state.distance?.text ?? ''}
+      said={kept(state.distance, units)}
+      onLength={(text, inches) => write('distance-measured', run.id, { text, inches })}
+    />
+  );
+};
 
 /** A length as typed, kept when it reads as one. */
 function LengthField(p: { label: string; value: string; said?: string; onLength: (text: string, inches: number) => void }) {
+  const units = useUnits();
   const [text, setText] = useState(p.value);
   const [bad, setBad] = useState(false);
   const id = useId();
@@ -105,14 +110,15 @@ function LengthField(p: { label: string; value: string; said?: string; onLength:
   return (
     <div>
       <label className="label block" htmlFor={id}>
-        {p.label}
+        {p.label} ({ownUnit('length', units)})
       </label>
-      <input
+      <FigureInput
+        of="length"
         id={id}
         className="field max-w-40"
         value={text}
         maxLength={30}
-        onChange={(e) => setText(e.target.value)}
+        onChange={setText}
         onBlur={save}
         onKeyDown={(e) => e.key === 'Enter' && save()}
         aria-invalid={bad}

@@ -1,5 +1,6 @@
 import { type Entry, historyOf, ordered, type RunState, tell, wordsFor } from '../../../record/index.ts';
 import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
+import { useUnits } from '../../ui/units.ts';
 import { localTime } from '../../ui/words.ts';
 
 const MOST = 8;
@@ -7,8 +8,9 @@ const MOST = 8;
 /** What changed here while this device was away, or looked elsewhere: seen before the work goes on. */
 export function News(props: { run: RunRow; state: RunState; sheet: VisitSheet; news: Entry[]; onSeen: () => void }) {
   const { run, state, sheet, news, onSeen } = props;
+  const units = useUnits();
   if (news.length === 0) return null;
-  const words = wordsFor(state, historyOf(sheet.entries, run.id));
+  const words = wordsFor(state, historyOf(sheet.entries, run.id), units);
   const told = ordered(news).map((e) => tell(e, words));
   return (
     <section aria-label="Recorded by another device" role="status" className="m-3 border border-ink bg-sheet p-3">

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { type MatchQuery, whyNot } from '../../../core/index.ts';
+import { InUnits } from '../../ui/InUnits.tsx';
 
 /** Of what may stand against a chain, what says nothing of what is asked: a dearer one may be wanted, and the catalogue goes on. */
 const NOT_ASKED: readonly string[] = ['idle', 'marginal', 'unknown-part'];
@@ -16,7 +17,9 @@ export default function StillRight({ query, parts }: { query: MatchQuery; parts:
       <p>The accepted chain does not do what is asked now. Choose another, or change what is asked, with a reason:</p>
       <ul className="list-disc pl-5">
         {against.slice(0, 3).map((r) => (
-          <li key={r.rule + r.text}>{r.text}</li>
+          <li key={r.rule + r.text}>
+            <InUnits said={r} />
+          </li>
         ))}
       </ul>
     </div>

@@ -6,6 +6,7 @@ import { sync } from '../../../sync/run.ts';
 import { Fields } from '../../ui/Fields.tsx';
 import { Happened } from '../../ui/Happened.tsx';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
+import { useUnits } from '../../ui/units.ts';
 import type { Write } from '../../ui/use-visit.ts';
 
 interface Props {
@@ -18,13 +19,14 @@ interface Props {
 
 /** Everything recorded on the run, in order; each can be corrected or taken back, with a reason and what goes with it said before. */
 export default function WhatHappened({ run, state, sheet, write, onClose }: Props) {
+  const units = useUnits();
   const [open, setOpen] = useState<{ id: string; how: 'correct' | 'withdraw' } | null>(null);
   const dialog = useRef<HTMLDialogElement>(null);
   useEffect(() => {
     if (dialog.current && !dialog.current.open) dialog.current.showModal();
   }, []);
   const history = historyOf(sheet.entries, run.id);
-  const rows = happenings(history, wordsFor(state, history));
+  const rows = happenings(history, wordsFor(state, history, units));
   const names = deviceNames(sheet.entries);
   const device = (id: string) => (id === sync.deviceId ? 'this device' : names(id));
   const actions = (row: Happening) =>

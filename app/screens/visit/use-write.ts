@@ -1,10 +1,12 @@
 /** Pressing on a visit: what the record would refuse is said at once and not written; what is written can be taken back. */
+
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { refusalFor } from '../../../record/check.ts';
 import { type Entry, historyOf, runNow, tell, wordsFor } from '../../../record/index.ts';
 import { contextOf, type ReadRun, type VisitSheet } from '../../../record/visit/sheet.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { noteNewPress, noteOfSamePress, withdrawBy } from '../../ui/presses.ts';
+import { unitsHere } from '../../ui/units.ts';
 import type { VisitRecord, Write } from '../../ui/use-visit.ts';
 
 export interface Writing {
@@ -80,6 +82,6 @@ export function useWrite(
 }
 
 function wordsOf(entry: Entry, { sheet, reads }: { sheet: VisitSheet; reads: Map<string, ReadRun> | null }): string {
-  const { who, what } = tell(entry, wordsFor(reads?.get(entry.runId)?.state ?? null, historyOf(sheet.entries, entry.runId)));
+  const { who, what } = tell(entry, wordsFor(reads?.get(entry.runId)?.state ?? null, historyOf(sheet.entries, entry.runId), unitsHere()));
   return who === '' ? what : `${who}: ${what}`;
 }

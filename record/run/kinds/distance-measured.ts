@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { readLengthIn } from '../../../core/units/length.ts';
+import { asTyped, length } from '../../../core/units/quantity.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
 
@@ -11,5 +12,5 @@ export const distanceMeasured = kind({
   about: 'run',
   holds: always,
   agreed: (b) => ({ ...b, inches: readLengthIn(b.text) }),
-  says: (b) => `Distance: ${/[a-z"']/i.test(b.text) ? b.text : `${b.text} in`}`,
+  says: (b, { units }) => `Distance: ${asTyped(b.text, length(b.inches), units)}`,
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { HOUSE_CHOICES } from '../../../core/house/choices.table.ts';
 import { KNOWN_IDS, type KnownId, MATCH_RULES, type MatchRule } from '../../../core/match/known-need.ts';
+import { diameter, length, pressure, quantityWords, type Units } from '../../../core/units/quantity.ts';
 import { kind } from '../../kind.ts';
 import { givenReason, positive, shortText } from '../../shapes.ts';
 import { realReason } from '../rules.ts';
@@ -27,6 +28,9 @@ const WORDS: Record<KnownId, string> = {
 /** What may be another figure, and the largest: as much as the search takes. */
 const MOST: Partial<Record<KnownId, number>> = { length: 12_000, bore: 12, pressure: 1000 };
 
+const figureWords = (id: KnownId, value: number, units: Units): string =>
+  quantityWords(id === 'pressure' ? pressure(value) : id === 'bore' ? diameter(value) : length(value), units);
+
 const isRule = (id: KnownId): id is MatchRule => (MATCH_RULES as readonly string[]).includes(id);
 
 /** Another figure, another house rule, or nothing: for this run alone, and why. Taken back, it is as known again. */
@@ -45,5 +49,6 @@ export const needChanged = kind({
       : to === null || (typeof to === 'number' && to <= (MOST[id] ?? 0));
     return fits ? realReason(because) : { rule: 'no-such-need', why: `That is nothing that ${WORDS[id]} can be for a run.` };
   },
-  says: (b) => `Asked of this run: ${WORDS[b.id]} ${b.to === null ? 'left out' : `is ${b.to}`}, because ${b.because}`,
+  says: (b, { units }) =>
+    `Asked of this run: ${WORDS[b.id]} ${b.to === null ? 'left out' : `is ${typeof b.to === 'number' ? figureWords(b.id, b.to, units) : b.to}`}, because ${b.because}`,
 });

@@ -1,5 +1,7 @@
 import * as z from 'zod/mini';
+import { asTyped, pressure, readPressurePsi } from '../../../core/units/quantity.ts';
 import { always, kind } from '../../kind.ts';
+import { shortText } from '../../shapes.ts';
 
 const ASKS = {
   ownStop: 'needs its own stop',
@@ -24,14 +26,21 @@ export const placeSeen = kind({
     outOf: z.optional(z.enum(['wall', 'floor'])),
     /** Static, by a gauge. */
     pressurePsi: z.optional(z.number('wants a number').check(z.gt(0, 'must be more than 0'), z.lte(1000, 'is more than 1000 psi'))),
+    /** The same as it was typed. */
+    pressureText: z.optional(shortText),
   }),
   counts: 'last',
   about: 'run',
   holds: always,
-  says: (b) => {
+  // A pressure is read from what was typed, where something was.
+  agreed: ({ pressureText, ...b }) => {
+    const psi = pressureText === undefined ? null : readPressurePsi(pressureText);
+    return psi === null ? b : { ...b, pressureText, pressurePsi: psi };
+  },
+  says: (b, { units }) => {
     const asks: string[] = (Object.keys(ASKS) as (keyof typeof ASKS)[]).filter((key) => b[key]).map((key) => ASKS[key]);
     if (b.outOf) asks.push(`out of the ${b.outOf}`);
-    if (b.pressurePsi !== undefined) asks.push(`${b.pressurePsi} psi`);
+    if (b.pressurePsi !== undefined) asks.push(asTyped(b.pressureText, pressure(b.pressurePsi), units));
     return `Place: ${asks.length > 0 ? asks.join(', ') : 'nothing special'}`;
   },
 });

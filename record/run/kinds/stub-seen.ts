@@ -2,6 +2,7 @@ import * as z from 'zod/mini';
 import { FINISHES } from '../../../core/match/known-need.ts';
 import type { Stub } from '../../../core/match/query.ts';
 import { readLengthIn } from '../../../core/units/length.ts';
+import { asTyped, length } from '../../../core/units/quantity.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
 
@@ -21,5 +22,8 @@ export const stubSeen = kind({
     const inches = text === undefined ? null : readLengthIn(text);
     return inches === null ? b : { ...b, text, inches };
   },
-  says: (b) => `Tube of the ${b.side === 'from' ? 'water side' : 'inlet'}: ${FINISHES[b.finish]}${b.text === undefined ? '' : `, ${b.text} free`}`,
+  says: (b, { units }) => {
+    const free = b.text === undefined || b.inches === undefined ? '' : `, ${asTyped(b.text, length(b.inches), units)} free`;
+    return `Tube of the ${b.side === 'from' ? 'water side' : 'inlet'}: ${FINISHES[b.finish]}${free}`;
+  },
 });

@@ -4,12 +4,14 @@ import { type RecordRow, recordRows } from '../../../../../../record/visit/recor
 import { visitSheet } from '../../../../../../store/queries/visits.ts';
 import { database } from '../../../../../http/database.ts';
 import { CSV, file } from '../../../../../http/endpoint.ts';
+import { unitsAsked } from '../../../../../http/units.ts';
 import { visitAsked } from '../../../../../http/visit-asked.ts';
 
 /** Everything recorded on a visit, in plain words; cells that a spreadsheet would run as formulas are made safe. */
-export const GET = file({ type: CSV, name: ({ params }) => `record-${params.id}.csv` }, async ({ params, locals }) => {
+export const GET = file({ type: CSV, name: ({ params }) => `record-${params.id}.csv` }, async (asked) => {
+  const { params, locals } = asked;
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
-  return `${Papa.unparse({ fields: [...COLUMNS], data: recordRows(sheet, catalogue()) }, { escapeFormulae: true })}\r\n`;
+  return `${Papa.unparse({ fields: [...COLUMNS], data: recordRows(sheet, catalogue(), await unitsAsked(asked)) }, { escapeFormulae: true })}\r\n`;
 });
 
 const COLUMNS: readonly (keyof RecordRow)[] = ['run', 'place', 'at', 'device', 'who', 'what', 'before', 'takenBack'];

@@ -1,0 +1,18 @@
+/** What figures are said in for the one who asks: as the device's cookie says, else as the shop does. */
+import { AsyncLocalStorage } from 'node:async_hooks';
+import type { APIContext } from 'astro';
+import type { Units } from '../../core/index.ts';
+import { shopNow } from '../../store/queries/shop.ts';
+import { database } from './database.ts';
+
+const store = new AsyncLocalStorage<Units>();
+// Islands are drawn far below the page that asks for them: they find it here, and in the browser on the page itself.
+(globalThis as { unitsOfRequest?: () => Units | undefined }).unitsOfRequest = () => store.getStore();
+
+export async function unitsAsked({ cookies, locals }: Pick<APIContext, 'cookies' | 'locals'>): Promise<Units> {
+  const own = cookies.get('units')?.value;
+  return own === 'inch' || own === 'metric' ? own : (await shopNow(database(), locals.shop)).units;
+}
+
+/** Makes a page with its figures in these units. */
+export const inUnits = <T>(units: Units, make: () => Promise<T>): Promise<T> => store.run(units, make);

@@ -1,0 +1,141 @@
+/** Quantities inside a sentence, so that the same sentence can be said in either system. */
+import { writeFraction } from './fraction.ts';
+import { MM_PER_IN, readLengthIn } from './length.ts';
+
+/** Which system lengths, pressures and temperatures are said in. Names of threads and tubes are the trade's in both. */
+export type Units = 'inch' | 'metric';
+
+/** A figure in the unit its kind is kept in: lengths and diameters in inches, pressures in psi, temperatures in degrees Fahrenheit. */
+export interface Quantity {
+  of: 'length' | 'coil' | 'diameter' | 'pressure' | 'temperature';
+  value: number;
+  /** Places after the point of a diameter in inches, where they are to be seen; else as few as it takes. */
+  places?: number;
+}
+
+const KPA_PER_PSI = 6.894757;
+/** From here on a length is said in metres, mm. */
+const METRES_FROM_MM = 2000;
+
+const WORDS: Record<Quantity['of'], Record<Units, (q: Quantity) => string>> = {
+  length: {
+    inch: ({ value }) => `${writeFraction(Math.round(value * 16) / 16, 16)} in`,
+    metric: ({ value }) => metricLength(value * MM_PER_IN),
+  },
+  coil: {
+    inch: ({ value }) => feetAndInches(value),
+    metric: ({ value }) => `${trimmed((value * MM_PER_IN) / 1000, 2)} m`,
+  },
+  diameter: {
+    inch: ({ value, places }) => `${places === undefined ? trimmed(value, 4) : value.toFixed(places)} in`,
+    metric: ({ value }) => `${(Math.round(value * MM_PER_IN * 100 + 1e-6) / 100).toFixed(2)} mm`,
+  },
+  pressure: {
+    inch: ({ value }) => `${trimmed(value, 1)} psi`,
+    metric: ({ value }) => `${((value * KPA_PER_PSI) / 100).toFixed(1)} bar`,
+  },
+  temperature: {
+    inch: ({ value }) => `${trimmed(value, 0)} F`,
+    metric: ({ value }) => `${Math.round((value - 32) / 1.8)} C`,
+  },
+};
+
+function feetAndInches(value: number): string {
+  const [feet, inches] = [Math.trunc(value / 12), Math.abs(value % 12)];
+  const rest = inches === 0 ? [] : [`${value < 0 && feet === 0 ? '-' : ''}${trimmed(inches, 1)} in`];
+  return [...(feet !== 0 || inches === 0 ? [`${feet} ft`] : []), ...rest].join(' ');
+}
+
+const trimmed = (value: number, places: number): string => String(Number(value.toFixed(places)));
+
+const metricLength = (mm: number): string => (Math.abs(mm) < METRES_FROM_MM ? `${Math.round(mm)} mm` : `${trimmed(mm / 1000, 2)} m`);
+
+/** A quantity with its unit: '19 11/16 in' or '500 mm', '80 psi' or '5.5 bar', '140 F' or '60 C'. */
+export const quantityWords = (q: Quantity, units: Units): string => WORDS[q.of][units](q);
+
+/** Inches, to the sixteenth; millimetres, to the whole one. */
+export const length = (inches: number): Quantity => ({ of: 'length', value: inches });
+/** Of what is cut from a coil, as it is stocked: feet and inches, or metres. */
+export const coil = (inches: number): Quantity => ({ of: 'coil', value: inches });
+/** Of a bore, a thread or a tube: inches as figures, millimetres to the hundredth. */
+export const diameter = (inches: number, places?: number): Quantity => ({
+  of: 'diameter',
+  value: inches,
+  ...(places === undefined ? {} : { places }),
+});
+export const pressure = (psi: number): Quantity => ({ of: 'pressure', value: psi });
+export const temperature = (degF: number): Quantity => ({ of: 'temperature', value: degF });
+
+/** A sentence: as the trade says it, and where it holds quantities its pieces, to be said in another system. */
+export interface Said {
+  text: string;
+  pieces?: (string | Quantity)[];
+}
+
+/** A sentence with quantities among its words. */
+export function said(words: TemplateStringsArray, ...values: (string | number | Quantity)[]): Said {
+  const pieces: (string | Quantity)[] = [];
+  const add = (piece: string | Quantity) => {
+    const last = pieces.at(-1);
+    if (typeof piece === 'string' && typeof last === 'string') pieces[pieces.length - 1] = last + piece;
+    else if (piece !== '') pieces.push(piece);
+  };
+  for (const [i, word] of words.entries()) {
+    add(word);
+    const value = values[i];
+    if (value !== undefined) add(typeof value === 'object' ? value : String(value));
+  }
+  const text = saidIn({ text: '', pieces }, 'inch');
+  return pieces.some((p) => typeof p !== 'string') ? { text, pieces } : { text };
+}
+
+/** The sentence in one system or the other. */
+export function saidIn({ text, pieces }: Said, units: Units): string {
+  return pieces ? pieces.map((p) => (typeof p === 'string' ? p : quantityWords(p, units))).join('') : text;
+}
+
+const PRESSURE = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(psi|bar|kpa)?\s*$/i;
+const PSI = { psi: 1, bar: 100 / KPA_PER_PSI, kpa: 1 / KPA_PER_PSI } as const;
+
+/**
+ * Reads a pressure: '80', '80 psi', '5.5 bar', '550 kPa'.
+ *
+ * @param units what a bare number is in: psi, or bar
+ * @returns psi, or null when the text is not one pressure
+ */
+export function readPressurePsi(text: string, units: Units = 'inch'): number | null {
+  const found = PRESSURE.exec(text);
+  if (!found) return null;
+  const unit = (found[2]?.toLowerCase() ?? (units === 'metric' ? 'bar' : 'psi')) as keyof typeof PSI;
+  // Not more places than a gauge has.
+  return Math.round(Number(found[1]) * PSI[unit] * 100) / 100;
+}
+
+/** What was typed, with the figure beside it where it was typed in the other system; a bare number was one of inches or psi. */
+export function asTyped(text: string | undefined, q: Quantity, units: Units): string {
+  if (text === undefined) return quantityWords(q, units);
+  if (BARE.test(text) || !/[a-z'"’′”″]/i.test(text))
+    return units === 'inch' ? `${text} ${q.of === 'pressure' ? 'psi' : 'in'}` : quantityWords(q, units);
+  const isMetric = /\d\s*(mm|cm|m|bar|kpa)\s*$/i.test(text);
+  return isMetric === (units === 'metric') ? text : `${text} (${quantityWords(q, units)})`;
+}
+
+/**
+ * Reads how much of a coil: '300', '25 ft', '25 ft 6 in', '7.5 m'; a bare number is inches, or metres.
+ *
+ * @returns whole inches, or null when the text is no length
+ */
+export function readCoilIn(text: string, units: Units): number | null {
+  const inches = readLengthIn(units === 'metric' && BARE.test(text) ? `${text} m` : text);
+  return inches === null ? null : Math.round(inches);
+}
+
+/** A bare number, as against a fraction, which is an inch's. */
+const BARE = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*$/;
+
+/** A text as typed, with the unit that a bare number is in where the device goes by millimetres; so it says its unit wherever it is read again. */
+export const lengthTyped = (text: string, units: Units): string => (units === 'metric' && BARE.test(text) ? `${text.trim()} mm` : text.trim());
+
+/** The same of a pressure. */
+export const pressureTyped = (text: string, units: Units): string =>
+  BARE.test(text) ? `${text.trim()} ${units === 'metric' ? 'bar' : 'psi'}` : text.trim();
