@@ -15,6 +15,7 @@ import {
   said,
   saidIn,
   temperature,
+  withQuantities,
 } from './quantity.ts';
 
 describe('a quantity in either system', () => {
@@ -71,6 +72,17 @@ describe('a sentence with quantities', () => {
     assert.equal(s.text, 'It comes 20 in long, 24 1/2 in are needed for 2 ends.');
     assert.equal(saidIn(s, 'metric'), 'It comes 508 mm long, 622 mm are needed for 2 ends.');
     assert.equal(saidIn(s, 'inch'), s.text);
+  });
+  it('is found in a text that writes them out; sizes are names', () => {
+    const metric = (text: string) => saidIn(withQuantities(text), 'metric');
+    assert.equal(metric('No bend under 2 1/2 in radius, none within 1 1/4 in of a nut.'), 'No bend under 64 mm radius, none within 32 mm of a nut.');
+    assert.equal(metric('It holds 40 to 80 gal above 120 F.'), 'It holds 151 L to 303 L above 49 C.');
+    assert.equal(
+      metric('Ring 1/8 to 1/4 in from the end of a 1/2 in OD tube, 1 in 16.'),
+      'Ring 3 mm to 6 mm from the end of a 1/2 in OD tube, 1 in 16.',
+    );
+    assert.equal(saidIn(withQuantities('It holds 40 to 80 gal.'), 'inch'), 'It holds 40 to 80 gal.');
+    assert.deepEqual(withQuantities('Two turns in.'), { text: 'Two turns in.' });
   });
   it('without any has no pieces', () => assert.deepEqual(said`A ${'stop'} is there.`, { text: 'A stop is there.' }));
 });

@@ -1,19 +1,20 @@
 /** Quantities inside a sentence, so that the same sentence can be said in either system. */
-import { writeFraction } from './fraction.ts';
+import { readFraction, writeFraction } from './fraction.ts';
 import { MM_PER_IN, readLengthIn } from './length.ts';
 
 /** Which system lengths, pressures and temperatures are said in. Names of threads and tubes are the trade's in both. */
 export type Units = 'inch' | 'metric';
 
-/** A figure in the unit its kind is kept in: lengths and diameters in inches, pressures in psi, temperatures in degrees Fahrenheit. */
+/** A figure in the unit its kind is kept in: lengths and diameters in inches, pressures in psi, temperatures in degrees Fahrenheit, volumes in gallons. */
 export interface Quantity {
-  of: 'length' | 'coil' | 'diameter' | 'pressure' | 'temperature';
+  of: 'length' | 'coil' | 'diameter' | 'pressure' | 'temperature' | 'volume';
   value: number;
   /** Places after the point of a diameter in inches, where they are to be seen; else as few as it takes. */
   places?: number;
 }
 
 const KPA_PER_PSI = 6.894757;
+const L_PER_GAL = 3.785412;
 /** From here on a length is said in metres, mm. */
 const METRES_FROM_MM = 2000;
 
@@ -37,6 +38,10 @@ const WORDS: Record<Quantity['of'], Record<Units, (q: Quantity) => string>> = {
   temperature: {
     inch: ({ value }) => `${trimmed(value, 0)} F`,
     metric: ({ value }) => `${Math.round((value - 32) / 1.8)} C`,
+  },
+  volume: {
+    inch: ({ value }) => `${trimmed(value, 1)} gal`,
+    metric: ({ value }) => `${trimmed(value * L_PER_GAL, value * L_PER_GAL < 10 ? 1 : 0)} L`,
   },
 };
 
@@ -91,7 +96,31 @@ export function said(words: TemplateStringsArray, ...values: (string | number | 
 
 /** The sentence in one system or the other. */
 export function saidIn({ text, pieces }: Said, units: Units): string {
-  return pieces ? pieces.map((p) => (typeof p === 'string' ? p : quantityWords(p, units))).join('') : text;
+  return pieces && (units !== 'inch' || text === '') ? pieces.map((p) => (typeof p === 'string' ? p : quantityWords(p, units))).join('') : text;
+}
+
+const FIGURE = String.raw`\d+(?: \d+\/\d+|\/\d+|\.\d+)?`;
+/** A figure with its unit, or two with one unit; names of sizes ("1/2 in OD") are no quantities. */
+const IN_TEXT = new RegExp(String.raw`(?<![\w/.])(${FIGURE})(?:( to )(${FIGURE}))? (in|ft|psi|F|gal)\b(?! (?:OD\b|nominal\b|ID\b|\d))`, 'g');
+const KINDS: Record<string, (value: number) => Quantity> = {
+  in: length,
+  ft: (feet) => length(feet * 12),
+  psi: pressure,
+  F: temperature,
+  gal: (gallons) => ({ of: 'volume', value: gallons }),
+};
+
+/** A sentence of the step data, with the quantities that it holds: there they are written out, as the trade does. */
+export function withQuantities(text: string): Said {
+  const pieces: (string | Quantity)[] = [];
+  let at = 0;
+  for (const found of text.matchAll(IN_TEXT)) {
+    const [whole, first, to, second, unit] = found as unknown as [string, string, string | undefined, string | undefined, string];
+    const quantity = (figure: string) => KINDS[unit]!(readFraction(figure) ?? 0);
+    pieces.push(text.slice(at, found.index), ...(second === undefined ? [] : [quantity(first), to!]), quantity(second ?? first));
+    at = found.index! + whole.length;
+  }
+  return pieces.length === 0 ? { text } : { text, pieces: [...pieces, text.slice(at)] };
 }
 
 const PRESSURE = /^\s*(\d+(?:\.\d+)?|\.\d+)\s*(psi|bar|kpa)?\s*$/i;

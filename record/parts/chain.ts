@@ -7,7 +7,7 @@ import type { Same } from '../same.ts';
 import { amount, cents, count, end, id, lengthIn, text, turnsShape } from '../shapes.ts';
 
 const quantity = z.object({
-  of: z.enum(['length', 'coil', 'diameter', 'pressure', 'temperature']),
+  of: z.enum(['length', 'coil', 'diameter', 'pressure', 'temperature', 'volume']),
   value: amount,
   places: z.optional(z.int().check(z.gte(0), z.lte(6))),
 });

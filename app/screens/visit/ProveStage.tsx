@@ -11,9 +11,11 @@ import {
   type Round,
   sealById,
   waitFor,
+  withQuantities,
 } from '../../../core/index.ts';
 import { besideLooks, type EntryOf } from '../../../record/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { clock, mlPerDay, provenWords, recheckWords } from '../../ui/words.ts';
 import { RemedyBox } from './RemedyBox.tsx';
@@ -146,12 +148,12 @@ function RoundWords({ round, card }: { round: Round; card: StageProps['state']['
   const own = card.filter((step) => step.round === round);
   return (
     <>
-      <p>{own.length > 0 ? own.map((s) => s.detail).join(' ') : ROUNDS.find((r) => r.id === round)?.what}</p>
+      <p>{own.length > 0 ? <InUnits said={withQuantities(own.map((s) => s.detail).join(' '))} /> : ROUNDS.find((r) => r.id === round)?.what}</p>
       {own
         .flatMap((s) => s.cautions)
         .map((c) => (
           <p key={c} className="caution">
-            {c}
+            <InUnits said={withQuantities(c)} />
           </p>
         ))}
     </>

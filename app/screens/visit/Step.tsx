@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { turns24, type WorkStep, writeTurns } from '../../../core/index.ts';
+import { turns24, type WorkStep, withQuantities, writeTurns } from '../../../core/index.ts';
+import { InUnits } from '../../ui/InUnits.tsx';
 import { Reasons } from '../../ui/Reasons.tsx';
 import { clock } from '../../ui/words.ts';
 import type { StageProps } from './stage-props.ts';
@@ -24,19 +25,23 @@ export function Step({
       <div className="flex items-baseline gap-3">
         <span className={`hidden size-4 shrink-0 border border-ink ${done ? '' : 'print:inline-block'}`} aria-hidden="true" />
         <span className="font-head text-xl font-semibold">{n}</span>
-        <h3 className="text-xl">{step.title}</h3>
+        <h3 className="text-xl">
+          <InUnits said={withQuantities(step.title)} />
+        </h3>
         {done && <span className="ml-auto font-bold">✓ done</span>}
       </div>
       {(present || !done) && (
         <>
-          <p className="mt-1 text-lg">{step.detail}</p>
+          <p className="mt-1 text-lg">
+            <InUnits said={withQuantities(step.detail)} />
+          </p>
           {step.tool && <p className="text-soft">Tools: {step.tool}</p>}
           {step.cautions.map((c) => (
             <p key={c} className="caution mt-1">
-              {c}
+              <InUnits said={withQuantities(c)} />
             </p>
           ))}
-          <Reasons because={step.because} />
+          <Reasons because={step.because.map((r) => ({ ...r, ...withQuantities(r.text) }))} />
         </>
       )}
       {present && answered?.answer === 'no' && <p className="caution mt-2">Answered no. Do not go on: put it right, then answer again.</p>}
