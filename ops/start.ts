@@ -7,6 +7,7 @@ import { carryStock } from '../store/carry-stock.ts';
 import { now } from '../store/clock.ts';
 import { connect } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
+import { forgetOldPieces } from '../store/pictures.ts';
 import { ensureDerived } from '../store/projections/index.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { shopsHere } from '../store/shops.ts';
@@ -92,6 +93,7 @@ async function prepare(url: string, options: Options): Promise<void> {
   try {
     const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');
+    await forgetOldPieces(sql, now());
     for (const { id } of await shopsHere(sql)) {
       await ensureDerived(sql, id);
       await carryStock(sql, id);

@@ -3,15 +3,20 @@
  *
  * Kept means on disk. Nothing that goes over the network is waited for here.
  */
-import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
+import { type IDBPDatabase, openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
 import { type BookEntry, isBookEntry } from '../record/book/entry.ts';
 import { broughtUp, type Entry } from '../record/kinds.ts';
 import { type PremisesBook, premisesBook, sheetFrom } from '../record/premises/book.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
+import { DevicePictures } from './device-pictures.ts';
+import { FACTS, type Schema, upgrade, VERSION } from './device-upgrade.ts';
 import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
+import { NotKeptError, notKept } from './not-kept.ts';
 import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';
 import { ofThisShop } from './shop-here.ts';
+
+export { NotKeptError };
 
 /** Whatever is entered: on a run, or in the book. */
 export type AnyEntry = Entry | BookEntry;
@@ -39,36 +44,23 @@ export interface DeviceFacts {
   kit: { from: string; to: string } | null;
 }
 
-interface Schema extends DBSchema {
-  outgoing: { key: number; value: Outgoing; indexes: { id: string } };
-  known: { key: string; value: Placed | Entry; indexes: { visit: string } };
-  books: { key: string; value: KeptBook; indexes: { subject: string; day: string } };
-  facts: { key: string; value: unknown };
-  /** Of the first version: entries by their ids. */
-  waiting: { key: string; value: { entry: Entry; refused: string | null } };
-  /** Of the second: visits as the server gave them. They come again, with the books that they are read from. */
-  visits: { key: string; value: unknown };
-}
-
 const NAME = 'brass-nut';
-const VERSION = 3;
-const FACTS = 'device';
 /** A device that is further behind than this takes the kit and leaves out what came between. */
 const MOST_BEHIND = 5000;
 /** On disk before it is said to be kept. */
 const SURELY = { durability: 'strict' } as const;
 
-/** The browser has no store, will not open it, or has no room. */
-export class NotKeptError extends Error {
-  override readonly name = 'NotKeptError';
-}
-
 export class DeviceStore {
+  /** Pictures taken here. */
+  readonly pictures: DevicePictures;
+
   private constructor(
     private readonly db: IDBPDatabase<Schema>,
     /** Of this device; changes only when its numbers turn out to be another's. */
     public deviceId: string,
-  ) {}
+  ) {
+    this.pictures = new DevicePictures(db);
+  }
 
   /** @throws NotKeptError in words for a person */
   static async open(onGone: () => void = () => {}): Promise<DeviceStore> {
@@ -368,47 +360,4 @@ async function putHolding(
     ...books.map(async ({ id, entries: said }) => held.put(bookKept(id, said, (await held.get(id))?.entries ?? []))),
     ...entries.map((e) => known.put(e)),
   ]);
-}
-
-type Upgrade = NonNullable<NonNullable<Parameters<typeof openDB<Schema>>[2]>['upgrade']>;
-
-/** Brings a store of an older program up, or makes a new one. What waits to be sent stays in any case. */
-async function upgrade(db: Parameters<Upgrade>[0], old: number, tx: Parameters<Upgrade>[3]): Promise<void> {
-  if (old < 2) await beginWithNumbers(db, tx);
-  const books = db.createObjectStore('books', { keyPath: 'id' });
-  books.createIndex('subject', 'subjectIds', { multiEntry: true });
-  books.createIndex('day', 'days', { multiEntry: true });
-  if (db.objectStoreNames.contains('visits')) db.deleteObjectStore('visits');
-  const facts = (await tx.objectStore('facts').get(FACTS)) as DeviceFacts;
-  // All is asked for anew, with the books.
-  await tx.objectStore('facts').put({ deviceId: facts.deviceId, shop: 0, shopId: '', cursor: 0, kit: null } satisfies DeviceFacts, FACTS);
-}
-
-/** The first version kept entries by their ids, without numbers: they get theirs in the order in which they were made. */
-async function beginWithNumbers(db: Parameters<Upgrade>[0], tx: Parameters<Upgrade>[3]): Promise<void> {
-  const outgoing = db.createObjectStore('outgoing', { keyPath: 'seq', autoIncrement: true });
-  outgoing.createIndex('id', 'entry.id', { unique: true });
-  db.createObjectStore('known', { keyPath: 'id' }).createIndex('visit', 'visitId');
-  const deviceId = uuidv7();
-  const work: Promise<unknown>[] = [db.createObjectStore('facts').put({ deviceId }, FACTS)];
-  if (db.objectStoreNames.contains('waiting')) {
-    const before = await tx.objectStore('waiting').getAll();
-    for (const { entry, refused } of before.sort((a, b) => (a.entry.id < b.entry.id ? -1 : 1))) {
-      const status = refused === null ? { status: 'waiting' } : { status: 'refused', rule: 'refused', why: refused };
-      work.push(outgoing.add({ entry: { ...entry, deviceId }, ...status } as Outgoing));
-    }
-    db.deleteObjectStore('waiting');
-  }
-  await Promise.all(work);
-}
-
-function notKept(error: unknown): NotKeptError {
-  const { name } = error as { name?: string };
-  const why =
-    name === 'QuotaExceededError'
-      ? 'This device has no room left: make some, then enter it again.'
-      : name === 'VersionError'
-        ? 'A newer Brass Nut runs in another tab: load this page again, then enter it again.'
-        : 'This browser lets nothing be kept (a private window, or storage is switched off). Open Brass Nut in another, then enter it again.';
-  return new NotKeptError(why, { cause: error });
 }

@@ -1,8 +1,10 @@
 /** What every page does beside what it shows: keeps what is entered, sends it, fetches what is new, and says how that stands. */
 import { type AnyEntry, DeviceStore, NotKeptError, type Outgoing } from './device.ts';
+import type { KeptPicture } from './device-pictures.ts';
 import { type Journal, journalHere } from './journal.ts';
 import { pull } from './pull.ts';
 import { backoffMs, type Later, type Post, push } from './push.ts';
+import { pushPictures, type SendPiece } from './push-pictures.ts';
 import { forThisShop, ofThisShop } from './shop-here.ts';
 
 /** How things stand, for the strip on every screen. */
@@ -15,6 +17,8 @@ export interface Standing {
   later: Later | null;
   /** Why the last entry was not kept; null when it was. */
   notKept: string | null;
+  /** Pictures kept here that the server does not have whole. */
+  pictures: number;
   /** Number of entries kept on this page since it was opened. */
   kept: number;
 }
@@ -38,7 +42,7 @@ class Sync {
   private sendAgain = false;
   private pulling: Promise<void> | null = null;
   private pullAgain = false;
-  standing: Standing = { waiting: 0, refused: [], later: null, notKept: null, kept: 0 };
+  standing: Standing = { waiting: 0, refused: [], pictures: 0, later: null, notKept: null, kept: 0 };
 
   /** The device's store; opened once and held open. @throws NotKeptError */
   async device(): Promise<DeviceStore> {
@@ -117,6 +121,13 @@ class Sync {
     }
   }
 
+  /** Keeps a picture, and has it sent. @throws NotKeptError in words for a person */
+  async keepPicture(picture: Omit<KeptPicture, 'have' | 'status'>): Promise<void> {
+    const store = await this.device();
+    await store.pictures.keep({ ...picture, have: 0, status: 'waiting' });
+    this.send();
+  }
+
   /** Tries at once, whatever was tried before. */
   hurry(): void {
     this.tries = 0;
@@ -154,8 +165,12 @@ class Sync {
     try {
       const store = await this.device();
       const { waiting } = await store.counts();
-      if (waiting === 0) return { state: 'all sent' };
-      const work = () => push(store, post, () => new Date());
+      if (waiting === 0 && (await store.pictures.waiting()) === 0) return { state: 'all sent' };
+      const work = async () => {
+        const sent = await push(store, post, () => new Date());
+        // What was said goes first: it is small, and says what the pictures are.
+        return sent.state === 'later' ? sent : pushPictures(store.pictures, postPiece);
+      };
       return await (navigator.locks ? navigator.locks.request(LOCKS.send, work) : work());
     } catch {
       // A store that cannot be read says so when something is to be kept.
@@ -188,8 +203,9 @@ class Sync {
   /** Counts anew and tells everybody; other tabs too. */
   private async changed(tellOthers: boolean): Promise<void> {
     try {
-      const { waiting, refused } = await (await this.device()).counts();
-      this.standing = { ...this.standing, waiting, refused };
+      const store = await this.device();
+      const [{ waiting, refused }, pictures, bad] = await Promise.all([store.counts(), store.pictures.waiting(), store.pictures.refused()]);
+      this.standing = { ...this.standing, waiting, refused: [...refused, ...bad.map((p) => `a picture. ${p.why ?? ''}`)], pictures };
     } catch {
       // Said where something is to be kept.
     }
@@ -209,6 +225,20 @@ const post: Post = async (body, door) => {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body,
+      signal: AbortSignal.timeout(TIMEOUT_MS),
+    });
+    return { status: response.status, text: await response.text() };
+  } catch {
+    return null;
+  }
+};
+
+const postPiece: SendPiece = async (id, at, size, content) => {
+  try {
+    const response = await fetch(forThisShop(`/api/v1/pictures/${id}?at=${at}&size=${size}`), {
+      method: 'POST',
+      headers: { 'content-type': 'application/octet-stream' },
+      body: content,
       signal: AbortSignal.timeout(TIMEOUT_MS),
     });
     return { status: response.status, text: await response.text() };

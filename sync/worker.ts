@@ -6,6 +6,7 @@
 import { clientsClaim } from 'workbox-core';
 import { cleanupOutdatedCaches, precacheAndRoute } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
+import { CacheFirst } from 'workbox-strategies';
 
 declare const self: ServiceWorkerGlobalScope;
 /** Files of the program with what tells one version from the next; put in when it is built. */
@@ -19,6 +20,9 @@ const PAGES = `pages ${__VERSION__}`;
 /** Which shop the browser was in when it last had a page from the server. */
 const SHOP = 'shop';
 const SHOP_AT = '/shop-of-pages';
+const PICTURES = 'pictures';
+/** As many as some months of visits have, at some 30 kB each. */
+const MOST_PICTURES = 500;
 /** A server that says nothing for so long is taken for one that is away, ms. */
 const PATIENCE_MS = 2500;
 
@@ -84,6 +88,18 @@ registerRoute(
     { denylist: [/^\/api\//] },
   ),
 );
+
+/** A small picture never becomes another: once seen, it is seen without a connection too. */
+registerRoute(
+  ({ url }) => /^\/api\/v1\/pictures\/[0-9a-f]{64}\/small$/.test(url.pathname),
+  new CacheFirst({ cacheName: PICTURES, plugins: [{ cacheDidUpdate: forgetOldest }] }),
+);
+
+async function forgetOldest(): Promise<void> {
+  const cache = await caches.open(PICTURES);
+  const all = await cache.keys();
+  await Promise.all(all.slice(0, Math.max(0, all.length - MOST_PICTURES)).map((request) => cache.delete(request)));
+}
 
 /** The server's answer; null when it does not come in time. */
 async function answer(request: Request): Promise<Response | null> {

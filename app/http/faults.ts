@@ -1,9 +1,11 @@
 import * as z from 'zod/mini';
 import { EndCodeError, InputError } from '../../core/errors.ts';
+import { PictureError } from '../../record/picture/strip.ts';
 import { pathText } from '../../record/storable.ts';
 import { isDatabaseLost } from '../../store/connection.ts';
 import { CsvFileError } from '../../store/csv-rows.ts';
 import { ImportError } from '../../store/import-error.ts';
+import { PieceError } from '../../store/pictures.ts';
 import { RulesChangedError } from '../../store/queries/rules.ts';
 import { ManyShopsError } from '../../store/shops.ts';
 import { BodyError, TooLargeError } from './guard.ts';
@@ -39,6 +41,8 @@ export function answerOf(error: unknown): Response {
     return problem(422, 'csv-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
   }
   if (error instanceof RulesChangedError) return problem(409, 'changed-meanwhile', 'Changed meanwhile', error.message, 'basedOn');
+  if (error instanceof PictureError) return problem(422, 'picture', 'The picture was not taken', error.message, 'the body');
+  if (error instanceof PieceError) return problem(409, 'other-piece', 'Not the next piece', error.message, 'at');
   if (error instanceof ManyShopsError) return problem(409, 'many-shops', 'Too many shops', error.message, 'id');
   if (error instanceof BodyError) return problem(error.status, 'body', 'Not what was wanted', error.message, 'the body');
   if (error instanceof z.core.$ZodError) {

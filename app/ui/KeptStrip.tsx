@@ -14,7 +14,7 @@ const SHOWN = 2;
 
 /** What is entered and not yet with the server, told on every screen. */
 export default function KeptStrip() {
-  const { waiting, refused, later, notKept, kept } = useStanding();
+  const { waiting, refused, pictures, later, notKept, kept } = useStanding();
   const rest = later ? `: kept on this device, sent when the connection is back (${WHY[later]}).` : ' ...';
   return (
     <div data-kept={kept} data-waiting={waiting} className="empty:hidden">
@@ -48,7 +48,13 @@ export default function KeptStrip() {
           )}
         </div>
       )}
-      {kept > 0 && waiting === 0 && refused.length === 0 && !notKept && (
+      {pictures > 0 && (
+        <p role="status" className="border-b border-rule bg-sheet px-4 py-1">
+          ✓ {pictures === 1 ? 'One picture is' : `${pictures} pictures are`} kept here and on the way
+          {later ? ', sent when the connection is back' : ' ...'}
+        </p>
+      )}
+      {kept > 0 && waiting === 0 && pictures === 0 && refused.length === 0 && !notKept && (
         <p role="status" className="border-b border-rule bg-sheet px-4 py-1 text-soft">
           ✓ Kept, and with the server.
         </p>

@@ -106,5 +106,6 @@ export function runRowsOf(book: PremisesBook, visit: Visit): RunRow[] {
 /** A visit as a page shows it; null where the book has none of that id. */
 export function sheetFrom(book: PremisesBook, visitId: string, entries: Entry[]): VisitSheet | null {
   const visit = book.visits.find((v) => v.id === visitId);
-  return visit ? { visit: headOf(book, visit), runs: runRowsOf(book, visit), entries } : null;
+  if (!visit) return null;
+  return { visit: headOf(book, visit), runs: runRowsOf(book, visit), entries, gathered: visit.gathered, mainValve: book.premises.mainValve };
 }

@@ -17,13 +17,15 @@ const fields = {
   address: z.optional(clearable(400)),
   /** How to get in: where to park, who has the key. */
   access: z.optional(clearable(2000)),
+  /** Where the whole house is shut. */
+  mainValve: z.optional(clearable(400)),
   /** When no noise is to be made and no water shut off, local times; over midnight where `to` is earlier. */
   quiet: z.optional(z.nullable(z.strictObject({ from: localTime, to: localTime }))),
   contact: z.optional(z.nullable(contactShape)),
 };
 
 const shapes = { made: z.strictObject(fields), changed: someOf(fields) };
-const WORDS = { timeZone: 'time zone', access: 'access', quiet: 'quiet hours' };
+const WORDS = { timeZone: 'time zone', access: 'access', mainValve: 'main valve', quiet: 'quiet hours' };
 const premisesChange = change<Premises>();
 
 /** A building with its water. */
@@ -35,6 +37,7 @@ export const premises: Subject<'premises', Premises> = {
   begins: (id, body: z.output<typeof shapes.made>) => ({
     address: null,
     access: null,
+    mainValve: null,
     quiet: null,
     contact: null,
     ...body,

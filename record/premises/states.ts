@@ -15,6 +15,8 @@ export interface Premises {
   address: string | null;
   /** How to get in: where to park, who has the key. */
   access: string | null;
+  /** Where the whole house is shut. */
+  mainValve: string | null;
   /** When no noise is made and no water shut off, local times; over midnight where `to` is earlier. */
   quiet: { from: string; to: string } | null;
   contact: Contact | null;

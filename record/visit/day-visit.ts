@@ -14,7 +14,11 @@ export interface Rechecks {
 const NO_RECHECKS: Rechecks = { entriesOf: () => undefined, bookedOn: () => undefined };
 
 /** A visit as days and lists show it, worked out from what is recorded on it. */
-export function dayVisitOf({ visit, runs, entries }: VisitSheet, catalogue: RunCatalogue, rechecks: Rechecks = NO_RECHECKS): DayVisit {
+export function dayVisitOf(
+  { visit, runs, entries }: Pick<VisitSheet, 'visit' | 'runs' | 'entries'>,
+  catalogue: RunCatalogue,
+  rechecks: Rechecks = NO_RECHECKS,
+): DayVisit {
   const ofRun = (runId: string) => entries.filter((e) => e.runId === runId);
   return {
     visit,

@@ -6,6 +6,7 @@ import type { Entry } from '../kinds.ts';
 import { historyOf, lastOf } from '../run/history.ts';
 import { listed } from '../run/kinds/listed.ts';
 import { type RunContext, type RunState, runState } from '../run/state.ts';
+import type { Gathered } from './gathered.ts';
 import type { Told } from './states.ts';
 
 export interface VisitHead {
@@ -46,6 +47,10 @@ export interface VisitSheet {
   visit: VisitHead;
   runs: RunRow[];
   entries: Entry[];
+  /** Beside the work: pictures, notes, signatures. */
+  gathered: Gathered;
+  /** Where the main valve of the premises is; null where nobody said. */
+  mainValve: string | null;
 }
 
 /** What of a catalogue the state of a run follows from. */
@@ -92,7 +97,8 @@ function offListOf(run: RunRow, entries: readonly Entry[]): string | null {
   return off && !off.on ? off.reason : null;
 }
 
-export const readRuns = (sheet: VisitSheet, catalogue: RunCatalogue): ReadRun[] => sheet.runs.map((run) => readRun(run, sheet.entries, catalogue));
+export const readRuns = (sheet: Pick<VisitSheet, 'runs' | 'entries'>, catalogue: RunCatalogue): ReadRun[] =>
+  sheet.runs.map((run) => readRun(run, sheet.entries, catalogue));
 
 /** Why a run was taken off its visit's list; null while it stands there. */
 export const offListReason = (read: ReadRun): string | null => (read.state ? read.state.offList : read.offList);

@@ -1,5 +1,6 @@
 /** How visits and what is still to be done are known. */
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
+import type { Gathered } from './gathered.ts';
 
 /** An end as it was told when the call was taken: never seen, and asked for again. */
 export interface Told {
@@ -37,6 +38,8 @@ export interface Visit {
   leftMs: number | null;
   /** In their order. */
   runs: VisitRun[];
+  /** Beside the work: pictures, notes, signatures. */
+  gathered: Gathered;
 }
 
 /** Something still to be done at a premises, on a day or some day. */

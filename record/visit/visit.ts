@@ -6,6 +6,7 @@ import { change, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import type { Refusal } from '../kind.ts';
 import { end, givenReason, localDay, localTime, name, uuid } from '../shapes.ts';
+import { gathering, NOTHING_GATHERED } from './gathered.ts';
 import type { Visit, VisitRun } from './states.ts';
 
 const work = z.enum(workKinds.map((k) => k.id) as [WorkKindId], {
@@ -56,6 +57,7 @@ export const visit: Subject<'visit', Visit> = {
     arrivedMs: null,
     leftMs: null,
     runs: [],
+    gathered: NOTHING_GATHERED,
   }),
   changes: {
     made: visitChange({
@@ -109,6 +111,7 @@ export const visit: Subject<'visit', Visit> = {
     }),
     arrived: visitChange({ shape: nothing, apply: (now, _, entry) => ({ ...now, arrivedMs: happenedAt(entry) }), says: () => 'arrived' }),
     left: visitChange({ shape: nothing, apply: (now, _, entry) => ({ ...now, leftMs: happenedAt(entry) }), says: () => 'left' }),
+    ...gathering,
   },
 };
 

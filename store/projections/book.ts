@@ -3,6 +3,7 @@ import type { BookEntry, SubjectKind, SubjectRef } from '../../record/book/entry
 import { stateOf } from '../../record/book/fold.ts';
 import type { States } from '../../record/book/states.ts';
 import { fates, ordered } from '../../record/standing.ts';
+import type { Gathered } from '../../record/visit/gathered.ts';
 import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
@@ -18,6 +19,9 @@ type Tabled = keyof typeof TABLES;
 /** Parents before what hangs on them. */
 const ORDER: Tabled[] = ['premises', 'place', 'appliance', 'run', 'visit', 'follow-up'];
 
+/** Most visits have nothing beside the work. */
+const isEmpty = (g: Gathered): boolean => g.pictures.length + g.notes.length + g.signatures.length === 0;
+
 type Row = Record<string, unknown>;
 
 /** Columns of a subject beside its id, whether it is gone, and what it is up to. */
@@ -27,6 +31,7 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
     time_zone: p.timeZone,
     address: p.address,
     access: p.access,
+    main_valve: p.mainValve,
     quiet: p.quiet && tx.json(p.quiet),
     contact: p.contact && tx.json(p.contact as never),
     contact_erased_by: p.contactErasedBy,
@@ -42,7 +47,7 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
     retired: a.retired,
   }),
   run: (_, r) => ({ appliance_id: r.applianceId, water: r.water, name: r.name, retired: r.retired }),
-  visit: (_, v) => ({
+  visit: (tx, v) => ({
     premises_id: v.premisesId,
     on_date: v.onDate,
     starts_at: v.startsAt,
@@ -53,6 +58,7 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
     cancelled: v.cancelled,
     arrived_at: v.arrivedMs === null ? null : new Date(v.arrivedMs),
     left_at: v.leftMs === null ? null : new Date(v.leftMs),
+    gathered: isEmpty(v.gathered) ? null : tx.json(v.gathered as never),
   }),
   'follow-up': (_, f) => ({
     premises_id: f.premisesId,

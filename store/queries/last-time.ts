@@ -12,6 +12,8 @@ export interface LastTime {
   stop: Bodies['stop-tried'] | null;
   /** Of the chain that was accepted, by name. */
   parts: string[];
+  /** Of the run, and of the visit as a whole. */
+  pictures: { picture: string; text: string | null }[];
 }
 
 /** Of the newest visit before another at which something was recorded on the run; null where there was none. */
@@ -32,6 +34,7 @@ export async function lastTime(sql: Sql, shopId: string, runId: string, visitId:
     to: to?.end ?? null,
     rejoin: rejoin?.end ?? null,
     stop,
+    pictures: sheet.gathered.pictures.filter((p) => p.runId === null || p.runId === runId).map(({ picture, text }) => ({ picture, text })),
     parts: accepted?.chain.parts.map((p) => accepted.items[p]?.name ?? p) ?? [],
   };
 }

@@ -1,6 +1,7 @@
 import { catalogue } from '../../catalog/index.ts';
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import type { Entry } from '../../record/index.ts';
+import { type Gathered, NOTHING_GATHERED } from '../../record/visit/gathered.ts';
 import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';
 import type { Told } from '../../record/visit/states.ts';
 import type { Sql, Tx } from '../connection.ts';
@@ -119,16 +120,25 @@ export async function visitEntries(sql: Sql | Tx, shopId: string, visitIds: stri
   return rows.map(entryOf);
 }
 
+/** What stands on visits beside the work, and where the water is shut there. */
+async function besides(sql: Sql | Tx, shopId: string, visitIds: string[]): Promise<Map<string, Pick<VisitSheet, 'gathered' | 'mainValve'>>> {
+  const rows = await sql<{ visit_id: string; gathered: Gathered | null; main_valve: string | null }[]>`
+    select v.visit_id, v.gathered, p.main_valve from visit v join premises p using (shop_id, premises_id)
+    where v.shop_id = ${shopId} and v.visit_id = any(${visitIds}::uuid[])`;
+  return new Map(rows.map((r) => [r.visit_id, { gathered: r.gathered ?? NOTHING_GATHERED, mainValve: r.main_valve }]));
+}
+
 /** Sheets of several visits at once, in the order of the heads given. */
 export async function visitSheets(sql: Sql | Tx, shopId: string, heads: VisitHead[]): Promise<VisitSheet[]> {
   if (heads.length === 0) return [];
   const ids = heads.map((h) => h.id);
-  const [runs, entries] = await Promise.all([visitRuns(sql, shopId, ids), visitEntries(sql, shopId, ids)]);
+  const [runs, entries, beside] = await Promise.all([visitRuns(sql, shopId, ids), visitEntries(sql, shopId, ids), besides(sql, shopId, ids)]);
   const [runsOf, entriesOf] = [groupBy(runs, (r) => r.visitId), groupBy(entries, (e) => e.visitId)];
   return heads.map((visit) => ({
     visit,
     runs: (runsOf.get(visit.id) ?? []).map(({ visitId: _, ...run }) => run),
     entries: entriesOf.get(visit.id) ?? [],
+    ...(beside.get(visit.id) ?? { gathered: NOTHING_GATHERED, mainValve: null }),
   }));
 }
 

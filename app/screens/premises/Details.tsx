@@ -16,7 +16,7 @@ const CONTACT: [keyof Contact, string, string][] = [
 export function Details({ book: { premises } }: { book: PremisesBook }) {
   const [asks, setAsks] = useState<'erase' | 'retire' | null>(null);
   const set = (body: Record<string, unknown>, words: string) => say([saying('premises', premises.id, 'changed', body)], words);
-  const text = (field: 'name' | 'address' | 'access', label: string) => (
+  const text = (field: 'name' | 'address' | 'access' | 'mainValve', label: string) => (
     <KeptField
       label={label}
       isLong={field !== 'name'}
@@ -32,6 +32,7 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
       {text('name', 'Name')}
       {text('address', 'Address')}
       {text('access', 'How to get in')}
+      {text('mainValve', 'Where the main valve is')}
       <div className="grid grid-cols-2 gap-3">
         {(['from', 'to'] as const).map((side) => (
           <KeptField
@@ -64,7 +65,8 @@ export function Details({ book: { premises } }: { book: PremisesBook }) {
             <b>What goes:</b> name, telephone, e-mail and note, here and in every entry that said them, on the server and on every device, for good.
           </p>
           <p>
-            <b>What stays:</b> the address, and all that was done here.
+            <b>What stays:</b> the address, and all that was done here, with who signed for it and what was pictured. Those are taken back on their
+            visit.
           </p>
           <div className="flex flex-wrap gap-3">
             <button

@@ -8,8 +8,10 @@ import type { AnyEntry, Outgoing } from '../../../sync/device.ts';
 import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import { unitsHere } from '../../ui/units.ts';
+import { useStanding } from '../../ui/use-standing.ts';
 import { localTime } from '../../ui/words.ts';
 import { Mend } from './Mend.tsx';
+import { RefusedPictures } from './RefusedPictures.tsx';
 
 interface Held {
   outgoing: Outgoing[];
@@ -33,15 +35,22 @@ export default function Unsent() {
     read();
     return sync.subscribe(read);
   }, []);
+  const { pictures } = useStanding();
   const of = (status: Outgoing['status']) => held?.outgoing.filter((o) => o.status === status) ?? [];
   return (
     <div className="max-w-220">
       <h1>What this device has and the server has not</h1>
       {why && <p className="caution mt-2">{why}</p>}
-      {held?.outgoing.length === 0 && <p className="mt-3 text-lg">Nothing: all that was entered here is with the server.</p>}
+      {held?.outgoing.length === 0 && pictures === 0 && <p className="mt-3 text-lg">Nothing: all that was entered here is with the server.</p>}
       <Rows title="Not taken by the server" list={of('refused')} books={held?.books ?? []}>
         {(o) => <Refused of={o} />}
       </Rows>
+      <RefusedPictures />
+      {pictures > 0 && (
+        <p className="mt-3 text-lg">
+          {pictures === 1 ? 'One picture' : `${pictures} pictures`} on the way: sent in pieces, gone on with where the line broke.
+        </p>
+      )}
       <Rows title="Waiting to be sent" list={of('waiting')} books={held?.books ?? []} />
       {of('waiting').length > 0 && (
         <button type="button" className="key mt-3" onClick={() => sync.hurry()}>

@@ -5,11 +5,15 @@ import type { RunRow } from '../../../record/visit/sheet.ts';
 import type { LastTime as Last } from '../../../store/queries/last-time.ts';
 import { get, localToday } from '../../../sync/run.ts';
 import { heldAnswer, hold } from '../../ui/held.ts';
+import { Picture } from '../../ui/Picture.tsx';
 import type { Write } from '../../ui/use-visit.ts';
 import { dayWords } from '../../ui/words.ts';
 
 const SIDES = { from: 'Water side', to: 'Inlet', rejoin: 'To be joined again' } as const;
 type Side = keyof typeof SIDES;
+
+/** As many as stand in a row or two. */
+const MOST_PICTURES = 8;
 
 interface Props {
   run: RunRow;
@@ -24,14 +28,15 @@ export function LastTime({ run, state, write, visitId }: Props) {
   if (!last) return null;
   const ends = (Object.keys(SIDES) as Side[]).filter((side) => last[side] !== null && state[side] === null);
   const stop = last.stop && state.stop === null ? last.stop : null;
-  if (ends.length === 0 && !stop) return null;
+  if (ends.length === 0 && !stop && last.pictures.length === 0) return null;
   const seen = (side: Side) => write('end-seen', run.id, { side, end: last[side], how: 'seen' });
   const tried = () => stop && write('stop-tried', run.id, stop);
   return (
     <section aria-label="Last time" className="border border-dashed border-ink p-3">
       <div className="flex flex-wrap items-center gap-3">
         <h3 className="min-w-0 flex-1">
-          Seen on <a href={`/visits/${last.visitId}?run=${run.id}`}>{dayWords(last.onDate, localToday())}</a>: look whether it is still so
+          Seen on <a href={`/visits/${last.visitId}?run=${run.id}`}>{dayWords(last.onDate, localToday())}</a>
+          {ends.length > 0 || stop ? ': look whether it is still so' : ''}
         </h3>
         {ends.length + (stop ? 1 : 0) > 1 && (
           <button
@@ -68,6 +73,13 @@ export function LastTime({ run, state, write, visitId }: Props) {
           </li>
         )}
       </ul>
+      {last.pictures.length > 0 && (
+        <div className="my-2 flex flex-wrap gap-2">
+          {last.pictures.slice(-MOST_PICTURES).map((p) => (
+            <Picture key={p.picture} id={p.picture} text={p.text ?? `Picture of ${dayWords(last.onDate, localToday())}`} className="h-24 w-32" />
+          ))}
+        </div>
+      )}
       {last.parts.length > 0 && <p className="text-soft">Fitted then: {last.parts.join('; ')}.</p>}
     </section>
   );

@@ -29,7 +29,7 @@ const REPLACE = [
 ];
 
 /** What is there: both ends, the stop, the old line, the distance. */
-export default function LookStage({ run, context, state, write, go, outlets, visitId }: StageProps) {
+export default function LookStage({ run, context, state, write, go, outlets, visitId, mainValve }: StageProps) {
   const wanted = { asked: '', run: { visitId, runId: run.id }, on: context.appliance.id };
   const seen = (side: 'from' | 'to' | 'rejoin') => (end: string | null) => {
     if (end === (state[side]?.end ?? null)) return;
@@ -47,6 +47,11 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 lg:gap-y-6 xl:grid-cols-[repeat(2,minmax(0,1fr))]">
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
         <Told {...{ run, state, write }} />
+        {mainValve && (
+          <p>
+            Main valve: <b>{mainValve}</b>
+          </p>
+        )}
         <LastTime {...{ run, state, write, visitId }} />
         <Fold {...fold('ends')}>
           <EndPicker

@@ -2,6 +2,7 @@ import { ROUNDS, workKind } from '../../../core/index.ts';
 import type { RunState } from '../../../record/index.ts';
 import type { ReadRun, VisitSheet } from '../../../record/visit/sheet.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { Picture } from '../../ui/Picture.tsx';
 import { PrintHead } from '../../ui/PrintHead.tsx';
 import { useShop } from '../../ui/use-shop.ts';
 import { localTime, mlPerDay, recheckWords } from '../../ui/words.ts';
@@ -41,11 +42,54 @@ export default function Report({ sheet, reads }: Props) {
           <Done state={state} zone={zone} />
         </section>
       ))}
+      <Beside {...{ sheet, zone }} />
       <p className="mt-6 border-t border-rule pt-2 text-soft">
         What a dry look proves is a bound, with the confidence named; it says nothing of what comes after. Where anything drips later, shut the stop
         and call {shop?.phone ?? 'us'}.
       </p>
     </article>
+  );
+}
+
+/** Notes, pictures, and who signed. */
+function Beside({ sheet: { runs, gathered }, zone }: { sheet: VisitSheet; zone: string }) {
+  const { pictures, notes, signatures } = gathered;
+  const of = (runId: string | null) => runs.find((r) => r.id === runId)?.name;
+  return (
+    <>
+      {notes.length > 0 && (
+        <section className="mt-5 break-inside-avoid">
+          <h2>Noted</h2>
+          {notes.map((n) => (
+            <p key={n.entryId} className="mt-1">
+              {of(n.runId) && <b>{of(n.runId)}: </b>}
+              {n.text}
+            </p>
+          ))}
+        </section>
+      )}
+      {pictures.length > 0 && (
+        <section className="mt-5">
+          <h2>Pictures</h2>
+          <div className="mt-2 grid grid-cols-2 gap-4 sm:grid-cols-3 print:grid-cols-3">
+            {pictures.map((p) => (
+              <figure key={p.entryId} className="break-inside-avoid">
+                <Picture id={p.picture} text={p.text ?? of(p.runId) ?? 'The visit'} className="h-44" />
+                <figcaption className="text-sm">{[of(p.runId), p.text].filter(Boolean).join(': ') || localTime(p.atMs, zone)}</figcaption>
+              </figure>
+            ))}
+          </div>
+        </section>
+      )}
+      {signatures.map((s) => (
+        <figure key={s.entryId} className="mt-5 break-inside-avoid">
+          <Picture id={s.picture} text={`Signature of ${s.name}`} className="h-24 w-64 bg-white" />
+          <figcaption>
+            The work was shown to <b>{s.name}</b>, {localTime(s.atMs, zone)}.
+          </figcaption>
+        </figure>
+      ))}
+    </>
   );
 }
 

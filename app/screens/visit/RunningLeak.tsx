@@ -6,12 +6,15 @@ import type { Write } from '../../ui/use-visit.ts';
 export function RunningLeak({
   run,
   state,
+  mainValve,
   write,
   open,
   onClose,
 }: {
   run: RunRow;
   state: RunState;
+  /** Where it is; null where nobody said. */
+  mainValve: string | null;
   write: Write;
   open: boolean;
   onClose: () => void;
@@ -34,7 +37,12 @@ export function RunningLeak({
           <b>Water off:</b>{' '}
           {state.stop && state.stop.kind !== 'none' && state.stop.condition === 'works'
             ? `the ${state.stop.kind} stop, then the main if it does not hold.`
-            : 'the main: there is no stop here that can be trusted.'}
+            : 'the main: there is no stop here that can be trusted.'}{' '}
+          {mainValve && (
+            <>
+              The main valve: <b>{mainValve}</b>.
+            </>
+          )}
         </li>
         <li>
           <b>Then power, at the breaker.</b> Never reach for a plug in water.

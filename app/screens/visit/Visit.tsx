@@ -6,12 +6,14 @@ import { endBrought } from '../../ui/end-wanted.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { useVisit, type VisitRecord, type Write } from '../../ui/use-visit.ts';
+import { type Beside, Doors, gatheredCount, PhoneDoors } from './Doors.tsx';
 import { News } from './News.tsx';
 import { OffList } from './OffList.tsx';
 import { PANELS } from './panels.tsx';
 import { Refused } from './Refused.tsx';
 import { RunButton } from './RunButton.tsx';
 import { RunningLeak } from './RunningLeak.tsx';
+import { StageTabs } from './StageTabs.tsx';
 import { Standing } from './Standing.tsx';
 import { TheLine } from './TheLine.tsx';
 import { useNews } from './use-news.ts';
@@ -87,14 +89,12 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
   const [runId, setRunId] = useState(asked.run && sheet.runs.some((r) => r.id === asked.run) ? asked.run : (sheet.runs[0]?.id ?? null));
   const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(asked.stage as Stage) ? (asked.stage as Stage) : null);
   const [alarm, setAlarm] = useState(false);
-  const [showsPlan, setShowsPlan] = useState<boolean | null>(null);
-  const isPlanShown = showsPlan ?? asked.plan;
+  const [open, setOpen] = useState<Beside | null>(asked.plan ? 'plan' : null);
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
   // Until the store is read nobody presses on what the server alone knows.
   const reads = useReads(sheet, isRead ? catalogue : null);
   const { write, ...pressed } = useWrite(record, sheet, isRead ? catalogue : null, reads);
   const [showsHistory, setShowsHistory] = useState(false);
-  const [followsUp, setFollowsUp] = useState(false);
   const run = sheet.runs.find((r) => r.id === runId) ?? sheet.runs[0];
   const { news, markSeen } = useNews(sheet.entries, run?.id ?? '', isRead);
   const read = run && reads?.get(run.id);
@@ -144,30 +144,12 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
             <RunButton key={r.id} name={r.name} read={reads?.get(r.id)} current={r.id === run.id} onChoose={() => choose(r.id)} />
           ))}
         </nav>
-        <div className="grid gap-2 px-4 max-lg:hidden lg:py-3 print:hidden">
-          <button type="button" className="key key-alarm" onClick={raise}>
-            Running? Water off now
-          </button>
-          <button type="button" className="key" aria-expanded={isPlanShown} onClick={() => setShowsPlan(!isPlanShown)}>
-            Plan of the visit
-          </button>
-          <button type="button" className="key" aria-expanded={followsUp} onClick={() => setFollowsUp(!followsUp)}>
-            To follow up
-          </button>
-          <a className="inline-flex min-h-8 items-center" href={`/visits/${visit.id}?show=estimate`}>
-            Estimate
-          </a>
-          <a className="inline-flex min-h-8 items-center" href={`/visits/${visit.id}?show=report`}>
-            Report for the customer
-          </a>
-          <a className="inline-flex min-h-8 items-center" href={`/api/v1/visits/${visit.id}/file`}>
-            Export this visit
-          </a>
-        </div>
+        <Doors visitId={visit.id} gathered={gatheredCount(sheet)} open={open} onOpen={setOpen} onAlarm={raise} />
       </aside>
       <div className="min-w-0">
-        {isPlanShown && catalogue && <Plan sheet={sheet} catalogue={catalogue} onClose={() => setShowsPlan(false)} />}
-        {followsUp && <FollowUpHere visit={visit} run={run} onClose={() => setFollowsUp(false)} />}
+        {open === 'plan' && catalogue && <Plan sheet={sheet} catalogue={catalogue} onClose={() => setOpen(null)} />}
+        {open === 'follow-up' && <FollowUpHere visit={visit} run={run} onClose={() => setOpen(null)} />}
+        {open === 'gathered' && <Gathered sheet={sheet} run={run} onClose={() => setOpen(null)} />}
         {run.recheckOf && (
           <p className="caution m-3 flex flex-wrap items-center gap-3">
             {run.name} is here to be looked at again. What is seen is recorded where it was signed off.
@@ -195,7 +177,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
             {state.accepted && stage !== 'match' && <EndsChanged state={state} onMatch={() => setChosen('match')} />}
             {state.conflicts.length > 0 && <Conflicts {...{ run, state, sheet, write }} />}
             {showsHistory && <WhatHappened {...{ run, state, sheet, write }} onClose={() => setShowsHistory(false)} />}
-            <RunningLeak run={run} state={state} write={write} open={alarm} onClose={() => setAlarm(false)} />
+            <RunningLeak run={run} state={state} mainValve={sheet.mainValve} write={write} open={alarm} onClose={() => setAlarm(false)} />
             <div className="grid grid-cols-[6.25rem_minmax(0,1fr)] lg:block print:block">
               <TheLine run={run} state={state} catalogue={catalogue} ringed={jointUnderWork(state, stage)} />
               <div
@@ -225,6 +207,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
                   chooseRun={choose}
                   onDate={visit.onDate}
                   vanId={visit.vanId}
+                  mainValve={sheet.mainValve}
                 />
               </div>
             </div>
@@ -237,75 +220,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
           Running? Water off now
         </button>
       </div>
-      <p className="flex flex-wrap gap-4 px-4 py-2 lg:hidden print:hidden">
-        <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?plan`}>
-          Plan of the visit
-        </a>
-        <button
-          type="button"
-          className="inline-flex min-h-12 cursor-pointer items-center underline"
-          onClick={() => {
-            setFollowsUp(true);
-            window.scrollTo({ top: 0 });
-          }}
-        >
-          To follow up
-        </button>
-        <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?show=estimate`}>
-          Estimate
-        </a>
-        <a className="inline-flex min-h-12 items-center" href={`/visits/${visit.id}?show=report`}>
-          Report
-        </a>
-        <a className="inline-flex min-h-12 items-center" href={`/api/v1/visits/${visit.id}/file`}>
-          Export this visit
-        </a>
-      </p>
-    </div>
-  );
-}
-
-function StageTabs({ stage, state, onChoose }: { stage: Stage; state: RunState | null; onChoose: (s: Stage) => void }) {
-  const tabs = useRef<HTMLDivElement>(null);
-  const move = (event: React.KeyboardEvent) => {
-    const step = { ArrowRight: 1, ArrowLeft: -1, Home: -STAGES.length, End: STAGES.length }[event.key];
-    if (step === undefined) return;
-    event.preventDefault();
-    const to = STAGES[Math.min(STAGES.length - 1, Math.max(0, STAGES.indexOf(stage) + step))] as Stage;
-    onChoose(to);
-    tabs.current?.querySelector<HTMLElement>(`#tab-${to}`)?.focus();
-  };
-  return (
-    <div ref={tabs} role="tablist" aria-label="Stages" className="grid grid-cols-6 border-b border-ink" onKeyDown={move}>
-      {STAGES.map((s, i) => {
-        const is = state?.stages[s].state ?? 'open';
-        return (
-          <button
-            key={s}
-            type="button"
-            role="tab"
-            id={`tab-${s}`}
-            tabIndex={s === stage ? 0 : -1}
-            aria-selected={s === stage}
-            aria-controls="panel"
-            className="leaf"
-            data-done={is !== 'open'}
-            onClick={() => onChoose(s)}
-          >
-            {STAGE_NAMES[s]} <span className="text-base text-soft max-md:hidden">{i + 1}</span>
-            {is === 'done' && (
-              <span className="text-base">
-                ✓ <span className="max-xl:sr-only">done</span>
-              </span>
-            )}
-            {is === 'skipped' && (
-              <span className="text-base">
-                ↷ <span className="max-xl:sr-only">skipped</span>
-              </span>
-            )}
-          </button>
-        );
-      })}
+      <PhoneDoors visitId={visit.id} gathered={gatheredCount(sheet)} onOpen={setOpen} />
     </div>
   );
 }
@@ -319,6 +234,7 @@ const SHEETS: Record<string, React.ComponentType<{ sheet: VisitSheet; reads: Map
 /** Fetched when they are asked for. */
 const EndsChanged = fetched('What another end changes', () => import('./EndsChanged.tsx'));
 const FollowUpHere = fetched('The follow-up', () => import('./FollowUpHere.tsx'));
+const Gathered = fetched('Pictures and notes', () => import('./Gathered.tsx'));
 const Plan = fetched('The plan', () => import('./Plan.tsx'));
 
 /** What is on record stays; the rest of the visit goes on without this run. */

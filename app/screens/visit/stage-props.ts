@@ -12,6 +12,8 @@ export interface StageProps {
   names: Record<string, string>;
   write: Write;
   visitId: string;
+  /** Where the main valve of the premises is; null where nobody said. */
+  mainValve: string | null;
   /** The van that goes there; null: the shop's first. */
   vanId: string | null;
   /** Of the premises: its clock on the wall. */

@@ -1,0 +1,4 @@
+import { pictureAnswer } from '../../../../../http/picture-answer.ts';
+
+/** The picture, small. */
+export const GET = pictureAnswer(true);

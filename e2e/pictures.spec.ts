@@ -1,0 +1,113 @@
+/** Pictures, notes and a signature on a visit: kept at once, sent in pieces, in the report, and at Look the next time. */
+import { expect, type Page, test } from '@playwright/test';
+import sharp from 'sharp';
+import { ownHouse } from './house.ts';
+import { openRun } from './page.ts';
+import type { Served } from './server.ts';
+
+let house: Served;
+test.beforeAll(async () => {
+  house = await ownHouse();
+});
+test.afterAll(() => house.kill());
+
+const WHERE = 'HILLTOP 47.1 N';
+const photo = async (size = 400) =>
+  sharp({ create: { width: size, height: size * 0.75, channels: 3, background: '#a06030', noise: { type: 'gaussian', mean: 128, sigma: 40 } } })
+    .jpeg({ quality: 95 })
+    .withExif({ IFD0: { Copyright: WHERE } })
+    .toBuffer();
+const file = (name: string, buffer: Buffer, mimeType = 'image/jpeg') => ({ name, mimeType, buffer });
+const beside = (page: Page) => page.getByRole('region', { name: 'Pictures, notes, signature' });
+const visitOf = (page: Page) => page.url().match(/visits\/([0-9a-f-]{36})/)![1]!;
+
+test('a picture, a note and a name on glass stand on the visit and in its report', async ({ page }) => {
+  await openRun(page, /Ice maker/, 'Look', house.address);
+  await page.getByRole('button', { name: 'Pictures, notes, signature' }).first().click();
+  const sheet = beside(page);
+  await sheet.getByLabel('A note, or what the next picture shows').fill('The old saddle valve');
+  await sheet.getByLabel('Add pictures').setInputFiles(file('valve.jpg', await photo()));
+  const img = sheet.getByRole('img', { name: 'The old saddle valve' });
+  await expect(img).toBeVisible();
+  await expect.poll(() => img.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
+  await sheet.getByLabel('A note, or what the next picture shows').fill('Showed how the stop is shut');
+  await sheet.getByRole('button', { name: 'Keep as a note' }).click();
+  await expect(sheet.getByText('Showed how the stop is shut')).toBeVisible();
+
+  await sheet.getByRole('button', { name: 'Sign on glass' }).click();
+  const glass = page.getByRole('dialog', { name: 'Sign on glass' });
+  await expect(glass.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await glass.getByLabel('Name of the one who signs').fill('M. Alder');
+  const field = (await glass.getByRole('img', { name: 'Field to sign in' }).boundingBox())!;
+  await page.mouse.move(field.x + 40, field.y + 100);
+  await page.mouse.down();
+  for (let i = 0; i < 8; i++) await page.mouse.move(field.x + 60 + i * 30, field.y + 60 + (i % 2) * 70);
+  await page.mouse.up();
+  await glass.getByRole('button', { name: 'Keep it' }).click();
+  await expect(sheet.getByText('Signed by M. Alder')).toBeVisible();
+
+  // A wrong press is taken back with one key, and put back.
+  await sheet.getByRole('button', { name: 'Take back' }).first().click();
+  await expect(img).toBeHidden();
+  await page.locator('body').press('z');
+  await expect(img).toBeVisible();
+
+  await expect(page.getByText('on the way')).toBeHidden();
+  await page.goto(`${house.address}/visits/${visitOf(page)}?show=report`);
+  await expect(page.getByRole('img', { name: 'The old saddle valve' })).toBeVisible();
+  await expect(page.getByText('The work was shown to M. Alder')).toBeVisible();
+  await expect(page.getByText('Showed how the stop is shut')).toBeVisible();
+  const whole = await page.request.get(`${house.address}${await page.getByRole('link', { name: 'The old saddle valve' }).getAttribute('href')}`);
+  expect(whole.headers()['content-type']).toBe('image/jpeg');
+  expect((await whole.body()).includes(WHERE)).toBe(false);
+});
+
+test('without a connection it is kept and shown; what broke on the way is gone on with; what is no picture is said', async ({ page, context }) => {
+  await openRun(page, /Dishwasher/, 'Look', house.address);
+  await page.getByRole('button', { name: 'Pictures, notes, signature' }).first().click();
+  const sheet = beside(page);
+  await sheet.getByLabel('Add pictures').setInputFiles(file('notes.txt', Buffer.from('no picture'), 'text/plain'));
+  await expect(sheet.getByRole('alert')).toContainText('notes.txt: This browser cannot read that picture');
+  await context.setOffline(true);
+  await sheet.getByLabel('Add pictures').setInputFiles([file('one.jpg', await photo(2400)), file('two.jpg', await photo(300))]);
+  await expect(sheet.getByRole('img', { name: 'Picture of Dishwasher' })).toHaveCount(2);
+  await expect(page.getByText(/2 pictures are kept here and on the way, sent when the connection is back/)).toBeVisible();
+  // The line breaks once while they are sent.
+  let pieces = 0;
+  await context.route('**/api/v1/pictures/**', (route) => {
+    if (route.request().method() === 'POST' && ++pieces === 3) return route.abort();
+    return route.continue();
+  });
+  await context.setOffline(false);
+  await expect(page.getByText(/kept here and on the way/)).toBeHidden({ timeout: 30_000 });
+  expect(pieces).toBeGreaterThan(4);
+  const other = await context.browser()!.newPage();
+  await other.goto(`${house.address}/visits/${visitOf(page)}?show=report`);
+  const pictures = other.getByRole('img', { name: /Dishwasher/ });
+  await expect(pictures).toHaveCount(2);
+  for (const one of await pictures.all()) await expect.poll(() => one.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
+  await other.close();
+});
+
+test('at Look the next time stand the pictures of the last, and where the main valve is', async ({ page, request }) => {
+  const today = new Date().toISOString().slice(0, 10);
+  const { visits } = await (await request.get(`${house.address}/api/v1/visits?from=${today}&to=${today}`)).json();
+  const visit = visits.find((v: { runs: { name: string }[] }) => v.runs.some((r) => r.name === 'Ice maker'));
+  const run = visit.runs.find((r: { name: string }) => r.name === 'Ice maker');
+  await page.goto(`${house.address}/premises/${visit.premises.id}`);
+  await page.getByLabel('Where the main valve is').fill('pit by the gate, key on the hook');
+  await page.keyboard.press('Tab');
+  await expect(page.locator('[data-waiting="0"]')).toBeAttached();
+  const id = '01930000-0000-7000-8000-00000000a001';
+  const say = (n: number, change: string, body: object) => ({ id: `01930000-0000-7000-8000-00000000b00${n}`, deviceId: '01930000-0000-7000-8000-00000000c001', seenAt: new Date().toISOString(), sentAt: new Date().toISOString(), recordedAt: null, correctsId: null, subject: { kind: 'visit', id }, change, body }); // biome-ignore format: one row
+  const tomorrow = new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10);
+  const entries = [
+    say(1, 'made', { premisesId: visit.premises.id, onDate: tomorrow, startsAt: '08:00', title: 'Ice maker again' }),
+    say(2, 'run-added', { runId: run.id, work: run.work }),
+  ];
+  expect((await (await request.post(`${house.address}/api/v1/book`, { data: { entries } })).json()).results.map((r: { status: string }) => r.status)).toEqual(['kept', 'kept']); // biome-ignore format: one line
+  await page.goto(`${house.address}/visits/${id}?run=${run.id}&stage=look`);
+  const last = page.getByRole('region', { name: 'Last time' });
+  await expect(last.getByRole('img', { name: 'The old saddle valve' })).toBeVisible();
+  await expect(page.getByText('pit by the gate, key on the hook')).toBeVisible();
+});

@@ -1,0 +1,71 @@
+/** What is gathered on a visit beside the work: pictures, notes, and who signed on glass. */
+import * as z from 'zod/mini';
+import { change } from '../book/subject.ts';
+import { happenedAt } from '../entry.ts';
+import { name, uuid } from '../shapes.ts';
+import type { Visit } from './states.ts';
+
+/** Largest picture, bytes. */
+export const MOST_BYTES = 12_000_000;
+
+/** SHA-256 of a picture's content, as it leaves the device. */
+export const pictureId = z.string('wants the SHA-256 of a picture').check(z.regex(/^[0-9a-f]{64}$/, 'is no SHA-256 of a picture in small letters'));
+const type = z.enum(['image/jpeg', 'image/png', 'image/webp'], 'is neither JPEG, PNG nor WebP');
+const words = z.string('wants words').check(z.trim(), z.minLength(1, 'is empty'), z.maxLength(2000, 'is longer than 2000 characters'));
+const side = z.int('wants whole pixels').check(z.gte(1, 'must be 1 or more'), z.lte(65_535, 'is more than 65535'));
+
+const pictured = z.strictObject({
+  picture: pictureId,
+  type,
+  width: side,
+  height: side,
+  /** The run that it shows; left out: the visit as a whole. */
+  runId: z.optional(uuid),
+  text: z.optional(words),
+});
+const noted = z.strictObject({ text: words, runId: z.optional(uuid) });
+const signed = z.strictObject({ name, picture: pictureId, type, width: side, height: side });
+
+interface Told {
+  entryId: string;
+  atMs: number;
+}
+export type VisitPicture = Told & Omit<z.output<typeof pictured>, 'runId' | 'text'> & { runId: string | null; text: string | null };
+export type VisitNote = Told & { text: string; runId: string | null };
+export type Signature = Told & z.output<typeof signed>;
+
+export interface Gathered {
+  pictures: VisitPicture[];
+  notes: VisitNote[];
+  signatures: Signature[];
+}
+
+export const NOTHING_GATHERED: Gathered = { pictures: [], notes: [], signatures: [] };
+
+const visitChange = change<Visit>();
+const runNamed = (b: { runId?: string }) => (b.runId ? [{ kind: 'run' as const, id: b.runId, at: 'runId' }] : []);
+const told = (entry: Parameters<typeof happenedAt>[0]): Told => ({ entryId: entry.id, atMs: happenedAt(entry) });
+const more = <K extends keyof Gathered>(now: Visit, key: K, one: Gathered[K][number]): Visit => ({
+  ...now,
+  gathered: { ...now.gathered, [key]: [...now.gathered[key], one] },
+});
+
+export const gathering = {
+  pictured: visitChange({
+    shape: pictured,
+    names: runNamed,
+    apply: (now, b, entry) => more(now, 'pictures', { runId: null, text: null, ...b, ...told(entry) }),
+    says: (b, words) => `picture${b.runId ? ` of ${words.subject({ kind: 'run', id: b.runId })}` : ''}${b.text ? `: ${b.text}` : ' added'}`,
+  }),
+  noted: visitChange({
+    shape: noted,
+    names: runNamed,
+    apply: (now, b, entry) => more(now, 'notes', { runId: null, ...b, ...told(entry) }),
+    says: (b) => `noted: ${b.text}`,
+  }),
+  signed: visitChange({
+    shape: signed,
+    apply: (now, b, entry) => more(now, 'signatures', { ...b, ...told(entry) }),
+    says: (b) => `signed on glass by ${b.name}`,
+  }),
+};

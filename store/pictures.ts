@@ -1,0 +1,100 @@
+/** Pictures by their content: taken in pieces, each once, stripped of what they do not show, with a small one beside it. */
+import { createHash } from 'node:crypto';
+import sharp from 'sharp';
+import { PictureError, stripped } from '../record/picture/strip.ts';
+import { MOST_BYTES } from '../record/visit/gathered.ts';
+import type { Sql, Tx } from './connection.ts';
+
+/** Longer side of a small picture, pixels. */
+const SMALL_PX = 480;
+/** More than any camera of a telephone has; a file that claims more is a trap. */
+const MOST_PIXELS = 120_000_000;
+/** What was begun and never ended is forgotten after so long, days. */
+const FORGOTTEN_DAYS = 30;
+
+/** A piece that does not follow on what is here. */
+export class PieceError extends Error {
+  override readonly name = 'PieceError';
+  constructor(
+    /** Bytes that are here: the next piece begins there. */
+    readonly have: number,
+  ) {
+    super(`The next piece begins at byte ${have}.`);
+  }
+}
+
+export interface Piece {
+  /** SHA-256 of the whole. */
+  id: string;
+  /** Byte of the whole at which it begins. */
+  at: number;
+  /** Bytes of the whole. */
+  size: number;
+  content: Uint8Array;
+}
+
+/** Bytes of a picture that are here; all of them once it is whole. */
+export async function takePiece(sql: Sql, shopId: string, piece: Piece, now: Date): Promise<{ have: number; isWhole: boolean }> {
+  const { id, at, size, content } = piece;
+  if (size > MOST_BYTES) throw new PictureError(`That is more than ${MOST_BYTES / 1_000_000} MB: take it smaller.`);
+  return sql.begin(async (tx) => {
+    await tx`select pg_advisory_xact_lock(hashtext(${`picture ${shopId} ${id}`}))`;
+    const [there] = await tx`select 1 from picture where shop_id = ${shopId} and picture_id = ${id}`;
+    if (there) return { have: size, isWhole: true };
+    const have = await bytesHere(tx, shopId, id);
+    if (at !== have || at + content.length > size) throw new PieceError(have);
+    if (content.length > 0) {
+      await tx`insert into picture_piece ${tx({ shop_id: shopId, picture_id: id, begins: at, content: Buffer.from(content), kept_at: now })}`;
+    }
+    if (at + content.length < size) return { have: at + content.length, isWhole: false };
+    await keepWhole(tx, shopId, id, now);
+    return { have: size, isWhole: true };
+  });
+}
+
+async function bytesHere(tx: Tx, shopId: string, id: string): Promise<number> {
+  const [row] = await tx<{ have: string | null }[]>`
+    select max(begins + length(content)) as have from picture_piece where shop_id = ${shopId} and picture_id = ${id}`;
+  return Number(row?.have ?? 0);
+}
+
+async function keepWhole(tx: Tx, shopId: string, id: string, now: Date): Promise<void> {
+  const pieces = await tx<{ begins: number; content: Buffer }[]>`
+    delete from picture_piece where shop_id = ${shopId} and picture_id = ${id} returning begins, content`;
+  const sent = Buffer.concat([...pieces].sort((a, b) => a.begins - b.begins).map((p) => p.content));
+  if (createHash('sha256').update(sent).digest('hex') !== id)
+    throw new PictureError('What came is not the picture that was named: its SHA-256 is another.');
+  const { type, width, height, bytes } = stripped(sent);
+  const thumbnail = await smallOf(bytes);
+  await tx`insert into picture ${tx({ shop_id: shopId, picture_id: id, type, width, height, content: Buffer.from(bytes), thumbnail, kept_at: now })}`;
+}
+
+/** @throws PictureError for what cannot be drawn */
+async function smallOf(bytes: Uint8Array): Promise<Buffer> {
+  try {
+    return await sharp(bytes, { limitInputPixels: MOST_PIXELS })
+      .rotate()
+      .resize(SMALL_PX, SMALL_PX, { fit: 'inside', withoutEnlargement: true })
+      .webp({ quality: 78 })
+      .toBuffer();
+  } catch {
+    throw new PictureError('The picture cannot be drawn: it is damaged, or too large. Take it again.');
+  }
+}
+
+/** A refused whole leaves nothing: it can be sent anew. */
+export async function forgetPieces(sql: Sql, shopId: string, id: string): Promise<void> {
+  await sql`delete from picture_piece where shop_id = ${shopId} and picture_id = ${id}`;
+}
+
+/** Pieces of pictures that never became whole. */
+export async function forgetOldPieces(sql: Sql, now: Date): Promise<void> {
+  await sql`delete from picture_piece where kept_at < ${new Date(now.getTime() - FORGOTTEN_DAYS * 86_400_000)}`;
+}
+
+/** @returns null where it is not here, or not yet */
+export async function pictureOf(sql: Sql, shopId: string, id: string, isSmall: boolean): Promise<{ type: string; content: Buffer } | null> {
+  const column = isSmall ? sql`'image/webp' as type, thumbnail as content` : sql`type, content`;
+  const [row] = await sql<{ type: string; content: Buffer }[]>`select ${column} from picture where shop_id = ${shopId} and picture_id = ${id}`;
+  return row ?? null;
+}
