@@ -8,6 +8,7 @@ import { exportBook, importBook } from './book-file.ts';
 import { recordBook } from './book-write.ts';
 import { FIRST_SHOP } from './connection.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
+import { readOwnMinutes } from './queries/own-minutes.ts';
 import { premisesList } from './queries/premises.ts';
 import { isNewShop, shopNow } from './queries/shop.ts';
 import { ensureDemo } from './seed/demo.ts';
@@ -82,5 +83,44 @@ describe('shops beside each other', () => {
     const { id: _a, ...there } = await shopNow(db.sql, copy);
     const { id: _b, ...here } = await shopNow(db.sql, FIRST_SHOP);
     assert.deepEqual(there, here);
+  });
+});
+
+describe('minutes of the shop’s own visits', () => {
+  it('count where one kind of work was done, and somebody said when they came and left', async () => {
+    const shop = uuidv7();
+    await beginShop(db.sql, shop, AT);
+    const [premises, place, sink, toilet] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()];
+    const runs = { hot: uuidv7(), cold: uuidv7(), toilet: uuidv7() };
+    const take = async (...entries: SentBookEntry[]) => assert.ok((await recordBook(db.sql, shop, entries, AT)).every((a) => a.status === 'kept'));
+    await take(
+      said('premises', premises, 'made', { name: 'Mill house', timeZone: 'UTC' }),
+      said('place', place, 'made', { premisesId: premises, name: 'Scullery' }),
+      said('appliance', sink, 'made', { premisesId: premises, placeId: place, kind: 'kitchen-faucet', name: 'Sink' }),
+      said('appliance', toilet, 'made', { premisesId: premises, placeId: place, kind: 'toilet', name: 'Toilet' }),
+      said('run', runs.hot, 'made', { applianceId: sink, water: 'hot', name: 'Sink, hot' }),
+      said('run', runs.cold, 'made', { applianceId: sink, water: 'cold', name: 'Sink, cold' }),
+      said('run', runs.toilet, 'made', { applianceId: toilet, water: 'cold', name: 'Toilet' }),
+    );
+    const visit = async (minutes: number | null, ...works: [keyof typeof runs, string][]) => {
+      const id = uuidv7();
+      const at = (change: string, min: number) => ({ ...said('visit', id, change, {}), seenAt: new Date(AT.getTime() - 86_400_000 + min * 60_000).toISOString(), sentAt: AT.toISOString() }); // biome-ignore format: one entry
+      await take(
+        said('visit', id, 'made', { premisesId: premises, onDate: '2026-03-09', startsAt: '08:00', title: 'Work' }),
+        ...works.map(([run, work]) => said('visit', id, 'run-added', { runId: runs[run], work })),
+        ...(minutes === null ? [] : [at('arrived', 0), at('left', minutes)]),
+      );
+    };
+    await visit(65, ['hot', 'kitchen-faucet-lines'], ['cold', 'kitchen-faucet-lines']);
+    await visit(95, ['toilet', 'toilet-line'], ['cold', 'kitchen-faucet-lines']);
+    await visit(null, ['toilet', 'toilet-line']);
+    await visit(700, ['toilet', 'toilet-line']);
+    await visit(30, ['toilet', 'toilet-line']);
+    await visit(10, ['toilet', 'toilet-line']);
+    const near = (x: number) => Number(x.toFixed(6));
+    assert.deepEqual(await readOwnMinutes(db.sql, shop), {
+      'kitchen-faucet-lines': { n: 1, sumLn: near(Math.log(45)), sumLn2: near(Math.log(45) ** 2) },
+      'toilet-line': { n: 2, sumLn: near(Math.log(10) + Math.log(5)), sumLn2: near(Math.log(10) ** 2 + Math.log(5) ** 2) },
+    });
   });
 });

@@ -1,6 +1,7 @@
 /** What every page does beside its screen: its keys, keeping and sending, and the worker that opens it without a connection. */
 import { sync } from '../../sync/run.ts';
 import { keepCatalogue } from './catalogue.ts';
+import { keepLastTimes } from './last-times.ts';
 import { keepStock } from './stock.ts';
 import './find.ts';
 import './keys.ts';
@@ -10,6 +11,8 @@ import './units-key.ts';
 sync.begin();
 // For use without a connection, whatever screen was opened first.
 setTimeout(() => Promise.all([keepCatalogue(), keepStock()]), 1500);
+// The next two days, when all that is shown is there.
+setTimeout(() => keepLastTimes().catch(() => {}), 5000);
 
 if ('serviceWorker' in navigator && import.meta.env.PROD) {
   navigator.serviceWorker.register('/sw.js').catch(() => {

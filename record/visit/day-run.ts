@@ -3,6 +3,7 @@ import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { type RunSummary, UNTOUCHED } from '../run/summary.ts';
 import type { RunRow, VisitHead } from './sheet.ts';
 import type { Told } from './states.ts';
+import type { OwnMinutes } from './work-minutes.ts';
 
 export interface DayRun {
   id: string;
@@ -25,6 +26,8 @@ export interface DayRun {
 export interface DayVisit {
   visit: VisitHead;
   runs: DayRun[];
+  /** What the shop's own record says of minutes; left out: first guesses. */
+  own?: OwnMinutes;
 }
 
 /**

@@ -1,4 +1,5 @@
 /** The day sheet: worked out on the server from its derived tables, on a device from what it keeps. */
+
 import { remember } from '../../core/units/remember.ts';
 import { type StockedPlace, vanOf } from '../stock/levels.ts';
 import { type LoadRow, loadOf } from '../stock/load.ts';
@@ -6,6 +7,7 @@ import type { DayRun, DayVisit } from './day-run.ts';
 import { overlapsOf, spanOf, statusOf, type VisitSpan, type VisitStatus } from './plan.ts';
 import type { VisitHead } from './sheet.ts';
 import type { Waiting } from './waiting.ts';
+import type { OwnMinutes } from './work-minutes.ts';
 
 /** What a van lacks for the day. */
 export interface Shortage extends LoadRow {
@@ -47,6 +49,8 @@ export interface PlannedVisit extends DayVisit {
 
 export interface DaySheet {
   day: string;
+  /** What the shop's own record says of minutes; left out: first guesses. */
+  own?: OwnMinutes;
   visits: PlannedVisit[];
   shortages: Shortage[];
   rechecks: Recheck[];
@@ -82,8 +86,10 @@ export function daySheetOf(day: string, around: DayVisit[], stocked: readonly St
   // What is called off takes nothing from a van.
   const shortages = shortagesOf(today.filter((v) => v.visit.cancelled === null).map((v) => ({ vanId: v.visit.vanId, runs: listedRuns(v) })), stocked); // biome-ignore format: one call
   const short = new Set(shortages.map((s) => `${s.van?.id} ${s.item}`));
+  const own = today.find((v) => v.own)?.own;
   return {
     day,
+    ...(own ? { own } : {}),
     visits: plannedOf(today, (v, needed) => {
       const vanId = vanOf(stocked, v.visit.vanId)?.id;
       return needed.filter((item) => short.has(`${vanId} ${item}`));

@@ -2,6 +2,7 @@
  * Days as a page carries them along for its own program: what is as usual and what follows from the rest is left out, and fields stand by their
  * place. A busy day is a sixth of what it is in full.
  */
+
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { type RunSummary, UNTOUCHED } from '../run/summary.ts';
 import { type DaySheet, type PlannedVisit, plannedOf } from './day.ts';
@@ -9,6 +10,7 @@ import type { DayRun, DayVisit } from './day-run.ts';
 import type { VisitHead } from './sheet.ts';
 import type { Told } from './states.ts';
 import type { WeekSheet, WeekVisit } from './week.ts';
+import type { OwnMinutes } from './work-minutes.ts';
 
 type PackedRun = [
   id: string,
@@ -86,10 +88,11 @@ function unpackVisit([id, title, onDate, startsAt, [premisesId, name, timeZone, 
   return { visit, runs: runs.map(unpackRun) };
 }
 
-function unpackVisits(packed: PackedVisit[]): PlannedVisit[] {
+function unpackVisits(packed: PackedVisit[], own: OwnMinutes | undefined): PlannedVisit[] {
   const lacks = new Map(packed.map((v) => [v[0], v[7] || []]));
   const days = new Map<string, DayVisit[]>();
-  for (const v of packed.map(unpackVisit)) days.set(v.visit.onDate, [...(days.get(v.visit.onDate) ?? []), v]);
+  for (const v of packed.map((p): DayVisit => ({ ...unpackVisit(p), ...(own ? { own } : {}) })))
+    days.set(v.visit.onDate, [...(days.get(v.visit.onDate) ?? []), v]);
   return [...days.values()].flatMap((list) => plannedOf(list, (v) => lacks.get(v.visit.id) ?? []));
 }
 
@@ -98,7 +101,7 @@ export const packDay = (sheet: DaySheet): string => JSON.stringify({ ...sheet, v
 
 export function unpackDay(text: string): DaySheet {
   const { visits, ...rest } = JSON.parse(text) as Omit<DaySheet, 'visits'> & { visits: PackedVisit[] };
-  return { ...rest, visits: unpackVisits(visits) };
+  return { ...rest, visits: unpackVisits(visits, rest.own) };
 }
 
 type PackedWeekVisit = [

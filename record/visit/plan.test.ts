@@ -1,10 +1,11 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import fc from 'fast-check';
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { UNTOUCHED } from '../run/summary.ts';
 import type { DayRun } from './day-run.ts';
 import { overlapsOf, statusOf } from './plan.ts';
-import { workMinutes } from './work-minutes.ts';
+import { minutesOfOne, minutesOfWork, type OwnRecord, ownVisits, workMinutes } from './work-minutes.ts';
 import { instantOf } from './zone.ts';
 
 describe('a local day and time as a moment', () => {
@@ -32,6 +33,46 @@ describe('minutes by kinds of work', () => {
     assert.equal(three.usual, 120);
     assert.ok(three.slow - three.usual < 3 * (one.slow - one.usual));
     assert.ok(one.slow > one.usual);
+  });
+
+  const recordOf = (minutes: number[]): OwnRecord => {
+    const logs = minutes.map((m) => Math.log(minutesOfOne(m)));
+    return { n: logs.length, sumLn: logs.reduce((a, b) => a + b, 0), sumLn2: logs.reduce((a, b) => a + b * b, 0) };
+  };
+
+  it('come from the shop’s own visits, the more of them the more', () => {
+    const guess = minutesOfWork('toilet-line');
+    const after = (n: number) =>
+      minutesOfWork('toilet-line', { 'toilet-line': recordOf(Array.from({ length: n }, (_, i) => 20 + 60 * 1.1 ** ((i % 3) - 1))) });
+    assert.deepEqual(after(0), guess);
+    const [few, some, many] = [1, 10, 2000].map(after);
+    assert.ok(guess.usual < few!.usual && few!.usual < some!.usual && some!.usual < many!.usual);
+    assert.ok(Math.abs(many!.usual - 60) < 0.2);
+    // Visits that differ little leave little spread, whatever the guess said.
+    assert.ok(many!.slow / many!.usual < 1.15 && many!.slow > many!.usual);
+    assert.equal(ownVisits(['toilet-line', 'hydrant'], { 'toilet-line': recordOf([40, 50]) }), 0);
+    assert.equal(ownVisits(['toilet-line'], { 'toilet-line': recordOf([40, 50]) }), 2);
+  });
+
+  it('whatever the visits, lie between them and the guess, and the slow ones above', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 21, max: 590 }), { minLength: 1, maxLength: 60 }), (minutes) => {
+        const own = { 'toilet-line': recordOf(minutes) };
+        const { usual, slow } = minutesOfWork('toilet-line', own);
+        const all = [20, ...minutes.map(minutesOfOne)];
+        assert.ok(usual >= Math.min(...all) - 1e-9 && usual <= Math.max(...all) + 1e-9 && slow >= usual);
+        // By brute force: the guess as four visits of its own middle and spread.
+        const spread = Math.log(45 / 20) / 1.2816;
+        const logs = [
+          ...Array(2).fill(Math.log(20) + spread),
+          ...Array(2).fill(Math.log(20) - spread),
+          ...minutes.map((m) => Math.log(minutesOfOne(m))),
+        ];
+        const mean = logs.reduce((a, b) => a + b, 0) / logs.length;
+        const sd = Math.sqrt(logs.reduce((a, b) => a + (b - mean) ** 2, 0) / logs.length);
+        assert.ok(Math.abs(usual - Math.exp(mean)) < 1e-6 && Math.abs(slow - Math.exp(mean + 1.2816 * sd)) < 1e-4);
+      }),
+    );
   });
 });
 

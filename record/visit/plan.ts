@@ -28,12 +28,12 @@ export interface VisitSpan {
   isPlanned: boolean;
 }
 
-/** Minutes of a visit: as planned, or as its kinds of work usually take; with what they take where it goes slowly. */
-export function spanOf({ visit, runs }: DayVisit): VisitSpan {
+/** Minutes of a visit: as planned, or as its kinds of work usually take, in this shop where it knows; with what they take where it goes slowly. */
+export function spanOf({ visit, runs, own }: DayVisit): VisitSpan {
   // Hot and cold of one appliance are one piece of work.
   const works = new Map<string, DayRun['work']>();
   for (const r of runs) if (r.summary.offList === null && !r.recheckOf) works.set(`${r.place}/${r.appliance}/${r.work}`, r.work);
-  const expected = workMinutes([...works.values()]);
+  const expected = workMinutes([...works.values()], own);
   if (visit.minutes === null) return { minutes: expected.usual, slow: expected.slow, isPlanned: false };
   return { minutes: visit.minutes, slow: Math.max(visit.minutes, expected.slow), isPlanned: true };
 }

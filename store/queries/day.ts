@@ -5,6 +5,7 @@ import type { VisitHead } from '../../record/visit/sheet.ts';
 import type { Sql } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
 import { openFollowUps } from './follow-ups.ts';
+import { ownMinutes } from './own-minutes.ts';
 import { sharedStock } from './stock.ts';
 import { listedRuns, visitHeads, visitsBetween } from './visits.ts';
 
@@ -60,7 +61,8 @@ export async function withRuns(sql: Sql, shopId: string, heads: VisitHead[]): Pr
   const runs = await listedRuns(sql, shopId, ids);
   // Where a run is looked at again, it stands as in the visit that signed it off.
   const signed = runs.flatMap((r) => r.recheckOf ?? []);
-  const [booked, rows] = await Promise.all([
+  const [own, booked, rows] = await Promise.all([
+    ownMinutes(sql, shopId),
     sql<{ visit_id: string; run_id: string; on_date: string }[]>`
       select vr.recheck_of as visit_id, vr.run_id, max(v.on_date) as on_date from visit_run vr join visit v using (shop_id, visit_id)
       where vr.shop_id = ${shopId} and vr.recheck_of = any(${ids}::uuid[]) and vr.removed is null and not v.gone and v.cancelled is null group by 1, 2`,
@@ -72,6 +74,7 @@ export async function withRuns(sql: Sql, shopId: string, heads: VisitHead[]): Pr
   const runsOf = groupBy(runs, (r) => r.visitId);
   return heads.map((visit) => ({
     visit,
+    own,
     runs: (runsOf.get(visit.id) ?? []).map((run) =>
       dayRunOf(run, summaries.get(`${run.recheckOf ?? visit.id} ${run.id}`) ?? null, bookedOn.get(`${visit.id} ${run.id}`)),
     ),

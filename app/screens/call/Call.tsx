@@ -48,7 +48,10 @@ export default function Call({ today, timeZone, appliances, premises }: Props) {
   const said = readWhen(draft.when, today);
   const day = said.onDate ?? addDays(today, 1);
   const blocks = useDayBlocks(catalogue, day);
-  const span = workMinutes(draft.items.map((i) => i.work));
+  const span = workMinutes(
+    draft.items.map((i) => i.work),
+    catalogue?.ownMinutes,
+  );
   const startsAt = said.startsAt ?? firstFree(blocks ?? [], span.usual);
   const isChosen = draft.premisesId !== null || draft.name !== '';
   const over = (blocks ?? []).filter((b) => b.status !== 'cancelled' && runsInto(b, startsAt, span.usual));

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { PremisesBook } from '../../../record/premises/book.ts';
-import { workMinutes } from '../../../record/visit/work-minutes.ts';
+import { ownVisits, workMinutes } from '../../../record/visit/work-minutes.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { type ClientCatalogue, namesOf } from '../../ui/catalogue.ts';
 import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/new-work.ts';
@@ -15,7 +15,9 @@ interface Props {
 
 /** What the call will take: minutes with their spread, and what the van lacks for the chains it will likely be. */
 export function Takes({ items, book, last, appliances, catalogue }: Props) {
-  const { usual, slow } = workMinutes(items.map((i) => i.work));
+  const works = items.map((i) => i.work);
+  const { usual, slow } = workMinutes(works, catalogue?.ownMinutes);
+  const own = ownVisits(works, catalogue?.ownMinutes);
   const pairs = pairsOf(items, book, last, appliances);
   const lacks = useLikelyLacks(pairs, catalogue);
   const names = namesOf(catalogue);
@@ -23,7 +25,9 @@ export function Takes({ items, book, last, appliances, catalogue }: Props) {
     <section aria-label="What it will take" className="grid border border-ink bg-sheet sm:grid-cols-[10rem_minmax(0,1fr)]">
       <div className="border-rule p-3 max-sm:border-b sm:border-r">
         <p className="font-head text-3xl font-semibold">{usual} min</p>
-        <p className="text-soft">to {slow} where it goes slowly: a first guess</p>
+        <p className="text-soft">
+          to {slow} where it goes slowly: {own === 0 ? 'a first guess' : `from ${own} of your own ${own === 1 ? 'visit' : 'visits'}`}
+        </p>
       </div>
       <div className="p-3">
         <h3>To bring</h3>

@@ -3,8 +3,8 @@ import { endLabel } from '../../../core/index.ts';
 import { type RunState, STOP_CONDITIONS } from '../../../record/index.ts';
 import type { RunRow } from '../../../record/visit/sheet.ts';
 import type { LastTime as Last } from '../../../store/queries/last-time.ts';
-import { get, localToday } from '../../../sync/run.ts';
-import { heldAnswer, hold } from '../../ui/held.ts';
+import { localToday } from '../../../sync/run.ts';
+import { askLastTime, heldLastTime } from '../../ui/last-times.ts';
 import { Picture } from '../../ui/Picture.tsx';
 import type { Write } from '../../ui/use-visit.ts';
 import { dayWords } from '../../ui/words.ts';
@@ -90,14 +90,11 @@ function useLastTime(runId: string, visitId: string): Last | null {
   const [last, setLast] = useState<Last | null>(null);
   useEffect(() => {
     let isOver = false;
-    const key = `last ${visitId} ${runId}`;
     const read = async () => {
-      const kept = await heldAnswer<Last>(key);
+      const kept = await heldLastTime(visitId, runId);
       if (kept && !isOver) setLast(kept);
-      const answer = await get<{ last: Last | null }>(`/api/v1/runs/${runId}/last?before=${visitId}`);
-      if (!answer || isOver) return;
-      setLast(answer.last);
-      if (answer.last) await hold(key, answer.last);
+      const now = await askLastTime(visitId, runId);
+      if (now !== undefined && !isOver) setLast(now);
     };
     read();
     return () => {

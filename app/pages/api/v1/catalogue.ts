@@ -1,5 +1,6 @@
 import type { APIRoute } from 'astro';
 import { shopCatalogue } from '../../../../store/own-parts/index.ts';
+import { countOf, ownMinutes } from '../../../../store/queries/own-minutes.ts';
 import { currentRules } from '../../../../store/queries/rules.ts';
 import { shopSince } from '../../../../store/queries/shop.ts';
 import { database } from '../../../http/database.ts';
@@ -12,15 +13,16 @@ import { json } from '../../../http/problem.ts';
  */
 export const GET: APIRoute = async ({ request, locals }) => {
   try {
-    const [since, own, { version, rules }] = await Promise.all([
+    const [since, own, { version, rules }, minutes] = await Promise.all([
       shopSince(database(), locals.shop),
       shopCatalogue(database(), locals.shop),
       currentRules(database(), locals.shop),
+      ownMinutes(database(), locals.shop),
     ]);
-    const etag = `"${since} ${own.version} ${version}"`;
+    const etag = `"${since} ${own.version} ${version} ${countOf(minutes)}"`;
     const headers = { etag, 'cache-control': 'no-cache' };
     if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
-    return json({ ...own, rules }, headers);
+    return json({ ...own, rules, ownMinutes: minutes }, headers);
   } catch (error) {
     return answerOf(error);
   }

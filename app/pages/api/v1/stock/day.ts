@@ -10,5 +10,6 @@ const asked = z.object({ day: localDay });
 /** Visits of a day with where their runs stand: what a van is loaded by. */
 export const GET = get(async ({ url, locals }) => {
   const { day } = z.parse(asked, Object.fromEntries(url.searchParams));
-  return { visits: await withRuns(database(), locals.shop, await visitsBetween(database(), locals.shop, day, day)) };
+  const visits = await withRuns(database(), locals.shop, await visitsBetween(database(), locals.shop, day, day));
+  return { visits: visits.map(({ own: _, ...visit }) => visit) };
 });

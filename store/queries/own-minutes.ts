@@ -1,0 +1,52 @@
+/** How long the shop's own visits took, by kind of work: from those where one kind was done and somebody said when they came and left. */
+import type { WorkKindId } from '../../core/make/work-kinds.ts';
+import { minutesOfOne, type OwnMinutes, type OwnRecord } from '../../record/visit/work-minutes.ts';
+import { byShop } from '../by-shop.ts';
+import type { Sql } from '../connection.ts';
+
+/** What a shop takes for its work changes over years: it is looked at again after so long, ms. */
+const STANDS_MS = 600_000;
+/** A visit of so long was left without saying so, minutes. */
+const LONGEST_MIN = 600;
+/** So many of a kind, the newest: older ones say little of today. */
+const NEWEST = 200;
+
+const remembered = byShop<{ untilMs: number; own: OwnMinutes }>();
+
+export async function ownMinutes(sql: Sql, shopId: string): Promise<OwnMinutes> {
+  const shops = remembered(sql);
+  const known = shops.get(shopId);
+  if (known && known.untilMs > Date.now()) return known.own;
+  const own = await readOwnMinutes(sql, shopId);
+  shops.set(shopId, { untilMs: Date.now() + STANDS_MS, own });
+  return own;
+}
+
+/** The same, read now. */
+export async function readOwnMinutes(sql: Sql, shopId: string): Promise<OwnMinutes> {
+  const rows = await sql<{ work: WorkKindId; minutes: number[] }[]>`
+    with took as (
+      select visit_id, left_at, extract(epoch from left_at - arrived_at)::float8 / 60 as minutes from visit
+      where shop_id = ${shopId} and not gone and cancelled is null and left_at > arrived_at
+        and left_at - arrived_at < make_interval(mins => ${LONGEST_MIN})),
+    one as (
+      select vr.visit_id, min(vr.work) as work from visit_run vr
+      join took using (visit_id) join run r using (shop_id, run_id)
+      where vr.shop_id = ${shopId} and vr.removed is null
+      group by vr.visit_id
+      having count(distinct (r.appliance_id, vr.work)) = 1 and bool_and(vr.recheck_of is null)),
+    newest as (
+      select work, minutes, row_number() over (partition by work order by left_at desc, visit_id) as n from one join took using (visit_id))
+    select work, array_agg(minutes order by n) as minutes from newest where n <= ${NEWEST} group by work`;
+  return Object.fromEntries(rows.map(({ work, minutes }) => [work, recordOf(minutes)]));
+}
+
+function recordOf(minutes: number[]): OwnRecord {
+  const logs = minutes.map((m) => Math.log(minutesOfOne(m)));
+  // Six places: the same wherever it is added up.
+  const sum = (of: (x: number) => number) => Number(logs.reduce((all, x) => all + of(x), 0).toFixed(6));
+  return { n: logs.length, sumLn: sum((x) => x), sumLn2: sum((x) => x * x) };
+}
+
+/** Tells one record from another: a visit more is another. */
+export const countOf = (own: OwnMinutes): number => Object.values(own).reduce((sum, r) => sum + r.n, 0);
