@@ -177,7 +177,7 @@ test('something seen at a run is written down to be followed up, stands on the d
   await page.waitForURL(/\/visits\//);
   await hydrated(page);
   await page.getByRole('button', { name: 'To follow up' }).click();
-  const form = page.getByRole('form', { name: 'To follow up' });
+  const form = page.getByRole('region', { name: 'To follow up' });
   await form.getByLabel('What is still to be done').fill('The flapper hisses: bring a new one');
   await form.getByLabel('By, if a day is known').fill(new Date().toISOString().slice(0, 10));
   await page.keyboard.press('Enter');

@@ -10,16 +10,22 @@ import { migrate, readMigrations } from '../store/migrate.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { type Served, startServer } from './server.ts';
 
+/** Databases that others are copied from: one with the demo, one with nothing. */
+const MODELS = { demo: 'model_demo', empty: 'model_empty' } as const;
+
 /** Starts the tests' own database with the demo, and a server on it. */
 export default async function house(): Promise<() => Promise<void>> {
   const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-e2e-'));
   chmodSync(folder, 0o755);
   const data = join(folder, 'cluster');
   const cluster = await startCluster(data, { quick: true });
-  await furnish(cluster.url);
-  const server = await startServer(cluster.url);
+  await furnish(await copyOf(cluster.url, 'template0', MODELS.empty), false);
+  await furnish(await copyOf(cluster.url, MODELS.empty, MODELS.demo), true);
+  // In place of the one that the cluster was made with, so that it is found there when the cluster is started again.
+  const url = await copyOf(cluster.url, MODELS.demo, cluster.url.replace(/^.*\//, ''));
+  const server = await startServer(url);
   process.env.HOUSE_DATA = data;
-  process.env.HOUSE_DATABASE_URL = cluster.url;
+  process.env.HOUSE_DATABASE_URL = url;
   process.env.HOUSE_ADDRESS = server.address;
   return async () => {
     await server.kill();
@@ -28,23 +34,29 @@ export default async function house(): Promise<() => Promise<void>> {
   };
 }
 
-async function furnish(url: string, hasDemo = true): Promise<void> {
+/** A database made from another that nobody is in; its address. */
+async function copyOf(url: string, model: string, name: string): Promise<string> {
+  const owner = postgres(url.replace(/\/[^/]*$/, '/postgres'), { max: 1, onnotice: () => {} });
+  await owner.unsafe(`drop database if exists ${name}`);
+  await owner.unsafe(`create database ${name} template ${model}`);
+  await owner.end();
+  return url.replace(/\/[^/]*$/, `/${name}`);
+}
+
+async function furnish(url: string, hasDemo: boolean): Promise<void> {
   await migrate(url, readMigrations(join('store', 'migrations')));
+  if (!hasDemo) return;
   const sql = connect(url, 1);
-  if (hasDemo) await ensureDemo(sql, now());
+  await ensureDemo(sql, now());
   await sql.end();
 }
 
 /** A database of a test file's own with the demo or without, and a server on it: for what would stand in the way of others. */
 export async function ownHouse(hasDemo = true): Promise<Served> {
-  const name = `own_${randomBytes(6).toString('hex')}`;
-  const owner = postgres(databaseUrl(), { max: 1, onnotice: () => {} });
-  await owner.unsafe(`create database ${name}`);
-  await owner.end();
-  const url = databaseUrl().replace(/\/[^/]*$/, `/${name}`);
-  await furnish(url, hasDemo);
-  return startServer(url);
+  const model = hasDemo ? MODELS.demo : MODELS.empty;
+  return startServer(await copyOf(databaseUrl(), model, `own_${randomBytes(6).toString('hex')}`));
 }
 
 export const address = () => process.env.HOUSE_ADDRESS as string;
 export const databaseUrl = () => process.env.HOUSE_DATABASE_URL as string;
+export const dataFolder = () => process.env.HOUSE_DATA as string;

@@ -1,7 +1,7 @@
 /** The whole path on one refrigerator run, by keys alone: from two ends to signed off, and still there the day after. */
 import { expect, type Page, test } from '@playwright/test';
 import { startCluster } from '../ops/cluster.ts';
-import { databaseUrl } from './house.ts';
+import { databaseUrl, dataFolder } from './house.ts';
 import { hydrated, openRun, tabTo } from './page.ts';
 import { startServer } from './server.ts';
 
@@ -33,7 +33,7 @@ async function lookDry(page: Page, minutes: number): Promise<void> {
 }
 
 test('a refrigerator run from two ends to signed off, by keys alone', async ({ page, browser }) => {
-  const data = process.env.HOUSE_DATA as string;
+  const data = dataFolder();
   const first = await startServer(databaseUrl());
   await page.clock.install({ time: new Date() });
   await page.goto(first.address);
@@ -120,7 +120,7 @@ test('a refrigerator run from two ends to signed off, by keys alone', async ({ p
 });
 
 test('a database that goes away is said so, and what was entered is sent when it is back', async ({ page }) => {
-  const data = process.env.HOUSE_DATA as string;
+  const data = dataFolder();
   const served = await startServer(databaseUrl());
   await openRun(page, /^Drinking tap/, 'Look', served.address);
   const found = page.getByLabel('needs a hammer arrestor');

@@ -52,7 +52,7 @@ test('a press is taken back by bar and key, put back, and all of it without a co
   const saddle = page.getByRole('radio', { name: 'saddle' });
   const before = page.getByRole('radio', { name: 'quarter-turn' });
   await expect(before).toBeChecked();
-  await page.context().route('**/api/v1/entries', (route) => route.abort());
+  await page.context().route('**/api/v1/entries*', (route) => route.abort());
   await saddle.check();
   await expect(bar(page)).toBeVisible();
   await bar(page).click();
@@ -61,7 +61,7 @@ test('a press is taken back by bar and key, put back, and all of it without a co
   await expect(saddle).toBeChecked();
   await page.keyboard.press('z');
   await expect(before).toBeChecked();
-  await page.context().unroute('**/api/v1/entries');
+  await page.context().unroute('**/api/v1/entries*');
   await page.reload();
   await hydrated(page);
   await sent(page);
@@ -283,7 +283,7 @@ test('two devices choose a chain: both are shown, one is asked for, and the othe
 
 test('what the server would not take is kept, seen, saved and put away', async ({ page }) => {
   await openRun(page, /^Drinking tap/, 'Look');
-  await page.route('**/api/v1/entries', async (route) => {
+  await page.route('**/api/v1/entries*', async (route) => {
     const { entries } = route.request().postDataJSON() as { entries: { id: string }[] };
     await route.fulfill({ json: { results: entries.map((e) => ({ id: e.id, status: 'refused', rule: 'no', why: 'The run is gone.' })) } });
   });

@@ -55,6 +55,25 @@ describe('every kind of entry', () => {
       assert.deepEqual(broughtUp(read.entry), read.entry);
     });
   }
+  it('says its figures in either system, what was typed as it was typed', () => {
+    const told = (kind: string, body: object) => {
+      const read = readSent(raw(kind, body));
+      assert.ok(read.ok, JSON.stringify(read));
+      return (['inch', 'metric'] as const).map((units) => tell(read.entry, wordsFor(null, { all: [], log: [] }, units)).what);
+    };
+    const place = { hidden: false, ownStop: false, arrestor: false };
+    const cases: [kind: string, body: object, inch: string, metric: string][] = [
+      ['distance-measured', { text: '14 1/2', inches: 14.5 }, 'Distance: 14 1/2 in', 'Distance: 368 mm'],
+      ['distance-measured', { text: '6 ft', inches: 72 }, 'Distance: 6 ft', 'Distance: 6 ft (1829 mm)'],
+      ['distance-measured', { text: '500 mm', inches: 500 / 25.4 }, 'Distance: 500 mm (19 11/16 in)', 'Distance: 500 mm'],
+      ['stub-seen', { side: 'to', finish: 'bare', text: '30 mm', inches: 30 / 25.4 }, 'Tube of the inlet: bare, 30 mm (1 3/16 in) free', 'Tube of the inlet: bare, 30 mm free'],
+      ['place-seen', { ...place, pressurePsi: 80 }, 'Place: 80 psi', 'Place: 5.5 bar'],
+      ['place-seen', { ...place, pressureText: '5.5 bar', pressurePsi: 79.77 }, 'Place: 5.5 bar (79.8 psi)', 'Place: 5.5 bar'],
+      ['need-changed', { id: 'bore', to: 0.25, because: 'its sheet asks for it' }, 'Asked of this run: the bore is 0.25 in, because its sheet asks for it', 'Asked of this run: the bore is 6.35 mm, because its sheet asks for it'],
+      ['need-changed', { id: 'pressure', to: 100, because: 'its sheet asks for it' }, 'Asked of this run: the pressure is 100 psi, because its sheet asks for it', 'Asked of this run: the pressure is 6.9 bar, because its sheet asks for it'],
+    ]; // biome-ignore format: a table
+    for (const [kind, body, inch, metric] of cases) assert.deepEqual(told(kind, body), [inch, metric]);
+  });
   it('one that this program does not know is refused by its name, and told as such', () => {
     const read = readSent(raw('sung', { text: 'la' }));
     assert.ok(!read.ok && read.at === 'kind');
@@ -69,6 +88,17 @@ describe('a correction', () => {
     assert.deepEqual(agreed('stub-seen', { side: 'to', finish: 'bare', text: '2', inches: 1 }), { side: 'to', finish: 'bare', text: '2', inches: 2 });
     assert.deepEqual(agreed('stub-seen', { side: 'to', finish: 'bare', text: 'much', inches: 1 }), { side: 'to', finish: 'bare' });
     assert.deepEqual(agreed('distance-measured', { text: 'long', inches: 14.5 }), { text: 'long', inches: null });
+    const place = { hidden: false, ownStop: false, arrestor: false };
+    assert.deepEqual(agreed('place-seen', { ...place, pressureText: '6 bar', pressurePsi: 80 }), {
+      ...place,
+      pressureText: '6 bar',
+      pressurePsi: 87.02,
+    });
+    assert.deepEqual(agreed('place-seen', { ...place, pressureText: 'high', pressurePsi: 80 }), {
+      ...place,
+      pressureText: 'high',
+      pressurePsi: null,
+    });
     const end = { side: 'from', end: 'comp-3/8-m', how: 'seen', outlet: { runId: 'r', part: 'p', end: 'b' } };
     assert.deepEqual(agreed('end-seen', { ...end, how: 'told' }, end), { ...end, how: 'told' });
     assert.deepEqual(agreed('end-seen', { ...end, end: 'comp-1/4-m' }, end), { side: 'from', end: 'comp-1/4-m', how: 'seen' });

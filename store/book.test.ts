@@ -3,7 +3,7 @@ import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
-import type { SentBookEntry } from '../record/book/shape.ts';
+import { readSentBook, type SentBookEntry } from '../record/book/shape.ts';
 import { MemoryDevice } from '../sync/memory-device.ts';
 import { exportBook, importBook } from './book-file.ts';
 import { entriesOfSubjects } from './book-row.ts';
@@ -174,6 +174,56 @@ describe('the book', () => {
   });
 });
 
+const PICTURE = 'ab'.repeat(32);
+
+describe('beside the work', () => {
+  it('stand pictures, notes and signatures, each with its entry; taken back they are gone, and come again', async () => {
+    const house = await made();
+    const picture = { picture: PICTURE, type: 'image/jpeg', width: 400, height: 300 };
+    const [one, two] = [said('visit', house.visit, 'pictured', { ...picture, runId: house.run, text: 'The old valve' }), said('visit', house.visit, 'pictured', picture)]; // biome-ignore format: one row
+    const signed = said('visit', house.visit, 'signed', { name: 'M. Alder', ...picture });
+    assert.deepEqual(await take(one, two, said('visit', house.visit, 'noted', { text: 'Stiff' }), signed), ['kept', 'kept', 'kept', 'kept']);
+    const { gathered } = await sheetOf(house);
+    assert.deepEqual(
+      gathered.pictures.map((p) => [p.entryId, p.runId, p.text]),
+      [
+        [one!.id, house.run, 'The old valve'],
+        [two!.id, null, null],
+      ],
+    );
+    assert.deepEqual([gathered.notes.map((n) => n.text), gathered.signatures.map((s) => s.name)], [['Stiff'], ['M. Alder']]);
+    const back = said('visit', house.visit, 'withdrawn', { reason: 'the wrong valve' }, { correctsId: one!.id });
+    await take(back);
+    assert.deepEqual(
+      (await sheetOf(house)).gathered.pictures.map((p) => p.entryId),
+      [two!.id],
+    );
+    await take(said('visit', house.visit, 'withdrawn', { reason: 'it was right' }, { correctsId: back.id }));
+    assert.equal((await sheetOf(house)).gathered.pictures.length, 2);
+    await take(said('visit', house.visit, 'pictured', { ...picture, text: 'The new valve' }, { correctsId: two!.id }));
+    assert.deepEqual(
+      (await sheetOf(house)).gathered.pictures.map((p) => p.text),
+      ['The old valve', 'The new valve'],
+    );
+  });
+
+  it('refuses by name what is no picture’s content, another’s run, and a field too many', async () => {
+    const house = await made();
+    const body = { picture: PICTURE, type: 'image/jpeg', width: 400, height: 300 };
+    const read = (more: object) => readSentBook(said('visit', house.visit, 'pictured', { ...body, ...more }));
+    for (const [more, at] of [
+      [{ picture: 'AB' }, 'body.picture'],
+      [{ type: 'image/gif' }, 'body.type'],
+      [{ width: 0 }, 'body.width'],
+      [{ text: ' ' }, 'body.text'],
+    ] as const) {
+      const result = read(more);
+      assert.ok(!result.ok && result.at === at, JSON.stringify(result));
+    }
+    assert.deepEqual(await take(said('visit', house.visit, 'pictured', { ...body, runId: uuidv7() })), ['unknown-run']);
+  });
+});
+
 describe('rebuilt', () => {
   /** Something that might be said next, sensible or not, in whatever order two devices send it. */
   function next(go: Chance, houses: House[], kept: SentBookEntry[]): SentBookEntry {
@@ -193,6 +243,9 @@ describe('rebuilt', () => {
       () => said('visit', h.visit, 'run-added', { runId: pick(houses).run, work: go() < 0.7 ? 'toilet-line' : 'stop-replace', ...(go() < 0.2 ? { recheckOf: pick(houses).visit } : {}) }, more),
       () => said('visit', h.visit, 'ordered', { runIds: [h.run] }, more),
       () => said('visit', h.visit, go() < 0.5 ? 'arrived' : 'left', {}, more),
+      () => said('visit', h.visit, 'pictured', { picture: PICTURE, type: 'image/jpeg', width: 40, height: 30, ...(go() < 0.5 ? { runId: pick(houses).run } : {}), ...(go() < 0.5 ? { text: 'The stop' } : {}) }, more),
+      () => (go() < 0.5 ? said('visit', h.visit, 'noted', { text: 'The valve is stiff' }, more) : said('visit', h.visit, 'signed', { name: 'Somebody', picture: PICTURE, type: 'image/png', width: 9, height: 9 }, more)),
+      () => said('premises', h.premises, 'changed', { mainValve: go() < 0.8 ? `pit ${Math.floor(go() * 3)}` : null }, more),
       () => said('premises', h.premises, 'changed', go() < 0.5 ? { address: `no. ${Math.floor(go() * 9)}` } : { contact: { phone: '555' } }, more),
       () => (go() < 0.3 ? said('premises', h.premises, 'contact-erased', {}, more) : said('premises', h.premises, 'retired', { reason: 'sold' }, more)),
       () => said('appliance', h.appliance, 'moved', { placeId: pick(houses).place }, more),

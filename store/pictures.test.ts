@@ -5,7 +5,7 @@ import { after, before, describe, it } from 'node:test';
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
 import { PictureError } from '../record/picture/strip.ts';
-import type { KeptPicture } from '../sync/device-pictures.ts';
+import type { KeptPicture } from '../sync/device-schema.ts';
 import { pushPictures, type SendPiece } from '../sync/push-pictures.ts';
 import { FIRST_SHOP } from './connection.ts';
 import { forgetOldPieces, PieceError, pictureOf, takePiece } from './pictures.ts';

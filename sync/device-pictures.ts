@@ -1,25 +1,7 @@
 /** Pictures taken on this device: kept on its disk until the server has them whole; a small one stays. */
 import type { IDBPDatabase } from 'idb';
-import type { PictureType } from '../record/picture/strip.ts';
-import type { Schema } from './device-upgrade.ts';
+import type { KeptPicture, Schema } from './device-schema.ts';
 import { notKept } from './not-kept.ts';
-
-export interface KeptPicture {
-  /** SHA-256 of its content. */
-  id: string;
-  type: PictureType;
-  size: number;
-  /** null once the server has it. */
-  content: ArrayBuffer | null;
-  /** For this device's own lists; null where the browser could not draw it. */
-  small: Blob | null;
-  /** Bytes that the server said it has. */
-  have: number;
-  /** Put away: refused, seen, and taken out of the count by the person. */
-  status: 'waiting' | 'sent' | 'refused' | 'put away';
-  /** What the server said where it would not have it. */
-  why?: string;
-}
 
 export class DevicePictures {
   constructor(private readonly db: IDBPDatabase<Schema>) {}

@@ -1,27 +1,7 @@
-/** What a browser's store is made of, and how one of an older program is brought up. */
-import type { DBSchema, openDB } from 'idb';
+/** How a browser's store of an older program is brought up, and a new one made. */
+import type { openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
-import type { Entry } from '../record/kinds.ts';
-import type { DeviceFacts, Outgoing } from './device.ts';
-import type { KeptPicture } from './device-pictures.ts';
-import type { KeptBook } from './kept-book.ts';
-import type { Placed } from './protocol.ts';
-
-export const VERSION = 4;
-/** Key of the facts about this device. */
-export const FACTS = 'device';
-
-export interface Schema extends DBSchema {
-  outgoing: { key: number; value: Outgoing; indexes: { id: string } };
-  known: { key: string; value: Placed | Entry; indexes: { visit: string } };
-  books: { key: string; value: KeptBook; indexes: { subject: string; day: string } };
-  pictures: { key: string; value: KeptPicture; indexes: { status: string } };
-  facts: { key: string; value: unknown };
-  /** Of the first version: entries by their ids. */
-  waiting: { key: string; value: { entry: Entry; refused: string | null } };
-  /** Of the second: visits as the server gave them. They come again, with the books that they are read from. */
-  visits: { key: string; value: unknown };
-}
+import { type DeviceFacts, FACTS, type Outgoing, type Schema } from './device-schema.ts';
 
 type Upgrade = NonNullable<NonNullable<Parameters<typeof openDB<Schema>>[2]>['upgrade']>;
 

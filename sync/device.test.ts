@@ -135,6 +135,48 @@ describe("a device's store", () => {
     assert.equal((await store.visit(visit))!.visit.onDate, '2026-05-22');
     assert.deepEqual((await store.premises(house))!.runs.map((r) => r.id), [run]); // biome-ignore format: one line
   });
+  it('keeps pictures until they are sent, in the order of nothing but their names; what was refused is told and put away', async () => {
+    const picture = (id: string) => ({ id, type: 'image/jpeg' as const, size: 4, content: Uint8Array.of(1, 2, 3, 4).buffer, small: null, have: 0, status: 'waiting' as const }); // biome-ignore format: one row
+    const { pictures } = store;
+    await pictures.keep(picture('a'));
+    await pictures.keep(picture('b'));
+    await pictures.change('a', { have: 2 });
+    // Taken once more it goes on where it was.
+    await pictures.keep(picture('a'));
+    assert.deepEqual([(await pictures.get('a'))?.have, await pictures.waiting(), (await pictures.next())?.id], [2, 2, 'a']);
+    await pictures.change('a', { status: 'sent', content: null });
+    await pictures.change('b', { status: 'refused', why: 'no picture' });
+    assert.deepEqual([await pictures.waiting(), await pictures.next(), (await pictures.refused()).map((p) => p.why)], [0, undefined, ['no picture']]);
+    await pictures.change('b', { status: 'put away' });
+    assert.deepEqual(await pictures.refused(), []);
+  });
+  it('a store of the third version is brought up with all that waits in it', async () => {
+    await store.keep([note('waits')]);
+    const { deviceId } = store;
+    store.close();
+    // As the program before this one left it: without a place for pictures.
+    const old = await openDB('brass-nut', 4);
+    const facts = await old.get('facts', 'device');
+    const outgoing = await old.getAll('outgoing');
+    old.close();
+    await new Promise((done) => {
+      indexedDB.deleteDatabase('brass-nut').onsuccess = done;
+    });
+    const third = await openDB('brass-nut', 3, {
+      upgrade: (db) => {
+        db.createObjectStore('outgoing', { keyPath: 'seq', autoIncrement: true }).createIndex('id', 'entry.id', { unique: true });
+        db.createObjectStore('known', { keyPath: 'id' }).createIndex('visit', 'visitId');
+        const books = db.createObjectStore('books', { keyPath: 'id' });
+        books.createIndex('subject', 'subjectIds', { multiEntry: true });
+        books.createIndex('day', 'days', { multiEntry: true });
+        db.createObjectStore('facts').put(facts, 'device');
+      },
+    });
+    for (const o of outgoing) await third.put('outgoing', o);
+    third.close();
+    store = await DeviceStore.open();
+    assert.deepEqual([store.deviceId, texts((await store.outgoing()).map((o) => o.entry)), await store.pictures.waiting()], [deviceId, ['waits'], 0]);
+  });
   it('drops a contact that was erased elsewhere', async () => {
     const house = uuidv7();
     const said = (change: string, body: Record<string, unknown>, position: number): PlacedBook => ({ ...newBookEntry('office', { kind: 'premises', id: house }, change, body), seenAt: `2026-05-20T0${position}:00:00.000Z`, recordedAt: `2026-05-20T0${position}:00:00.000Z`, position, rootId: house }); // biome-ignore format: one row

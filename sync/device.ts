@@ -10,39 +10,15 @@ import { broughtUp, type Entry } from '../record/kinds.ts';
 import { type PremisesBook, premisesBook, sheetFrom } from '../record/premises/book.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
 import { DevicePictures } from './device-pictures.ts';
-import { FACTS, type Schema, upgrade, VERSION } from './device-upgrade.ts';
+import { type AnyEntry, type DeviceFacts, FACTS, type Outgoing, type Schema, VERSION } from './device-schema.ts';
+import { upgrade } from './device-upgrade.ts';
 import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
 import { NotKeptError, notKept } from './not-kept.ts';
 import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';
 import { ofThisShop } from './shop-here.ts';
 
+export type { AnyEntry, DeviceFacts, Outgoing };
 export { NotKeptError };
-
-/** Whatever is entered: on a run, or in the book. */
-export type AnyEntry = Entry | BookEntry;
-
-/** An entry made here, from when it is kept until the server has it. */
-export interface Outgoing {
-  /** Place in this device's count; given by the store. */
-  seq: number;
-  entry: AnyEntry;
-  /** Refused: what the server said stands beside it. Put away: seen, copied, and taken out of the count by the person. */
-  status: 'waiting' | 'refused' | 'put away';
-  rule?: string;
-  why?: string;
-}
-
-export interface DeviceFacts {
-  deviceId: string;
-  /** Of which shop it all is; 0 before the first kit. */
-  shop: number;
-  /** Position of the shop's order up to which this device has all. */
-  cursor: number;
-  /** Id of the shop, whose own book is among those kept; '' before the first kit. */
-  shopId: string;
-  /** Days of the kit, by the shop's clock. */
-  kit: { from: string; to: string } | null;
-}
 
 const NAME = 'brass-nut';
 /** A device that is further behind than this takes the kit and leaves out what came between. */

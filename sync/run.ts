@@ -1,6 +1,6 @@
 /** What every page does beside what it shows: keeps what is entered, sends it, fetches what is new, and says how that stands. */
 import { type AnyEntry, DeviceStore, NotKeptError, type Outgoing } from './device.ts';
-import type { KeptPicture } from './device-pictures.ts';
+import type { KeptPicture } from './device-schema.ts';
 import { type Journal, journalHere } from './journal.ts';
 import { pull } from './pull.ts';
 import { backoffMs, type Later, type Post, push } from './push.ts';

@@ -18,7 +18,7 @@ interface Props {
 
 /** The plain fields of an entry, to be changed; read by its kind's own shape. */
 export function Fields({ of: { shape, agreed }, body, submit, onRead, onCancel }: Props) {
-  const [fields, setFields] = useState(() => Object.entries(body).filter((f): f is [string, Plain] => isPlain(f[1]) && !NOT_CHANGED.has(f[0])));
+  const [fields, setFields] = useState(() => Object.entries(body).filter((f): f is [string, Plain] => isPlain(f[1]) && !follows(f[0], body)));
   const [why, setWhy] = useState('');
   const cancel = onCancel && (
     <button type="button" className="key" onClick={onCancel}>
@@ -64,7 +64,10 @@ export function Fields({ of: { shape, agreed }, body, submit, onRead, onCancel }
 }
 
 /** What an entry is about is not what it says: those are taken back and entered anew. Inches follow from the length as typed. */
-const NOT_CHANGED = new Set(['inches', 'pressurePsi', 'begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
+const NOT_CHANGED = new Set(['inches', 'begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
+
+/** The pressure too, where it was typed: of an older entry the figure is all there is. */
+const follows = (field: string, body: object): boolean => NOT_CHANGED.has(field) || (field === 'pressurePsi' && 'pressureText' in body);
 
 const NAMES: Record<string, string> = {
   turns24: 'Turns past hand-tight',
@@ -80,6 +83,7 @@ const NAMES: Record<string, string> = {
   check: 'Needs a vented backflow preventer',
   afterOsmosis: 'Comes after reverse osmosis',
   outOf: 'Comes out of the',
+  pressurePsi: 'Static pressure, psi',
   pressureText: 'Static pressure',
 };
 

@@ -1,16 +1,11 @@
 import { useState } from 'react';
 import { forThisShop } from '../../sync/shop-here.ts';
-
-interface Fault {
-  line: number;
-  column: string;
-  why: string;
-}
+import { type CsvFault, CsvFaults } from './CsvFaults.tsx';
 
 /** Takes in a CSV file of premises, all or nothing; what will not do is told by line and column. */
 export function TakePremises() {
   const [said, setSaid] = useState('');
-  const [faults, setFaults] = useState<Fault[]>([]);
+  const [faults, setFaults] = useState<CsvFault[]>([]);
   const take = async (file: File | undefined) => {
     if (!file) return;
     setFaults([]);
@@ -39,19 +34,7 @@ export function TakePremises() {
         </a>
       </p>
       <p aria-live="polite">{said}</p>
-      {faults.length > 0 && (
-        <ul className="list-disc pl-5">
-          {faults.map((f) => (
-            <li key={`${f.line} ${f.column} ${f.why}`}>
-              <b>
-                Line {f.line}
-                {f.column && `, ${f.column}`}:
-              </b>{' '}
-              {f.why}
-            </li>
-          ))}
-        </ul>
-      )}
+      <CsvFaults faults={faults} />
     </div>
   );
 }

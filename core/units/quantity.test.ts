@@ -22,6 +22,7 @@ describe('a quantity in either system', () => {
   const cases: [Quantity, inch: string, metric: string][] = [
     [length(20), '20 in', '508 mm'],
     [length(19.685), '19 11/16 in', '500 mm'],
+    [length(1 / 32), '1/32 in', '0.8 mm'],
     [length(3 / 8), '3/8 in', '10 mm'],
     [coil(306), '25 ft 6 in', '7.77 m'],
     [coil(-6), '-6 in', '-0.15 m'],

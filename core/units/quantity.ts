@@ -15,12 +15,14 @@ export interface Quantity {
 
 const KPA_PER_PSI = 6.894757;
 const L_PER_GAL = 3.785412;
+/** Up to here it is said to the tenth, mm. */
+const TENTHS_TO_MM = 3;
 /** From here on a length is said in metres, mm. */
 const METRES_FROM_MM = 2000;
 
 const WORDS: Record<Quantity['of'], Record<Units, (q: Quantity) => string>> = {
   length: {
-    inch: ({ value }) => `${writeFraction(Math.round(value * 16) / 16, 16)} in`,
+    inch: ({ value }) => `${inFractions(value, value < 1 ? 32 : 16)} in`,
     metric: ({ value }) => metricLength(value * MM_PER_IN),
   },
   coil: {
@@ -53,12 +55,17 @@ function feetAndInches(value: number): string {
 
 const trimmed = (value: number, places: number): string => String(Number(value.toFixed(places)));
 
-const metricLength = (mm: number): string => (Math.abs(mm) < METRES_FROM_MM ? `${Math.round(mm)} mm` : `${trimmed(mm / 1000, 2)} m`);
+const inFractions = (value: number, parts: number): string => writeFraction(Math.round(value * parts) / parts, parts);
+
+function metricLength(mm: number): string {
+  if (Math.abs(mm) < TENTHS_TO_MM) return `${trimmed(mm, 1)} mm`;
+  return Math.abs(mm) < METRES_FROM_MM ? `${Math.round(mm)} mm` : `${trimmed(mm / 1000, 2)} m`;
+}
 
 /** A quantity with its unit: '19 11/16 in' or '500 mm', '80 psi' or '5.5 bar', '140 F' or '60 C'. */
 export const quantityWords = (q: Quantity, units: Units): string => WORDS[q.of][units](q);
 
-/** Inches, to the sixteenth; millimetres, to the whole one. */
+/** Inches, to the sixteenth (under one to the half of that); millimetres, to the whole one. */
 export const length = (inches: number): Quantity => ({ of: 'length', value: inches });
 /** Of what is cut from a coil, as it is stocked: feet and inches, or metres. */
 export const coil = (inches: number): Quantity => ({ of: 'coil', value: inches });

@@ -3,7 +3,7 @@ import * as z from 'zod/mini';
 import { change } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import { name, uuid } from '../shapes.ts';
-import type { Visit } from './states.ts';
+import type { Gathered, Visit } from './states.ts';
 
 /** Largest picture, bytes. */
 export const MOST_BYTES = 12_000_000;
@@ -26,25 +26,11 @@ const pictured = z.strictObject({
 const noted = z.strictObject({ text: words, runId: z.optional(uuid) });
 const signed = z.strictObject({ name, picture: pictureId, type, width: side, height: side });
 
-interface Told {
-  entryId: string;
-  atMs: number;
-}
-export type VisitPicture = Told & Omit<z.output<typeof pictured>, 'runId' | 'text'> & { runId: string | null; text: string | null };
-export type VisitNote = Told & { text: string; runId: string | null };
-export type Signature = Told & z.output<typeof signed>;
-
-export interface Gathered {
-  pictures: VisitPicture[];
-  notes: VisitNote[];
-  signatures: Signature[];
-}
-
 export const NOTHING_GATHERED: Gathered = { pictures: [], notes: [], signatures: [] };
 
 const visitChange = change<Visit>();
 const runNamed = (b: { runId?: string }) => (b.runId ? [{ kind: 'run' as const, id: b.runId, at: 'runId' }] : []);
-const told = (entry: Parameters<typeof happenedAt>[0]): Told => ({ entryId: entry.id, atMs: happenedAt(entry) });
+const told = (entry: Parameters<typeof happenedAt>[0]) => ({ entryId: entry.id, atMs: happenedAt(entry) });
 const more = <K extends keyof Gathered>(now: Visit, key: K, one: Gathered[K][number]): Visit => ({
   ...now,
   gathered: { ...now.gathered, [key]: [...now.gathered[key], one] },

@@ -6,8 +6,8 @@ import type { Entry } from '../kinds.ts';
 import { historyOf, lastOf } from '../run/history.ts';
 import { listed } from '../run/kinds/listed.ts';
 import { type RunContext, type RunState, runState } from '../run/state.ts';
-import type { Gathered } from './gathered.ts';
-import type { Told } from './states.ts';
+
+import type { Gathered, Told } from './states.ts';
 
 export interface VisitHead {
   id: string;

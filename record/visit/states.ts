@@ -1,6 +1,6 @@
 /** How visits and what is still to be done are known. */
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
-import type { Gathered } from './gathered.ts';
+import type { PictureType } from '../picture/strip.ts';
 
 /** An end as it was told when the call was taken: never seen, and asked for again. */
 export interface Told {
@@ -17,6 +17,34 @@ export interface VisitRun {
   recheckOf: string | null;
   /** Why it was taken off the list; null while it stands there. */
   removed: string | null;
+}
+
+/** A picture by its content. */
+interface PictureFacts {
+  /** Its SHA-256. */
+  picture: string;
+  type: PictureType;
+  /** Pixels, as it is held. */
+  width: number;
+  height: number;
+}
+
+/** By which entry something was said, and when. */
+interface SaidBy {
+  entryId: string;
+  atMs: number;
+}
+
+/** `runId`: the run that it shows; null: the visit as a whole. */
+export type VisitPicture = PictureFacts & SaidBy & { runId: string | null; text: string | null };
+export type VisitNote = SaidBy & { text: string; runId: string | null };
+export type Signature = PictureFacts & SaidBy & { name: string };
+
+/** What is gathered on a visit beside the work. */
+export interface Gathered {
+  pictures: VisitPicture[];
+  notes: VisitNote[];
+  signatures: Signature[];
 }
 
 /** One call at a premises. */

@@ -3,7 +3,7 @@ import type { BookEntry, SubjectKind, SubjectRef } from '../../record/book/entry
 import { stateOf } from '../../record/book/fold.ts';
 import type { States } from '../../record/book/states.ts';
 import { fates, ordered } from '../../record/standing.ts';
-import type { Gathered } from '../../record/visit/gathered.ts';
+import type { Gathered } from '../../record/visit/states.ts';
 import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';

@@ -1,9 +1,9 @@
 import { catalogue } from '../../catalog/index.ts';
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import type { Entry } from '../../record/index.ts';
-import { type Gathered, NOTHING_GATHERED } from '../../record/visit/gathered.ts';
+import { NOTHING_GATHERED } from '../../record/visit/gathered.ts';
 import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';
-import type { Told } from '../../record/visit/states.ts';
+import type { Gathered, Told } from '../../record/visit/states.ts';
 import type { Sql, Tx } from '../connection.ts';
 import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
 import { groupBy } from '../group-by.ts';

@@ -1,10 +1,9 @@
 import { useState } from 'react';
 import { ofThisShop } from '../../../sync/shop-here.ts';
 import { say, saying } from '../../ui/book.ts';
-import { Choices } from '../../ui/Choices.tsx';
+import { ChooseUnits } from '../../ui/ChooseUnits.tsx';
 import { KeptField } from '../../ui/KeptField.tsx';
 import { TakePremises } from '../../ui/TakePremises.tsx';
-import { ownHere, sayIn } from '../../ui/units.ts';
 import { useShop } from '../../ui/use-shop.ts';
 
 const NOT_NOW = ofThisShop('brass-nut-shop-not-now');
@@ -69,18 +68,7 @@ function Name() {
         value=""
         onKeep={(name) => name !== '' && say([saying('shop', shop.id, 'changed', { name })], `${name} written down`)}
       />
-      <Choices
-        legend="Figures in"
-        options={[
-          ['inch', 'inches, psi, F'],
-          ['metric', 'millimetres, bar, C'],
-        ]}
-        value={shop.units}
-        onChange={(units) => {
-          say([saying('shop', shop.id, 'changed', { units })], units === 'metric' ? 'Figures in millimetres' : 'Figures in inches');
-          if (ownHere() === undefined) sayIn(units);
-        }}
-      />
+      <ChooseUnits shop={shop} />
       <p className="flex flex-wrap items-center gap-4">
         <button type="button" className="key" onClick={putOff}>
           Not now

@@ -233,7 +233,7 @@ export default function Gauge({ appliances, address }: { appliances: { id: strin
                 <HowTo measure={result.next.measure} />
                 <div>
                   <h2>Measure next: {MEASURE_NAMES[result.next.measure]}</h2>
-                  <p className="text-lg">{howTo(result.next.measure)}.</p>
+                  <p className="text-lg">{howTo(result.next.measure, units)}.</p>
                   <p>{worth(result.next.gainBits)}</p>
                   <Reasons
                     because={[

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import type { Measure } from '../../../core/index.ts';
+import { type Measure, saidIn, type Units, withQuantities } from '../../../core/index.ts';
+import { useUnits } from '../../ui/units.ts';
 
 const teeth = (x0: number, y: number, n: number, pitch: number, depth: number) =>
   Array.from({ length: n }, (_, i) => `${x0 + i * pitch} ${y + depth} L ${x0 + (i + 0.5) * pitch} ${y} L`).join(' ');
@@ -42,7 +43,7 @@ const DRAWINGS: Record<Measure, { said: string; drawing: ReactNode }> = {
     ),
   },
   taper: {
-    said: 'Two diameters, at the end and half an inch in: a taper grows by 1/32 in',
+    said: 'Two diameters, at the end and 1/2 in further on: a taper grows by 1/32 in',
     drawing: (
       <>
         <path d="M40 46 L148 38 L148 102 L40 94 Z" className="fill-[#f3e3bd] stroke-ink" strokeWidth="1.3" />
@@ -89,13 +90,13 @@ const DRAWINGS: Record<Measure, { said: string; drawing: ReactNode }> = {
 };
 
 /** How a measurement is taken, in words and drawn. */
-export const howTo = (measure: Measure): string => DRAWINGS[measure].said;
+export const howTo = (measure: Measure, units: Units): string => saidIn(withQuantities(DRAWINGS[measure].said), units);
 
 export function HowTo({ measure }: { measure: Measure }) {
-  const { said, drawing } = DRAWINGS[measure];
+  const units = useUnits();
   return (
-    <svg viewBox="0 0 180 140" className="w-full max-w-44" role="img" aria-label={said}>
-      {drawing}
+    <svg viewBox="0 0 180 140" className="w-full max-w-44" role="img" aria-label={howTo(measure, units)}>
+      {DRAWINGS[measure].drawing}
     </svg>
   );
 }

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { endLabel } from '../../../core/index.ts';
+import { diameter, endLabel, said } from '../../../core/index.ts';
+import { InUnits } from '../../ui/InUnits.tsx';
 import { Outline } from '../../ui/Outline.tsx';
 
 const KEPT = 'brass-nut-screen';
@@ -48,7 +49,10 @@ export function LifeSize({ codes }: { codes: string[] }) {
       </div>
       <details className="why mt-3" open={!screen.known}>
         <summary>Set this screen</summary>
-        <p>Lay any bank or identity card on the frame and move the slider until both agree; or a ruler along the line of 3 inches.</p>
+        <p>
+          Lay any bank or identity card on the frame and move the slider until both agree; or a ruler along the line of{' '}
+          <InUnits said={said`${diameter(3)}`} />.
+        </p>
         <label className="mt-1 grid max-w-120 gap-1">
           <span className="label">Size of the frame</span>
           <input
@@ -66,7 +70,7 @@ export function LifeSize({ codes }: { codes: string[] }) {
             width={CARD_IN.width * cssPerIn + 4}
             height={CARD_IN.height * cssPerIn + 40}
             role="img"
-            aria-label="Frame of a card, and a line of three inches"
+            aria-label="Frame of a card, and a line of three inches (76.2 mm)"
             data-frame="card"
           >
             <rect

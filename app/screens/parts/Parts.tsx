@@ -1,21 +1,16 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { endName, pressure, said, temperature } from '../../../core/index.ts';
 import { forThisShop } from '../../../sync/shop-here.ts';
+import { type CsvFault, CsvFaults } from '../../ui/CsvFaults.tsx';
 import { catalogueChanged, useCatalogue } from '../../ui/catalogue.ts';
 import { InUnits } from '../../ui/InUnits.tsx';
 import { money } from '../../ui/words.ts';
-
-interface Fault {
-  line: number;
-  column: string;
-  why: string;
-}
 
 type Line = {
   progress?: { step: 'reading' | 'keeping'; done: number; of: number };
   done?: boolean;
   parts?: number;
-  faults?: Fault[];
+  faults?: CsvFault[];
   problem?: { detail: string };
 };
 
@@ -107,7 +102,7 @@ export default function Parts() {
 function OwnParts() {
   const [going, setGoing] = useState<Going | null>(null);
   const [said, setSaid] = useState('');
-  const [faults, setFaults] = useState<Fault[]>([]);
+  const [faults, setFaults] = useState<CsvFault[]>([]);
   const abort = useRef<AbortController | null>(null);
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -171,19 +166,7 @@ function OwnParts() {
         </div>
       )}
       <p aria-live="polite">{said}</p>
-      {faults.length > 0 && (
-        <ul className="list-disc pl-5">
-          {faults.map((f, i) => (
-            <li key={i}>
-              <b>
-                Line {f.line}
-                {f.column && `, ${f.column}`}:
-              </b>{' '}
-              {f.why}
-            </li>
-          ))}
-        </ul>
-      )}
+      <CsvFaults faults={faults} />
     </aside>
   );
 }

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import type { Shop as ShopState } from '../../../record/shop/state.ts';
 import { say, saying } from '../../ui/book.ts';
-import { Choices } from '../../ui/Choices.tsx';
+import { ChooseUnits } from '../../ui/ChooseUnits.tsx';
 import { KeptField } from '../../ui/KeptField.tsx';
-import { ownHere, sayIn } from '../../ui/units.ts';
 import { useShop } from '../../ui/use-shop.ts';
 
 interface Props {
@@ -68,22 +67,11 @@ export default function Shop({ initial, machineZone }: Props) {
             ))}
           </select>
         </label>
-        <Choices
-          legend="Figures in"
-          options={[
-            ['inch', 'inches, psi, F'],
-            ['metric', 'millimetres, bar, C'],
-          ]}
-          value={shop.units}
-          onChange={(units) => {
-            set({ units }, units === 'metric' ? 'Figures in millimetres' : 'Figures in inches');
-            if (ownHere() === undefined) sayIn(units);
-          }}
-        />
+        <p className="text-soft">Prices of parts are read in it as they stand: nothing is converted. What was accepted before keeps its own.</p>
+        <ChooseUnits shop={shop} />
         <p className="text-soft">
           A device says them otherwise with <kbd>u</kbd>. Names of threads and tubes stay the trade's.
         </p>
-        <p className="text-soft">Prices of parts are read in it as they stand: nothing is converted. What was accepted before keeps its own.</p>
         {money('minuteCents', 'A minute of work')}
         {money('calloutCents', 'Coming, once a visit')}
         <KeptField

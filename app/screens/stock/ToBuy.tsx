@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { reorderOf, type StockedPlace } from '../../../record/stock/levels.ts';
+import { REORDER_COLUMNS, reorderRows } from '../../../record/stock/reorder-rows.ts';
 import { say } from '../../ui/book.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { saveFile } from '../../ui/save-file.ts';
@@ -40,6 +41,10 @@ export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
     if (all.length > 0) say(all, list.length === 1 ? `${nameOf(list[0]!.item)} received` : `${list.length} items received`);
     setCame({});
   };
+  const csv = () => {
+    const data = reorderRows(rows, { nameOf, coilIn: (item) => coils.get(item), placeOf });
+    return `${Papa.unparse({ fields: [...REORDER_COLUMNS], data }, { escapeFormulae: true })}\r\n`;
+  };
   if (rows.length === 0) {
     return (
       <p className="mt-4 text-lg">
@@ -60,7 +65,7 @@ export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
           <button type="button" className="key" onClick={() => print()}>
             Print
           </button>
-          <button type="button" className="key" onClick={() => saveFile('reorder.csv', 'text/csv', csvOf(rows, nameOf, coils, placeOf))}>
+          <button type="button" className="key" onClick={() => saveFile('reorder.csv', 'text/csv', csv())}>
             Save as CSV
           </button>
           <button type="button" className="key key-main" onClick={() => receive(rows)}>
@@ -122,16 +127,3 @@ function spread(row: Row, quantity: number): { placeId: string; quantity: number
   if (given[0]) given[0].quantity += left;
   return given.filter((g) => g.quantity > 0);
 }
-
-const csvOf = (rows: Row[], nameOf: Props['nameOf'], coils: Coils, placeOf: (id: string) => string): string =>
-  `${Papa.unparse(
-    rows.map((r) => ({
-      item: r.item,
-      name: nameOf(r.item),
-      quantity: r.quantity,
-      unit: coils.has(r.item) ? 'inch' : 'piece',
-      coils: coils.has(r.item) ? Math.ceil(r.quantity / coils.get(r.item)!) : '',
-      for: r.at.map((a) => `${placeOf(a.placeId)}: ${a.quantity}`).join('; '),
-    })),
-    { escapeFormulae: true },
-  )}\r\n`;

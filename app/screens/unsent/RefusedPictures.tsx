@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { KeptPicture } from '../../../sync/device-pictures.ts';
+import type { KeptPicture } from '../../../sync/device-schema.ts';
 import { sync } from '../../../sync/run.ts';
 import { Picture } from '../../ui/Picture.tsx';
 

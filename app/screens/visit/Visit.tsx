@@ -89,7 +89,8 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
   const [runId, setRunId] = useState(asked.run && sheet.runs.some((r) => r.id === asked.run) ? asked.run : (sheet.runs[0]?.id ?? null));
   const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(asked.stage as Stage) ? (asked.stage as Stage) : null);
   const [alarm, setAlarm] = useState(false);
-  const [open, setOpen] = useState<Beside | null>(asked.plan ? 'plan' : null);
+  const [opened, setOpen] = useState<Beside | null | undefined>(undefined);
+  const open = opened === undefined && asked.plan ? 'plan' : (opened ?? null);
   const names = useMemo(() => namesOf(catalogue), [catalogue]);
   // Until the store is read nobody presses on what the server alone knows.
   const reads = useReads(sheet, isRead ? catalogue : null);

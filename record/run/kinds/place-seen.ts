@@ -34,8 +34,7 @@ export const placeSeen = kind({
   holds: always,
   // A pressure is read from what was typed, where something was.
   agreed: ({ pressureText, ...b }) => {
-    const psi = pressureText === undefined ? null : readPressurePsi(pressureText);
-    return psi === null ? b : { ...b, pressureText, pressurePsi: psi };
+    return pressureText === undefined ? b : { ...b, pressureText, pressurePsi: readPressurePsi(pressureText) };
   },
   says: (b, { units }) => {
     const asks: string[] = (Object.keys(ASKS) as (keyof typeof ASKS)[]).filter((key) => b[key]).map((key) => ASKS[key]);

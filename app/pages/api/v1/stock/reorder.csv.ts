@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { REORDER_COLUMNS, reorderRows } from '../../../../../record/stock/reorder-rows.ts';
 import { shopCatalogue } from '../../../../../store/own-parts/index.ts';
 import { stockAnswer } from '../../../../../store/queries/stock.ts';
 import { database } from '../../../../http/database.ts';
@@ -8,14 +9,11 @@ import { CSV, file } from '../../../../http/endpoint.ts';
 export const GET = file({ type: CSV, name: 'reorder.csv' }, async ({ locals }) => {
   const { parts } = await shopCatalogue(database(), locals.shop);
   const { places, reorder } = await stockAnswer(database(), locals.shop, parts);
-  const names = new Map(places.map((p) => [p.id, p.name]));
-  const rows = reorder.map((r) => ({
-    item: r.item,
-    name: r.name,
-    quantity: r.quantity,
-    unit: r.unit,
-    coils: r.coilIn === null ? '' : Math.ceil(r.quantity / r.coilIn),
-    for: r.at.map((a) => `${names.get(a.placeId)}: ${a.quantity}`).join('; '),
-  }));
-  return `${Papa.unparse({ fields: ['item', 'name', 'quantity', 'unit', 'coils', 'for'], data: rows }, { escapeFormulae: true })}\r\n`;
+  const [names, of] = [new Map(places.map((p) => [p.id, p.name])), new Map(reorder.map((r) => [r.item, r]))];
+  const data = reorderRows(reorder, {
+    nameOf: (item) => of.get(item)?.name ?? item,
+    coilIn: (item) => of.get(item)?.coilIn ?? undefined,
+    placeOf: (id) => names.get(id) ?? '',
+  });
+  return `${Papa.unparse({ fields: [...REORDER_COLUMNS], data }, { escapeFormulae: true })}\r\n`;
 });
