@@ -87,7 +87,9 @@ for (const [name, open] of SCREENS) {
     await hydrated(page);
     for (const sheet of ['light', 'dark']) {
       if (sheet === 'dark') await page.getByRole('button', { name: /^Dark/ }).click();
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      // What is dark differs in its colours alone.
+      const axe = sheet === 'light' ? new AxeBuilder({ page }) : new AxeBuilder({ page }).withRules(['color-contrast']);
+      const { violations } = await axe.analyze();
       expect(violations.map((v) => `${sheet}, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
     }
     for (const size of [

@@ -107,7 +107,7 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
       {sheet ? (
         <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
           {begins ? <FirstRun /> : <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />}
-          <aside className="grid content-start gap-6">
+          <aside className="grid grid-cols-[minmax(0,1fr)] content-start gap-6">
             <Shortages sheet={sheet} />
             <Rechecks sheet={sheet} today={today} />
             <FollowUps sheet={sheet} today={today} />

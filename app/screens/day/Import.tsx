@@ -23,7 +23,7 @@ export function Import() {
   return (
     <section aria-label="Take in a visit" className="print:hidden">
       <h2 className="border-b border-ink pb-1">Take in a visit</h2>
-      <label className="mt-2 grid gap-1">
+      <label className="mt-2 grid grid-cols-[minmax(0,1fr)] gap-1">
         <span className="label">Visit file (JSON)</span>
         <input type="file" accept="application/json,.json" className="min-h-12 max-w-full" onChange={(e) => take(e.target.files?.[0])} />
       </label>

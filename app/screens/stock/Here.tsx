@@ -49,33 +49,35 @@ export function Here({ place, places, nameOf, coils, catalogue, asked }: Props) 
       {isCounting ? (
         <Count {...{ place, nameOf, coils }} items={here.slice(0, rows)} />
       ) : (
-        <table className="mt-3 w-full">
-          <thead>
-            <tr className="border-b border-ink">
-              <th>Item</th>
-              <th className="pr-0 text-right">Lies here</th>
-              <th className="pr-0 pl-3 text-right">At least</th>
-              <th className="print:hidden">
-                <span className="sr-only">Change</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {here.slice(0, rows).map((level) => (
-              <Row key={level.item} {...{ level, place, places, nameOf, coils, open, setOpen }} />
-            ))}
-            {others.length > 0 && (
-              <tr className="print:hidden">
-                <th colSpan={4} className="pt-4 text-left">
-                  In the catalogue, and never spoken of here
+        <div className="overflow-x-auto">
+          <table className="mt-3 w-full">
+            <thead>
+              <tr className="border-b border-ink">
+                <th>Item</th>
+                <th className="pr-0 text-right">Lies here</th>
+                <th className="pr-0 pl-3 text-right">At least</th>
+                <th className="print:hidden">
+                  <span className="sr-only">Change</span>
                 </th>
               </tr>
-            )}
-            {others.map((item) => (
-              <Row key={item} level={{ item, quantity: 0, minimum: 0 }} {...{ place, places, nameOf, coils, open, setOpen }} />
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {here.slice(0, rows).map((level) => (
+                <Row key={level.item} {...{ level, place, places, nameOf, coils, open, setOpen }} />
+              ))}
+              {others.length > 0 && (
+                <tr className="print:hidden">
+                  <th colSpan={4} className="pt-4 text-left">
+                    In the catalogue, and never spoken of here
+                  </th>
+                </tr>
+              )}
+              {others.map((item) => (
+                <Row key={item} level={{ item, quantity: 0, minimum: 0 }} {...{ place, places, nameOf, coils, open, setOpen }} />
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
       {here.length === 0 && others.length === 0 && (
         <p className="mt-3">

@@ -21,11 +21,12 @@ export function History({ place, places, nameOf, coils, timeZone }: Props) {
   const [entries, setEntries] = useState<BookEntry[] | null>(null);
   const [isWhole, setWhole] = useState(true);
   const read = async () => {
-    const asked = await get<{ entries: BookEntry[] }>(`/api/v1/stock/entries?place=${place.id}`);
+    // What waits here is read first: what is sent meanwhile is in the server's answer.
     const own = await sync
       .device()
       .then((store) => store.outgoing())
       .catch(() => []);
+    const asked = await get<{ entries: BookEntry[] }>(`/api/v1/stock/entries?place=${place.id}`);
     const waiting = own.flatMap(({ entry }) => ('subject' in entry && isOf(entry, place.id) ? [entry] : []));
     setWhole(asked !== null);
     setEntries([...new Map([...(asked?.entries ?? []), ...waiting].map((e) => [e.id, e])).values()]);
