@@ -131,18 +131,26 @@ class Writer {
   }
 }
 
+/** A process that has been at work: its first batches are not counted. */
+const WARM = 10;
+
 /** Batches of 100 changes, as an office writes them: visits booked, moved, called off; ms of each. */
 export async function bookEntries(address: string, premises: string[], batches: number): Promise<number[]> {
   const deviceId = uuidv7();
   let seq = 0;
   const times: number[] = [];
-  for (let b = 0; b < batches; b++) {
+  for (let b = -WARM; b < batches; b++) {
     const at = new Date().toISOString();
     const entry = (visitId: string, change: string, body: object) => ({ id: uuidv7(), deviceId, seq: ++seq, seenAt: at, sentAt: at, recordedAt: null, correctsId: null, subject: { kind: 'visit', id: visitId }, change, body }); // biome-ignore format: one row
     const entries = Array.from({ length: 25 }, (_, i) => {
       const visitId = uuidv7();
       return [
-        entry(visitId, 'made', { premisesId: premises[(b * 25 + i) % premises.length], onDate: '2031-01-01', startsAt: '09:00', title: 'Measured' }),
+        entry(visitId, 'made', {
+          premisesId: premises[((b + WARM) * 25 + i) % premises.length],
+          onDate: '2031-01-01',
+          startsAt: '09:00',
+          title: 'Measured',
+        }),
         entry(visitId, 'changed', { startsAt: '10:30' }),
         entry(visitId, 'cancelled', { reason: 'measured' }),
         entry(visitId, 'restored', { reason: 'measured' }),
@@ -152,7 +160,7 @@ export async function bookEntries(address: string, premises: string[], batches: 
     const began = performance.now();
     const response = await fetch(`${address}/api/v1/book`, { method: 'POST', headers: { 'content-type': 'application/json' }, body });
     const { results } = (await response.json()) as { results: { status: string }[] };
-    times.push(performance.now() - began);
+    if (b >= 0) times.push(performance.now() - began);
     if (results.some((r) => r.status !== 'kept')) throw new Error('A change was not kept.');
   }
   return times;

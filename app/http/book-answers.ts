@@ -85,3 +85,6 @@ export const bookLine = z.looseObject({
   change: text,
   body: z.looseObject({}),
 });
+
+/** How much of a picture is here. */
+export const pieceAnswer = z.object({ have: whole, isWhole: z.boolean() });

@@ -5,6 +5,7 @@ import {
   bookLine,
   findAnswer,
   importAnswer,
+  pieceAnswer,
   premisesAnswer,
   premisesImportAnswer,
   premisesListAnswer,
@@ -128,14 +129,35 @@ const files = {
   '/api/v1/premises/import': {
     post: { summary: 'Takes in a CSV file of premises, all or nothing', type: 'text/csv', answerShape: premisesImportAnswer },
   },
+  '/api/v1/pictures/{id}': {
+    get: { summary: 'A picture, named by the SHA-256 of what was sent', type: 'image/*', query: ['id'] },
+    post: {
+      summary: 'Takes a piece of a picture: JPEG, PNG or WebP, 12 MB at most; one that does not follow on what is here is refused (409) with `have`',
+      type: 'application/octet-stream',
+      query: ['id', 'at', 'size'],
+      answerShape: pieceAnswer,
+    },
+  },
+  '/api/v1/pictures/{id}/small': { get: { summary: 'The same, small', type: 'image/webp', query: ['id'] } },
   '/api/v1/stock/reorder.csv': { get: { summary: 'What is to be bought', type: 'text/csv' } },
 };
 
-function fileCall(method: string, call: { summary: string; type: string; line?: z.core.$ZodType; answerShape?: z.core.$ZodType }): object {
+interface FileCall {
+  summary: string;
+  type: string;
+  line?: z.core.$ZodType;
+  answerShape?: z.core.$ZodType;
+  /** What its address says. */
+  query?: string[];
+}
+
+function fileCall(method: string, call: FileCall): object {
+  const parameters = (call.query ?? []).map((name) => ({ name, in: name === 'id' ? 'path' : 'query', required: true, schema: { type: 'string', maxLength: 200 } })); // biome-ignore format: one list
   const content = { [call.type]: { schema: call.line ? z.toJSONSchema(call.line, { io: 'input' }) : { type: 'string' } } };
-  if (method === 'get') return { summary: call.summary, responses: { '200': { description: 'The file', content }, '503': problem } };
+  if (method === 'get') return { summary: call.summary, parameters, responses: { '200': { description: 'The file', content }, '503': problem } };
   return {
     summary: call.summary,
+    parameters,
     requestBody: { required: true, content },
     responses: { '200': json('What was taken in', call.answerShape!), '413': problem, '422': problem, '503': problem },
   };
