@@ -4,7 +4,8 @@ declare namespace App {
   interface Locals {
     /** Id of the shop that the request means. */
     shop: string;
-    /** Of a page: what its figures are said in. */
+    /** Of a page: the shops of this database, and what its figures are said in. */
+    shops: import('../store/shops.ts').ShopHere[];
     units: 'inch' | 'metric';
   }
 }

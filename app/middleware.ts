@@ -1,10 +1,12 @@
 import { defineMiddleware } from 'astro:middleware';
+import { shopsHere } from '../store/shops.ts';
+import { database } from './http/database.ts';
 import { HEADERS } from './http/door.ts';
 import { answerOf } from './http/faults.ts';
 import { guard } from './http/guard.ts';
 import { type Problem, problem } from './http/problem.ts';
 import { shopAsked } from './http/shop.ts';
-import { inUnits, unitsAsked } from './http/units.ts';
+import { inUnits, unitsOf } from './http/units.ts';
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;
@@ -15,7 +17,9 @@ export const onRequest = defineMiddleware(async (context, next) => {
       context.locals.shop = await shopAsked(context);
       if (isApi) response = await next();
       else {
-        context.locals.units = await unitsAsked(context);
+        // One question for all that a page wants to know of its shop before it begins.
+        context.locals.shops = await shopsHere(database());
+        context.locals.units = unitsOf(context);
         response = await inUnits(context.locals.units, next);
       }
       // The worker that keeps pages keeps them for their shop.

@@ -1,4 +1,5 @@
 /** The shops of a database: the first, which may be the demo, and those that were begun beside it. */
+import type { Units } from '../core/index.ts';
 import { FIRST_SHOP, type Sql } from './connection.ts';
 
 export interface ShopHere {
@@ -6,6 +7,8 @@ export interface ShopHere {
   /** As it calls itself; null where nobody said. */
   name: string | null;
   isDemo: boolean;
+  /** What it says its figures in. */
+  units: Units;
 }
 
 /** More than anybody wants beside each other; what would be more is a fault somewhere. */
@@ -22,7 +25,7 @@ export class ManyShopsError extends Error {
 /** All of them, in the order in which they were begun. */
 export async function shopsHere(sql: Sql): Promise<ShopHere[]> {
   return sql<ShopHere[]>`
-    select s.shop_id as id, n.facts ->> 'name' as name, s.is_demo as "isDemo"
+    select s.shop_id as id, n.facts ->> 'name' as name, s.is_demo as "isDemo", coalesce(n.facts ->> 'units', 'inch') as units
     from shop s left join shop_now n using (shop_id) order by s.created_at, s.shop_id`;
 }
 

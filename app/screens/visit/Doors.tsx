@@ -32,7 +32,7 @@ export function Doors({ visitId, gathered, open, onOpen, onAlarm }: Props) {
         Running? Water off now
       </button>
       {(Object.keys(NAMES) as Beside[]).map((door) => (
-        <button key={door} type="button" className="key" aria-expanded={open === door} onClick={() => onOpen(open === door ? null : door)}>
+        <button key={door} type="button" className="key text-left" aria-expanded={open === door} onClick={() => onOpen(open === door ? null : door)}>
           {nameOf(door, gathered)}
         </button>
       ))}
