@@ -6,7 +6,7 @@ import { SCREENS } from '../app/screens.ts';
 import { address } from './house.ts';
 import { hydrated, openRun } from './page.ts';
 
-const KILLS = Number(process.env.KILLS ?? 4);
+const KILLS = Number(process.env.KILLS ?? 2);
 
 /** Number of entries made on this device that its store holds, sent or not: in one transaction, as one may be on its way from one list to the other. */
 const madeHere = (page: Page) =>

@@ -86,6 +86,7 @@ test('a tee takes the old line back, and after reverse osmosis nothing is of cop
   await page.goto(`${address()}/match?from=pe-1/4od&to=ptc-1/4od&afterRo=yes&psi=95`);
   await expect(best).toBeVisible();
   await expect(best).not.toContainText(/copper|brass/);
+  await hydrated(page);
   await page.getByRole('textbox', { name: 'psi' }).fill('none');
   await expect(page.getByText('Give a pressure of 1 to 1000 psi, or nothing.')).toBeVisible();
 });

@@ -98,6 +98,8 @@ for (const [name, open] of SCREENS) {
     ]) {
       await page.setViewportSize(size);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), `${size.width} px`).toBeLessThanOrEqual(size.width);
+      // Where there is least room, targets are nearest to each other.
+      if (size.width !== 390) continue;
       // Whole, so that no bar at the foot lies over a target.
       await page.setViewportSize({ width: size.width, height: await page.evaluate(() => document.documentElement.scrollHeight) });
       const small = new AxeBuilder({ page }).options({

@@ -10,8 +10,9 @@ const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastCh
 const TIMEOUT_MS = 15_000;
 
 function enter(shopId: string): void {
+  // Lax: who comes by a link from a calendar is in the shop that was left, not in the first.
   // biome-ignore lint/suspicious/noDocumentCookie: the cookie store is not in every browser that a plumber carries
-  document.cookie = `shop=${shopId}; path=/; max-age=31536000; samesite=strict`;
+  document.cookie = `shop=${shopId}; path=/; max-age=31536000; samesite=lax`;
   channel?.postMessage(shopId);
   location.assign('/');
 }

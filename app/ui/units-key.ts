@@ -13,7 +13,7 @@ function show(units: Units): void {
 function turn(): void {
   const units = unitsHere() === 'metric' ? 'inch' : 'metric';
   // biome-ignore lint/suspicious/noDocumentCookie: the cookie store is not in every browser that a plumber carries
-  document.cookie = `units=${units}; path=/; max-age=31536000; samesite=strict`;
+  document.cookie = `units=${units}; path=/; max-age=31536000; samesite=lax`;
   sayIn(units);
 }
 

@@ -11,5 +11,6 @@ export const GET = get(async ({ params, locals }) => {
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
   const reads = statesOf(sheet);
   const { visit, runs } = dayVisitOf(sheet, catalogue());
-  return { ...visit, status: statusOf(visit, runs), runs: reads.map(runAnswer), entries: sheet.entries };
+  const { gathered, mainValve } = sheet;
+  return { ...visit, status: statusOf(visit, runs), runs: reads.map(runAnswer), entries: sheet.entries, gathered, mainValve };
 });
