@@ -88,7 +88,7 @@ test('a tee takes the old line back, and after reverse osmosis nothing is of cop
   await expect(best).not.toContainText(/copper|brass/);
   await hydrated(page);
   await page.getByRole('textbox', { name: 'psi' }).fill('none');
-  await expect(page.getByText('Give a pressure of 1 to 1000 psi, or nothing.')).toBeVisible();
+  await expect(page.getByText('Give a pressure of 1 psi to 1000 psi, or nothing.')).toBeVisible();
 });
 
 test('why not this part: the first reason; and a chain goes to a run', async ({ page }) => {
