@@ -97,7 +97,7 @@ test('at Look the next time stand the pictures of the last, and where the main v
   await page.goto(`${house.address}/premises/${visit.premises.id}`);
   await page.getByLabel('Where the main valve is').fill('pit by the gate, key on the hook');
   await page.keyboard.press('Tab');
-  await expect(page.locator('[data-waiting="0"]')).toBeAttached();
+  await expect.poll(async () => (await request.get(`${house.address}/api/v1/premises/${visit.premises.id}`)).text()).toContain('pit by the gate');
   const id = '01930000-0000-7000-8000-00000000a001';
   const say = (n: number, change: string, body: object) => ({ id: `01930000-0000-7000-8000-00000000b00${n}`, deviceId: '01930000-0000-7000-8000-00000000c001', seenAt: new Date().toISOString(), sentAt: new Date().toISOString(), recordedAt: null, correctsId: null, subject: { kind: 'visit', id }, change, body }); // biome-ignore format: one row
   const tomorrow = new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10);

@@ -32,7 +32,7 @@ test('one press begins a shop of one’s own, empty, and one leads back', async 
   await hydrated(page);
   await page.getByLabel('What your shop is called').fill('Kiln Lane Plumbing');
   await page.keyboard.press('Tab');
-  await expect(page.locator('[data-waiting="0"]')).toBeAttached();
+  await expect.poll(async () => (await page.request.get(`${house.address}/api/v1/shops`)).text()).toContain('Kiln Lane Plumbing');
   await page.goto(`${house.address}/premises`);
   await expect(page.getByText('Quillback')).toHaveCount(0);
   await expect(page.getByText('You are in Kiln Lane Plumbing.')).toBeVisible();
