@@ -45,7 +45,7 @@ async function leave(go: () => void): Promise<void> {
   const waiting = await unsent();
   if (waiting === 0 || !leaving) return go();
   const count = leaving.querySelector('[data-count]');
-  if (count) count.textContent = waiting === 1 ? 'One entry' : `${waiting} entries`;
+  if (count) count.textContent = waiting === 1 ? 'One entry or picture' : `${waiting} entries and pictures`;
   leaving.returnValue = '';
   leaving.addEventListener('close', () => leaving.returnValue === 'go' && go(), { once: true });
   leaving.showModal();
@@ -53,7 +53,8 @@ async function leave(go: () => void): Promise<void> {
 
 async function unsent(): Promise<number> {
   try {
-    return (await (await sync.device()).counts()).waiting;
+    const store = await sync.device();
+    return (await store.counts()).waiting + (await store.pictures.waiting());
   } catch {
     return 0;
   }
