@@ -11,6 +11,7 @@ import { coldQuestions, keysOnPhone } from './asking.ts';
 import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
 import { withHouse } from './house.ts';
 import { longRun, presses } from './presses.ts';
+import { reachTimes } from './reach.ts';
 import { entriesPerSecond, fill, memoryAfter } from './record.ts';
 import { bookEntries, fillShop, firstSync } from './shop.ts';
 import { Baseline } from './yen.ts';
@@ -72,6 +73,15 @@ function small(): void {
   for (let i = 0; i < 500; i++) identifyThread(reading(i));
   const [all2000] = timed(() => { for (let i = 0; i < 2000; i++) identifyThread(reading(i)); }); // biome-ignore format: one loop
   line('identifyThread (at most 0.3 ms)', `${(all2000 / 2000).toFixed(3)} ms`);
+}
+
+/** The shape of a line between two ends. */
+function reach(): void {
+  const { plane, space, pick } = reachTimes();
+  line('hoseShape, 64 segments and more, median (at most 3 ms)', `${at(sorted(plane), 0.5).toFixed(2)} ms`);
+  line('hoseShape, 95th percentile (at most 8 ms)', `${at(sorted(plane), 0.95).toFixed(2)} ms`);
+  line('hoseShape in space, median (at most 6 ms)', `${at(sorted(space), 0.5).toFixed(2)} ms`);
+  line('pickLength, six lengths, out and home, 95th percentile (at most 40 ms)', `${at(sorted(pick), 0.95).toFixed(1)} ms`);
 }
 
 /** Requests at a steady rate; milliseconds each took, sorted. */
@@ -280,6 +290,7 @@ if (only === 'shop') {
 generated();
 demoChains();
 small();
+reach();
 await withHouse(async (address, sql, pid) => {
   await pages(address);
   await typing(address);
