@@ -8,6 +8,7 @@ export type ScreenId =
   | 'places'
   | 'match'
   | 'gauge'
+  | 'reach'
   | 'stock'
   | 'shop'
   | 'parts'
@@ -45,6 +46,7 @@ export const SCREENS: readonly Screen[] = [
   { id: 'call', path: '/call', name: 'Call', what: 'Take a call', inMenu: true, key: 'c', keys: [{ keys: ['Ctrl', '⏎'], what: 'Book it' }] },
   { id: 'match', path: '/match', name: 'Match', what: 'Match bench', inMenu: true, key: 'm', keys: [] },
   { id: 'gauge', path: '/gauge', name: 'Gauge', what: 'Thread gauge', inMenu: true, key: 't', keys: [] },
+  { id: 'reach', path: '/reach', name: 'Reach', what: 'How long a line', inMenu: false, key: 'a', keys: [{ keys: ['←', '→', '↑', '↓'], what: 'On a ring: move that end by an eighth, with Shift by an inch' }] },
   { id: 'stock', path: '/stock', name: 'Stock', what: 'Stock', inMenu: true, key: 'k', keys: [] },
   { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: false, key: 'p', keys: [] },
   { id: 'rules', path: '/rules', name: 'Rules', what: 'House rules', inMenu: true, key: 'r', keys: [] },

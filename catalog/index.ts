@@ -1,9 +1,11 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
+import type { LookData } from '../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
 import type { WorkKindRow } from '../core/make/work-kinds.ts';
 import type { Loose, Part } from '../core/match/part.ts';
 import { readAppliances } from './appliances.ts';
+import { readLook } from './look.ts';
 import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
 import { readWorkKinds } from './work-kinds.ts';
@@ -19,13 +21,14 @@ export interface Catalogue {
   appliances: Appliance[];
   steps: StepTemplate[];
   workKinds: WorkKindRow[];
+  look: LookData;
 }
 
 let loaded: Catalogue | null = null;
 
 export function catalogue(): Catalogue {
   if (!loaded) {
-    const content = { ...readStocked(), appliances: readAppliances(), steps: readSteps(), workKinds: readWorkKinds() };
+    const content = { ...readStocked(), appliances: readAppliances(), steps: readSteps(), workKinds: readWorkKinds(), look: readLook() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ...content };
   }

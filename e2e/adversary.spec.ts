@@ -81,6 +81,42 @@ test('a server that hangs: what is entered is kept and shown, and comes when it 
   await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
 });
 
+test('what is typed while the code of a page is still on its way is read when it comes', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  for (const [path, field, text, shows] of [
+    ['call', /^Who/, 'lodge', page.getByRole('option', { name: /Lodge/ }).first()],
+    [
+      'match',
+      /^From/,
+      '3/8 comp stop',
+      page
+        .locator('main')
+        .getByText(/3\/8 in OD compression/)
+        .first(),
+    ],
+    ['premises', /^Find/, 'zzzz', page.getByText(/zzzz/).last()],
+  ] as const) {
+    let come = () => {};
+    const code = new Promise<void>((done) => {
+      come = done;
+    });
+    await page.route('**/*.js', async (route) => {
+      await code;
+      await route.continue();
+    });
+    await page.goto(`${house.address}/${path}`, { waitUntil: 'commit' });
+    const typed = page.locator('main').getByRole(path === 'premises' ? 'textbox' : 'combobox', { name: field });
+    await typed.pressSequentially(text);
+    come();
+    await hydrated(page);
+    await expect(shows).toBeVisible();
+    await expect(typed).toHaveValue(text);
+    await page.unroute('**/*.js');
+  }
+  await context.close();
+});
+
 test('every screen at twice its size, and on a narrow phone, is wide as the glass and no wider', async ({ page }) => {
   for (const screen of SCREENS) {
     await page.goto(house.address + screen.path);

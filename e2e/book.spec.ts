@@ -1,7 +1,7 @@
 /** The shop's own day: a call taken, work begun on site, a visit moved, and each of them taken back; with and without a connection. */
 import { expect, type Page, test } from '@playwright/test';
 import { ownHouse } from './house.ts';
-import { hydrated, tabTo } from './page.ts';
+import { hydrated, openRun, tabTo } from './page.ts';
 import type { Served } from './server.ts';
 
 let server: Served;
@@ -169,13 +169,7 @@ test('a room, an appliance and a follow-up are written down, changed, and the co
 });
 
 test('something seen at a run is written down to be followed up, stands on the day it is due, and is closed with what was done', async ({ page }) => {
-  await page.goto(server.address);
-  await page
-    .getByRole('link', { name: /^Flat toilet/ })
-    .first()
-    .click();
-  await page.waitForURL(/\/visits\//);
-  await hydrated(page);
+  await openRun(page, /^Flat toilet/, null, server.address);
   await page.getByRole('button', { name: 'To follow up' }).click();
   const form = page.getByRole('region', { name: 'To follow up' });
   await form.getByLabel('What is still to be done').fill('The flapper hisses: bring a new one');
@@ -209,13 +203,7 @@ test('rechecks that are due are booked as a visit in one press, and opened where
 });
 
 test('Look opens with what was found last time, and one press says that all of it is still so', async ({ page }) => {
-  await page.goto(server.address);
-  await page
-    .getByRole('link', { name: /^Glass rinser/ })
-    .first()
-    .click();
-  await page.waitForURL(/\/visits\//);
-  await hydrated(page);
+  await openRun(page, /^Glass rinser/, null, server.address);
   const last = page.getByRole('region', { name: 'Last time' });
   await expect(last.getByText(/^Seen on/)).toBeVisible();
   await last.getByRole('button', { name: 'All of it is still so' }).click();
@@ -224,13 +212,7 @@ test('Look opens with what was found last time, and one press says that all of i
 });
 
 test('another end noted after the chain was accepted says which joint no longer holds, which stay, and matches again', async ({ page }) => {
-  await page.goto(server.address);
-  await page
-    .getByRole('link', { name: /^Flat toilet/ })
-    .first()
-    .click();
-  await page.waitForURL(/\/visits\//);
-  await hydrated(page);
+  await openRun(page, /^Flat toilet/, null, server.address);
   await page.getByRole('tab', { name: /Look/ }).click();
   const picker = page.getByRole('combobox', { name: 'Water side: what it comes from' });
   await picker.fill('npt-1/2-m');

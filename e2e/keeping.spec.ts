@@ -81,7 +81,7 @@ for (const [what, spoil] of Object.entries(SERVERS)) {
     await spoil(context);
     for (let n = 0; n < KILLS; n++) {
       await page.goto(run);
-      await page.getByText('What becomes of it').waitFor();
+      await page.getByRole('radio', { name: 'gate' }).waitFor();
       await page.waitForTimeout(300);
       const before = await madeHere(page);
       const next = await context.newPage();
@@ -89,7 +89,7 @@ for (const [what, spoil] of Object.entries(SERVERS)) {
       const session = await context.newCDPSession(page);
       const pressed = await page.evaluate(
         (odd) => {
-          const wanted = odd ? ['multi-turn', 'works', 'sound, may stay'] : ['gate', 'does not shut fully', 'replace'];
+          const wanted = odd ? ['multi-turn', 'works', 'it stays'] : ['gate', 'does not shut fully', 'it is replaced'];
           let count = 0;
           for (const text of wanted) {
             const input = [...document.querySelectorAll('label')].find((l) => l.textContent?.trim() === text)?.querySelector('input');

@@ -51,6 +51,14 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
   ],
   ['ends', (page) => page.goto(`${address()}/ends?as=to`)],
   [
+    'reach',
+    async (page) => {
+      await page.goto(`${address()}/reach?on=toilet`);
+      await hydrated(page);
+      for (const more of [/^A rigid riser/, /^Tube cut to length/, 'Holes on the way']) await page.getByText(more).first().click();
+    },
+  ],
+  [
     'gauge',
     async (page) => {
       await page.goto(`${address()}/gauge`);

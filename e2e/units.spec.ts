@@ -63,10 +63,18 @@ test('a length and a pressure are typed in either, kept as typed, and told with 
     expect(bodies).toContainEqual({ text: '1400 mm', inches: 1400 / 25.4 });
     expect(bodies).toContainEqual(expect.objectContaining({ pressureText: '5.5 bar', pressurePsi: 79.77 }));
   }).toPass();
+  // A correction that is typed bare is in the unit of the device too.
+  await page.getByRole('button', { name: /^Figures in inches/ }).click();
+  await page.locator('body').press('h');
+  const line = page.getByRole('listitem').filter({ hasText: 'Distance: 1400 mm' });
+  await line.getByRole('button', { name: 'Correct' }).click();
+  await line.getByLabel('Text').fill('1500');
+  await line.getByRole('button', { name: 'Record the correction' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'Distance: 1500 mm' })).toBeVisible();
   // A file says them as its asker's device does.
   const csv = async (units: string) => (await page.request.get(`${house.address}/api/v1/visits/${visit}/record.csv`, { headers: { cookie: `units=${units}` } })).text(); // biome-ignore format: one call
-  expect(await csv('metric')).toContain('Distance: 1400 mm');
-  expect(await csv('inch')).toContain('Distance: 1400 mm (55 1/8 in)');
+  await expect.poll(() => csv('metric')).toContain('Distance: 1500 mm');
+  expect(await csv('inch')).toContain('Distance: 1500 mm (59 1/16 in)');
 });
 
 test('the shop’s own system is every device’s that says nothing else', async ({ page, browser }) => {

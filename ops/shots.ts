@@ -43,7 +43,15 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
       await page.getByRole('heading', { name: 'What stands here' }).waitFor();
     },
   },
-  { file: 'look', open: (page) => openRun(page, 'Refrigerator', 'Look') },
+  {
+    file: 'look',
+    open: async (page) => {
+      await openRun(page, 'Refrigerator', 'Look');
+      for (const name of ['braided', 'multi-turn', 'does not shut fully']) await page.getByRole('radio', { name, exact: true }).check();
+      await page.getByRole('checkbox', { name: 'braid broken or rusted' }).check();
+      await page.getByRole('region', { name: 'What follows' }).scrollIntoViewIfNeeded();
+    },
+  },
   { file: 'match', open: (page) => openRun(page, 'Dishwasher', 'Match') },
   { file: 'make', open: (page) => openRun(page, 'Flat toilet', 'Make') },
   { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
@@ -93,16 +101,7 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
     },
   },
   { file: 'rules', open: async (page) => void (await page.goto(`${base}/rules`)) },
-  {
-    file: 'unsent',
-    open: async (page) => {
-      await page.route('**/api/v1/entries', (route) => route.abort());
-      await openRun(page, 'Glass rinser', 'Look');
-      for (const name of ['quarter-turn', 'works', 'replace']) await page.getByRole('radio', { name, exact: true }).check();
-      await page.goto(`${base}/unsent`);
-      await page.getByText('Waiting to be sent').waitFor();
-    },
-  },
+  { file: 'reach', open: async (page) => void (await page.goto(`${base}/reach?on=toilet`)) },
   { file: 'ledger', open: async (page) => void (await page.goto(`${base}/ledger`)) },
   {
     file: 'connection',

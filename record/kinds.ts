@@ -2,12 +2,15 @@
 import type * as z from 'zod/mini';
 import type { EntryBase } from './entry.ts';
 import type { Kind } from './kind.ts';
+import { baselineTaken } from './run/kinds/baseline-taken.ts';
 import { callbackReported } from './run/kinds/callback-reported.ts';
 import { chainAccepted } from './run/kinds/chain-accepted.ts';
 import { distanceMeasured } from './run/kinds/distance-measured.ts';
 import { endSeen } from './run/kinds/end-seen.ts';
 import { gateAnswered } from './run/kinds/gate-answered.ts';
+import { hammerHeard } from './run/kinds/hammer-heard.ts';
 import { jointMade } from './run/kinds/joint-made.ts';
+import { lineSeen } from './run/kinds/line-seen.ts';
 import { listed } from './run/kinds/listed.ts';
 import { lookBegun } from './run/kinds/look-begun.ts';
 import { lookEnded } from './run/kinds/look-ended.ts';
@@ -18,17 +21,32 @@ import { placeSeen } from './run/kinds/place-seen.ts';
 import { recheckClosed } from './run/kinds/recheck-closed.ts';
 import { remedied } from './run/kinds/remedied.ts';
 import { reopened } from './run/kinds/reopened.ts';
+import { sheetRead } from './run/kinds/sheet-read.ts';
 import { signedOff } from './run/kinds/signed-off.ts';
+import { sourceFound } from './run/kinds/source-found.ts';
 import { stageSkipped } from './run/kinds/stage-skipped.ts';
 import { stepDone } from './run/kinds/step-done.ts';
 import { stopTried } from './run/kinds/stop-tried.ts';
 import { stubSeen } from './run/kinds/stub-seen.ts';
+import { surroundingsSeen } from './run/kinds/surroundings-seen.ts';
+import { symptomTold } from './run/kinds/symptom-told.ts';
+import { thingSeen } from './run/kinds/thing-seen.ts';
+import { waterMeasured } from './run/kinds/water-measured.ts';
 import { withdrawn } from './run/kinds/withdrawn.ts';
 
 const declared = [
   endSeen,
   stopTried,
   oldLineJudged,
+  lineSeen,
+  thingSeen,
+  hammerHeard,
+  waterMeasured,
+  surroundingsSeen,
+  symptomTold,
+  baselineTaken,
+  sourceFound,
+  sheetRead,
   distanceMeasured,
   placeSeen,
   stubSeen,

@@ -1,6 +1,7 @@
 import { useId, useState } from 'react';
 import * as z from 'zod/mini';
-import { writeTurns } from '../../core/index.ts';
+import { lengthTyped, pressureTyped, writeTurns } from '../../core/index.ts';
+import { unitsHere } from './units.ts';
 
 /** A field of an entry's body that is a plain text, figure or yes-and-no. */
 type Plain = string | number | boolean;
@@ -34,7 +35,7 @@ export function Fields({ of: { shape, agreed }, body, submit, onRead, onCancel }
     );
   }
   const keep = () => {
-    const changed = { ...body, ...Object.fromEntries(fields) };
+    const changed = withUnits({ ...body, ...Object.fromEntries(fields) }, body);
     const read = z.safeParse(shape, agreed ? agreed(changed as never, body as never) : changed);
     if (read.success) return onRead(read.data);
     const issue = read.error.issues[0];
@@ -65,6 +66,17 @@ export function Fields({ of: { shape, agreed }, body, submit, onRead, onCancel }
 
 /** What an entry is about is not what it says: those are taken back and entered anew. Inches follow from the length as typed. */
 const NOT_CHANGED = new Set(['inches', 'begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
+
+/** What is typed anew and bare is in the unit of the device here too; what was left alone stays as it was. */
+function withUnits(changed: Record<string, unknown>, before: Record<string, unknown>): Record<string, unknown> {
+  const { text, pressureText } = changed;
+  const isNew = (value: unknown, field: string): value is string => typeof value === 'string' && value !== before[field];
+  return {
+    ...changed,
+    ...('inches' in changed && isNew(text, 'text') ? { text: lengthTyped(text, unitsHere()) } : {}),
+    ...(isNew(pressureText, 'pressureText') ? { pressureText: pressureTyped(pressureText, unitsHere()) } : {}),
+  };
+}
 
 /** The pressure too, where it was typed: of an older entry the figure is all there is. */
 const follows = (field: string, body: object): boolean => NOT_CHANGED.has(field) || (field === 'pressurePsi' && 'pressureText' in body);

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Catalogue } from '../../catalog/index.ts';
 import type { Appliance, HouseRules } from '../../core/index.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
+import { NO_LOOK } from '../../record/run/survey.ts';
 import { type StockedPlace, stockOf, vanOf } from '../../record/stock/levels.ts';
 import type { OwnMinutes } from '../../record/visit/work-minutes.ts';
 import { sync } from '../../sync/run.ts';
@@ -32,6 +33,7 @@ const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection
 
 const broughtUp = (kept: SentCatalogue): SentCatalogue => ({
   ...kept,
+  look: kept.look ?? NO_LOOK,
   rules: rulesBroughtUp(kept.rules),
   appliances: kept.appliances.map((a) => ({ ...UNSAID, ...a })),
 });

@@ -1,10 +1,13 @@
 import type { SealId } from '../ends/seals.ts';
+import type { LineKindId } from '../look/rows.ts';
 import { HOUSE_CHOICES, type HouseChoices } from './choices.table.ts';
 
 /** The shop's choices where good plumbers disagree. */
 export interface HouseRules extends HouseChoices {
   /** Turns past hand-tight that replace the default of a seal; never more than the seal's `most`. */
   turns: Partial<Record<SealId, number>>;
+  /** Age at which a line found in place is renewed, years, where it is not the catalogue's. */
+  maxAgeYears?: Partial<Record<LineKindId, number>>;
   targetMlPerDay: number;
   recheckHours: number;
   weights: { callbackDollars: number; minuteDollars: number; tripDollars: number; notPreferredDollars: number };

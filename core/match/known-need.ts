@@ -45,6 +45,8 @@ export interface KnownFacts {
   distanceIn: number | null;
   /** Look says that no stop is there. */
   hasNoStop: boolean;
+  /** What Look's verdicts ask, each with why; left out where nobody judged. */
+  verdicts?: { stop?: string; arrestor?: string };
   place: {
     hidden: boolean;
     ownStop: boolean;
@@ -74,7 +76,7 @@ export function knownNeed(f: KnownFacts): Known[] {
   return [...fromLook(f), ...fromAppliance(f), ...fromRules(f)];
 }
 
-function fromLook({ place, distanceIn, stubs, from, to }: KnownFacts): Known[] {
+function fromLook({ place, distanceIn, stubs, from, to, verdicts }: KnownFacts): Known[] {
   const out: Known[] = [];
   const add = (isSo: unknown, known: Omit<Known, 'from'>) => isSo && out.push({ ...known, from: 'look' });
   add(distanceIn !== null, {
@@ -85,6 +87,13 @@ function fromLook({ place, distanceIn, stubs, from, to }: KnownFacts): Known[] {
     figure: { value: distanceIn ?? 0, of: 'length' },
   });
   add(place.ownStop, { id: 'own-stop', text: 'its own stop', because: 'A stop of this run alone, before the line.', need: { stop: true } });
+  add(!place.ownStop && verdicts?.stop, { id: 'own-stop', text: 'its own stop', because: verdicts?.stop ?? '', need: { stop: true } });
+  add(!place.arrestor && verdicts?.arrestor, {
+    id: 'arrestor',
+    text: 'a hammer arrestor',
+    because: verdicts?.arrestor ?? '',
+    need: { arrestor: true },
+  });
   add(place.arrestor, { id: 'arrestor', text: 'a hammer arrestor', because: 'Asked for here, near the valve.', need: { arrestor: true } });
   add(place.check, { id: 'check', text: 'a vented backflow preventer', because: 'Asked for here, after the stop.', need: { check: true } });
   add(place.leaveOutlet, { id: 'outlet', text: 'an outlet left free', because: 'Another run begins there.', need: { leaveOutlet: true } });
@@ -136,12 +145,12 @@ const USUAL: Record<Appliance['usualNeeds'][number], Pick<Known, 'id' | 'text' |
   check: { id: 'check', text: 'a vented backflow preventer', need: { check: true } },
 };
 
-function fromAppliance({ appliance, place, hasNoStop, to }: KnownFacts): Known[] {
+function fromAppliance({ appliance, place, hasNoStop, to, verdicts }: KnownFacts): Known[] {
   const out: Known[] = [];
-  if (hasNoStop && !place.ownStop && !appliance.usualNeeds.includes('stop')) {
+  if (hasNoStop && !place.ownStop && !verdicts?.stop && !appliance.usualNeeds.includes('stop')) {
     out.push({ ...USUAL.stop, from: 'appliance', because: `No stop is there, and code and practice want one for a ${appliance.name}.` });
   }
-  const said = { stop: place.ownStop, arrestor: place.arrestor, check: place.check };
+  const said = { stop: place.ownStop || verdicts?.stop, arrestor: place.arrestor || verdicts?.arrestor, check: place.check };
   for (const usual of appliance.usualNeeds) {
     if (said[usual]) continue;
     out.push({ ...USUAL[usual], from: 'appliance', because: `Usual before a ${appliance.name}; its sheet decides.` });

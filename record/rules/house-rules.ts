@@ -2,6 +2,7 @@
 import * as z from 'zod/mini';
 import { HOUSE_CHOICES, type HouseChoices } from '../../core/house/choices.table.ts';
 import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
+import { LINE_KINDS } from '../../core/look/rows.ts';
 import type { Same } from '../same.ts';
 import { notNegative, positive, recheckHoursShape, turnsShape } from '../shapes.ts';
 
@@ -10,9 +11,12 @@ const choices = Object.fromEntries(Object.entries(HOUSE_CHOICES).map(([key, opti
   [K in keyof HouseChoices]: z.ZodMiniType<HouseChoices[K], HouseChoices[K]>;
 };
 
+const years = z.number('wants years').check(z.gt(0, 'must be more than 0'), z.lte(100, 'is more than 100 years'));
+
 export const houseRules = z.object({
   ...choices,
   turns: z.record(z.string().check(z.maxLength(60)), turnsShape),
+  maxAgeYears: z.optional(z.partialRecord(z.enum(LINE_KINDS), years)),
   targetMlPerDay: positive,
   recheckHours: recheckHoursShape,
   weights: z.object({
@@ -31,11 +35,12 @@ export function rulesBroughtUp(stored: Partial<HouseRules> | null | undefined): 
   const known = Object.entries(HOUSE_CHOICES).filter(([key, options]) =>
     (options as readonly unknown[]).includes(stored?.[key as keyof HouseChoices]),
   );
-  const { turns, targetMlPerDay, recheckHours, weights } = { ...defaultRules, ...stored };
+  const { turns, maxAgeYears, targetMlPerDay, recheckHours, weights } = { ...defaultRules, ...stored };
   return {
     ...defaultRules,
     ...Object.fromEntries(known.map(([key]) => [key, stored?.[key as keyof HouseChoices]])),
     turns,
+    ...(maxAgeYears === undefined ? {} : { maxAgeYears }),
     targetMlPerDay,
     recheckHours,
     weights: { ...defaultRules.weights, ...weights },

@@ -260,7 +260,7 @@ describe('what happened here', () => {
     const r = made();
     const run = { id: 'run', name: 'Flat toilet', water: 'cold', applianceKind: 'toilet', applianceName: 'Toilet', place: 'Flat', checkPoints: CONTEXT.checkPoints }; // biome-ignore format: one row
     const sheet = { visit: { id: 'visit' }, runs: [run], entries: r.entries } as unknown as VisitSheet;
-    const rows = recordRows(sheet, { appliances: [CONTEXT.appliance], steps: CONTEXT.stepData, parts: CONTEXT.parts });
+    const rows = recordRows(sheet, { appliances: [CONTEXT.appliance], steps: CONTEXT.stepData, parts: CONTEXT.parts, look: CONTEXT.look });
     assert.equal(rows.length, r.entries.length);
     assert.deepEqual(rows[7], { run: 'Flat toilet', place: 'Flat', at: '2026-03-10T09:06:00.000Z', device: 'device 1', who: 'J1', what: 'made, 1/2 turn', before: '', takenBack: '' }); // biome-ignore format: one row
   });

@@ -15,6 +15,7 @@ import type { OpenItem } from './now.ts';
 import type { Proof } from './proof.ts';
 import { type SignOff, type SignOffs, signOffsOf } from './sign-off.ts';
 import { besideLooks, isStageDone, STAGE_NAMES, STAGES, type Stage, type StageFacts, type StageState } from './stages.ts';
+import { type SurveyFacts, surveyFactsOf } from './survey.ts';
 import { type Use, usesOf } from './uses.ts';
 import { type Cards, type CheckPointState, type JointState, type RunContext, type Work, workOf } from './work.ts';
 
@@ -46,6 +47,8 @@ export interface RunState {
   stubTexts: ReturnType<typeof needFactsOf>['stubTexts'];
   /** What was changed of the known needs for this run. */
   needChanges: ReturnType<typeof needFactsOf>['changes'];
+  /** What else Look found. */
+  survey: SurveyFacts;
   accepted: (AcceptedChain & { entryId: string }) | null;
   card: WorkStep[];
   /** What it took from the van. */
@@ -97,6 +100,7 @@ export function stateFrom(context: RunContext, history: History): RunState {
   const off = lastOf(history, listed)?.body;
   return {
     ...rest,
+    survey: surveyFactsOf(history, [...new Set(context.look.symptoms.map((s) => s.symptom))]),
     stubs,
     stubTexts,
     needChanges,

@@ -5,6 +5,7 @@ import { matchChains } from '../../core/match/chains.ts';
 import type { Part } from '../../core/match/part.ts';
 import { type AcceptedChain, itemsOf } from './kinds/chain-accepted.ts';
 import type { RunContext } from './state.ts';
+import { NO_LOOK } from './survey.ts';
 
 const hose = (id: string, lengthIn: number): Part => ({
   id,
@@ -57,6 +58,7 @@ export const CONTEXT: RunContext = {
     step('only-flexible', 'make', 20, { when: { partTag: ['line:flexible'] } }),
   ],
   parts: [...HOSES],
+  look: NO_LOOK,
 };
 
 /** A chain by one of the hoses, accepted; its joints are `j1` and `j2`. */

@@ -2,6 +2,7 @@
 import { parseEnd } from '../../core/ends/code.ts';
 import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules } from '../../core/house/rules.ts';
+import type { LookData } from '../../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { type CardPart, type WorkStep, workCard } from '../../core/make/work-card.ts';
 import type { Part } from '../../core/match/part.ts';
@@ -30,6 +31,8 @@ export interface RunContext {
   checkPoints: { id: string; kind: 'stem' | 'drain'; name: string }[];
   stepData: StepTemplate[];
   parts: Part[];
+  /** What is judged on sight. */
+  look: LookData;
 }
 
 export interface JointState extends Proof {

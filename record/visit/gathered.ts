@@ -14,6 +14,17 @@ const type = z.enum(['image/jpeg', 'image/png', 'image/webp'], 'is neither JPEG,
 const words = z.string('wants words').check(z.trim(), z.minLength(1, 'is empty'), z.maxLength(2000, 'is longer than 2000 characters'));
 const side = z.int('wants whole pixels').check(z.gte(1, 'must be 1 or more'), z.lte(65_535, 'is more than 65535'));
 
+/** What of a run a picture shows, in words; else a joint, by its id. */
+export const SHOWN = {
+  from: 'the water side',
+  to: 'the inlet',
+  stop: 'the stop',
+  line: 'the old line',
+  place: 'the place',
+  before: 'how it was before the work',
+} as const;
+export type Shown = keyof typeof SHOWN;
+
 const pictured = z.strictObject({
   picture: pictureId,
   type,
@@ -21,6 +32,8 @@ const pictured = z.strictObject({
   height: side,
   /** The run that it shows; left out: the visit as a whole. */
   runId: z.optional(uuid),
+  /** What of the run. */
+  shows: z.optional(z.union([z.enum(Object.keys(SHOWN) as Shown[]), uuid], 'is neither a part of a run nor the id of a joint')),
   text: z.optional(words),
 });
 const noted = z.strictObject({ text: words, runId: z.optional(uuid) });
@@ -41,7 +54,8 @@ export const gathering = {
     shape: pictured,
     names: runNamed,
     apply: (now, b, entry) => more(now, 'pictures', { runId: null, text: null, ...b, ...told(entry) }),
-    says: (b, words) => `picture${b.runId ? ` of ${words.subject({ kind: 'run', id: b.runId })}` : ''}${b.text ? `: ${b.text}` : ' added'}`,
+    says: (b, words) =>
+      `picture${b.shows && b.shows in SHOWN ? ` of ${SHOWN[b.shows as Shown]}` : b.shows ? ' of a joint' : ''}${b.runId ? ` of ${words.subject({ kind: 'run', id: b.runId })}` : ''}${b.text ? `: ${b.text}` : ' added'}`,
   }),
   noted: visitChange({
     shape: noted,

@@ -1,4 +1,6 @@
 /** A visit as the server gives it and a device keeps it: everything its state is derived from. */
+
+import type { LookData } from '../../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import type { Part } from '../../core/match/part.ts';
@@ -58,6 +60,7 @@ export interface RunCatalogue {
   appliances: Appliance[];
   steps: StepTemplate[];
   parts: Part[];
+  look: LookData;
 }
 
 /** A run that is on record and cannot be made sense of; the rest of its visit can. */
@@ -69,7 +72,15 @@ export class UnreadableRunError extends Error {
 export function contextOf(run: RunRow, catalogue: RunCatalogue): RunContext {
   const appliance = catalogue.appliances.find((a) => a.id === run.applianceKind);
   if (!appliance) throw new UnreadableRunError(`The catalogue has no appliance of the kind "${run.applianceKind}".`);
-  return { runId: run.id, water: run.water, appliance, checkPoints: run.checkPoints, stepData: catalogue.steps, parts: catalogue.parts };
+  return {
+    runId: run.id,
+    water: run.water,
+    appliance,
+    checkPoints: run.checkPoints,
+    stepData: catalogue.steps,
+    parts: catalogue.parts,
+    look: catalogue.look,
+  };
 }
 
 /** A run with its state; or why it cannot be read, and whether it was taken off its visit's list. */

@@ -35,8 +35,8 @@ interface SaidBy {
   atMs: number;
 }
 
-/** `runId`: the run that it shows; null: the visit as a whole. */
-export type VisitPicture = PictureFacts & SaidBy & { runId: string | null; text: string | null };
+/** `runId`: the run that it shows; null: the visit as a whole. `shows`: what of the run, or the id of a joint. */
+export type VisitPicture = PictureFacts & SaidBy & { runId: string | null; shows?: string; text: string | null };
 export type VisitNote = SaidBy & { text: string; runId: string | null };
 export type Signature = PictureFacts & SaidBy & { name: string };
 

@@ -28,6 +28,18 @@ const FIGURES: { title: string; unit: string; changes: string; read: (r: HouseRu
     },
     ...(
       [
+        ['braided', 'A braided connector is renewed after', 10],
+        ['rubber', 'A rubber hose is renewed after', 5],
+      ] as const
+    ).map(([kind, title, usual]) => ({
+      title,
+      unit: 'years',
+      changes: 'what Look makes of a line that is there (usual: as the trade has it)',
+      read: (r: HouseRules) => r.maxAgeYears?.[kind] ?? usual,
+      write: (r: HouseRules, n: number) => ({ ...r, maxAgeYears: { ...r.maxAgeYears, [kind]: n } }),
+    })),
+    ...(
+      [
         ['callbackDollars', 'A callback costs', '$', 'how much a dry joint is worth beside price and time'],
         ['minuteDollars', 'A minute costs', '$', 'how much time weighs beside price'],
         ['tripDollars', 'A trip for a missing part costs', '$', 'how much the van comes first'],

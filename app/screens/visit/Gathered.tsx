@@ -1,42 +1,45 @@
 import { useRef, useState } from 'react';
+import { SHOWN, type Shown } from '../../../record/visit/gathered.ts';
 import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
 import { say, saying } from '../../ui/book.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { Picture } from '../../ui/Picture.tsx';
-import { takePicture } from '../../ui/take-picture.ts';
+import { Select } from '../../ui/Select.tsx';
+import { useAddPictures } from '../../ui/use-add-pictures.ts';
 import { localTime } from '../../ui/words.ts';
 
 const SignHere = fetched('The field to sign in', () => import('./SignHere.tsx'));
 
+interface Props {
+  sheet: VisitSheet;
+  run: RunRow;
+  /** Of the run that is open. */
+  joints: readonly { id: string; label: string }[];
+  onClose: () => void;
+}
+
 /** Beside the work: pictures, notes and who signed, of the run that is open or of the visit as a whole. */
-export default function Gathered({ sheet, run, onClose }: { sheet: VisitSheet; run: RunRow; onClose: () => void }) {
+export default function Gathered({ sheet, run, joints, onClose }: Props) {
   const { visit, gathered } = sheet;
   const zone = visit.premises.timeZone;
   const [ofRun, setOfRun] = useState(true);
   const [text, setText] = useState('');
-  const [fault, setFault] = useState('');
-  const [isBusy, setBusy] = useState(false);
+  const [shows, setShows] = useState('');
   const [signs, setSigns] = useState(false);
   const file = useRef<HTMLInputElement>(null);
   const about = ofRun ? { runId: run.id } : {};
   const nameOf = (runId: string | null) => (runId === null ? 'the visit' : (sheet.runs.find((r) => r.id === runId)?.name ?? 'another run'));
 
-  const add = async (files: FileList | null) => {
-    setFault('');
-    setBusy(true);
-    const faults: string[] = [];
-    for (const one of files ?? []) {
-      try {
-        const taken = await takePicture(one);
-        await say([saying('visit', visit.id, 'pictured', { ...taken, ...about, ...(text.trim() ? { text: text.trim() } : {}) })], 'Picture added');
-      } catch (error) {
-        faults.push(`${one.name}: ${(error as Error).message}`);
-      }
-    }
-    setBusy(false);
-    if (faults.length === 0) setText('');
-    setFault(faults.join(' '));
+  const { add, isBusy, fault } = useAddPictures(visit.id);
+  const take = async (files: FileList | null) => {
+    const said = text.trim();
+    if (await add(files, { ...about, ...(ofRun && shows ? { shows } : {}), ...(said ? { text: said } : {}) })) setText('');
     if (file.current) file.current.value = '';
+  };
+  /** What of its run a picture shows: the name of a joint that is there no more is a joint. */
+  const shownOf = (what: string | undefined): string | null => {
+    if (what === undefined) return null;
+    return what in SHOWN ? SHOWN[what as Shown] : (joints.find((j) => j.id === what)?.label ?? 'a joint');
   };
   const note = async () => {
     if (text.trim() !== '' && (await say([saying('visit', visit.id, 'noted', { text: text.trim(), ...about })], 'Noted'))) setText('');
@@ -59,6 +62,14 @@ export default function Gathered({ sheet, run, onClose }: { sheet: VisitSheet; r
           </label>
         ))}
       </div>
+      {ofRun && (
+        <Select
+          label="A picture shows"
+          value={shows}
+          options={[['', 'the run as a whole'], ...Object.entries(SHOWN), ...joints.map((j): [string, string] => [j.id, `joint ${j.label}`])]}
+          onChange={setShows}
+        />
+      )}
       <label className="grid gap-1">
         <span className="label">A note, or what the next picture shows</span>
         <textarea className="field min-h-12 py-2" rows={1} maxLength={2000} value={text} onChange={(e) => setText(e.target.value)} />
@@ -66,7 +77,7 @@ export default function Gathered({ sheet, run, onClose }: { sheet: VisitSheet; r
       <div className="flex flex-wrap items-center gap-3">
         <label className="key key-main cursor-pointer focus-within:outline-3">
           {isBusy ? 'Taking it in ...' : 'Add pictures'}
-          <input ref={file} type="file" accept="image/*" multiple className="sr-only" disabled={isBusy} onChange={(e) => add(e.target.files)} />
+          <input ref={file} type="file" accept="image/*" multiple className="sr-only" disabled={isBusy} onChange={(e) => take(e.target.files)} />
         </label>
         <button type="button" className="key" disabled={text.trim() === ''} onClick={note}>
           Keep as a note
@@ -89,7 +100,7 @@ export default function Gathered({ sheet, run, onClose }: { sheet: VisitSheet; r
             <Picture id={p.picture} text={p.text ?? `Picture of ${nameOf(p.runId)}`} className="h-32" />
             <span className="text-sm">
               {p.text && <b className="block">{p.text}</b>}
-              {nameOf(p.runId)}, {localTime(p.atMs, zone)}
+              {[nameOf(p.runId), shownOf(p.shows)].filter(Boolean).join(', ')}, {localTime(p.atMs, zone)}
             </span>
             <button
               type="button"

@@ -1,35 +1,38 @@
-import { asTyped, endLabel, endName, length, said, shortName, type Units } from '../../../core/index.ts';
+import { useMemo } from 'react';
+import { asTyped, endLabel, endName, type FindingRow, type Judgement, length, said, shortName, type Units } from '../../../core/index.ts';
 import { type Bodies, STOP_CONDITIONS, sameOutlet } from '../../../record/index.ts';
+import { judgeRun } from '../../../record/run/survey.ts';
+import type { ReadRun, RunRow } from '../../../record/visit/sheet.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { EndLookup } from '../../ui/EndLookup.tsx';
 import { EndPicker } from '../../ui/EndPicker.tsx';
 import { Fold } from '../../ui/Fold.tsx';
+import { fetched } from '../../ui/fetched.tsx';
 import { InUnits } from '../../ui/InUnits.tsx';
 import { useUnits } from '../../ui/units.ts';
 import { usualEnds } from '../../ui/usual-ends.ts';
 import { LastTime } from './LastTime.tsx';
+import { AboutIt, Before } from './look/AboutIt.tsx';
+import { Complaints } from './look/Complaints.tsx';
+import { Findings } from './look/Findings.tsx';
+import { ItsSheet } from './look/ItsSheet.tsx';
+import { OldLine } from './look/OldLine.tsx';
+import { PicturesOf } from './look/PicturesOf.tsx';
+import { VerdictRow, Verdicts } from './look/Verdicts.tsx';
+import { WaterMeasured } from './look/WaterMeasured.tsx';
 import { Distance, FoundTube, Pressure } from './Measures.tsx';
 import type { StageProps } from './stage-props.ts';
 import { Told } from './Told.tsx';
+
+const Sources = fetched('The comparison of sources', () => import('./look/Sources.tsx'));
 
 type StopKind = Bodies['stop-tried']['kind'];
 type StopCondition = Bodies['stop-tried']['condition'];
 
 const KINDS: StopKind[] = ['quarter-turn', 'multi-turn', 'gate', 'saddle', 'none'];
 const CONDITIONS = Object.entries(STOP_CONDITIONS) as [StopCondition, string][];
-const REPLACE = [
-  'bulge at a crimp',
-  'braid broken or rusted',
-  'kinked',
-  'cracked plastic nut',
-  'over its age',
-  'washer flattened or hard',
-  'corroded',
-  'nut fused',
-];
-
 /** What is there: both ends, the stop, the old line, the distance. */
-export default function LookStage({ run, context, state, write, go, outlets, visitId, mainValve }: StageProps) {
+export default function LookStage({ run, context, state, write, go, outlets, visitId, mainValve, catalogue, others, gathered, vanId }: StageProps) {
   const wanted = { asked: '', run: { visitId, runId: run.id }, on: context.appliance.id };
   const seen = (side: 'from' | 'to' | 'rejoin') => (end: string | null) => {
     if (end === (state[side]?.end ?? null)) return;
@@ -38,11 +41,17 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
   const stop = (change: Partial<Bodies['stop-tried']>) =>
     write('stop-tried', run.id, { kind: state.stop?.kind ?? 'quarter-turn', condition: state.stop?.condition ?? 'unknown', ...change });
   const place = (change: Partial<Bodies['place-seen']>) => write('place-seen', run.id, { ...state.place, ...change });
+  const judged = useMemo(() => judgeRun(context, state, catalogue.rules, pairOf(run, others)), [context, state, catalogue, run, others]);
+  const verdict = (of: Judgement['of']) => judged.judgements.find((j) => j.of === of) ?? null;
+  const rows = (on: FindingRow['on']) => context.look.findings.filter((f) => f.on === on);
+  const thing = (on: Bodies['thing-seen']['on'], legend: string) => (
+    <Findings legend={legend} rows={rows(on)} seen={state.survey.seen[on]} onSeen={(seen) => write('thing-seen', run.id, { on, seen })} />
+  );
   const ready = state.from && state.to && state.stop;
   const units = useUnits();
   const known = knownOf(state, units);
   const asked = ORDER.find((part) => known[part] === null) ?? null;
-  const fold = (part: Part) => ({ title: TITLES[part], known: known[part], isAsked: asked === part });
+  const fold = (part: Part) => ({ title: TITLES[part], known: known[part], isAsked: asked === part, isBeside: !ORDER.includes(part) });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 lg:gap-y-6 xl:grid-cols-[repeat(2,minmax(0,1fr))]">
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
@@ -86,38 +95,12 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
           </details>
         </Fold>
         <Fold {...fold('oldLine')}>
-          <Choices
-            legend="What becomes of it"
-            options={VERDICTS}
-            value={state.oldLine?.verdict ?? null}
-            onChange={(verdict) =>
-              write('old-line-judged', run.id, { verdict, findings: verdict === 'replace' ? (state.oldLine?.findings ?? []) : [] })
-            }
-          />
-          {state.oldLine?.verdict === 'replace' && (
-            <fieldset className="flex flex-wrap gap-x-4">
-              <legend className="label">Because it is</legend>
-              {REPLACE.map((f) => (
-                <label key={f} className="flex min-h-11 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-5"
-                    checked={state.oldLine?.findings.includes(f) ?? false}
-                    onChange={(e) =>
-                      write('old-line-judged', run.id, {
-                        verdict: 'replace',
-                        findings: e.target.checked ? [...(state.oldLine?.findings ?? []), f] : (state.oldLine?.findings ?? []).filter((x) => x !== f),
-                      })
-                    }
-                  />
-                  {f}
-                </label>
-              ))}
-            </fieldset>
-          )}
+          <OldLine {...{ run, context, state, write }} verdict={verdict('line')} />
+          {state.survey.line?.line !== 'none' && <PicturesOf {...{ visitId, gathered }} runId={run.id} shows="line" />}
         </Fold>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
+        <Verdicts judged={judged} />
         <Fold {...fold('stop')}>
           <Choices
             legend="Kind"
@@ -128,11 +111,23 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
           {state.stop?.kind !== 'none' && (
             <Choices legend="Tried: it" options={CONDITIONS} value={state.stop?.condition ?? null} onChange={(condition) => stop({ condition })} />
           )}
-          {state.stop?.kind === 'saddle' && <p className="caution">A saddle valve is a hazard: record it, and plan its replacement.</p>}
+          {state.stop !== null && state.stop.kind !== 'none' && (
+            <Findings
+              legend="Seen on it"
+              rows={rows('stop').filter((f) => f.id !== 'saddle')}
+              seen={state.survey.seen.stop}
+              onSeen={(seen) => write('thing-seen', run.id, { on: 'stop', seen })}
+            />
+          )}
+          <PicturesOf {...{ visitId, gathered }} runId={run.id} shows="stop" />
+          {verdict('stop') && <VerdictRow judgement={verdict('stop')!} />}
+          {judged.needs.stop && state.stop?.kind !== 'none' && (
+            <p>The chain gets a new one: note what this one sits on as the water side, so that it is joined there.</p>
+          )}
           <p className="caution">Old stops can break when turned: know where the main is before touching one.</p>
         </Fold>
         <Fold {...fold('place')}>
-          <Distance {...{ run, state, write }} />
+          <Distance {...{ run, context, state, write, visitId }} />
           <div className="flex flex-wrap gap-x-4">
             {(
               [
@@ -179,28 +174,77 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
           <p className="text-soft">Match wants both ends and the stop.</p>
         )}
       </div>
+      <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3">
+        <Fold {...fold('things')}>
+          {thing('screen', 'Inlet screen')}
+          {thing('washer', 'Washers')}
+          {thing('place', 'About the place')}
+        </Fold>
+        <Fold {...fold('water')}>
+          <WaterMeasured {...{ run, state, write }} hot={context.water === 'hot'} />
+        </Fold>
+        <Fold {...fold('complaints')}>
+          <Complaints {...{ run, context, state, write }} causes={judged.causes} />
+        </Fold>
+      </div>
+      <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3">
+        <Fold {...fold('sheet')}>
+          <ItsSheet {...{ run, context, state, write }} />
+        </Fold>
+        <Fold {...fold('about')}>
+          <AboutIt {...{ run, context, state, write }} />
+        </Fold>
+        <Fold {...fold('before')}>
+          <Before {...{ run, context, state, write }} />
+          <PicturesOf {...{ visitId, gathered }} runId={run.id} shows="before" />
+        </Fold>
+        <Fold {...fold('sources')}>
+          <Sources {...{ run, context, state, write, catalogue, vanId }} />
+        </Fold>
+      </div>
     </div>
   );
 }
 
-const TITLES = { ends: 'Both ends', oldLine: 'Old line', stop: 'The stop', place: 'Distance and place' };
+const TITLES = {
+  ends: 'Both ends',
+  stop: 'The stop',
+  oldLine: 'Old line',
+  things: 'Screen, washers, place',
+  place: 'Distance and place',
+  water: 'Water as it comes',
+  sheet: 'What its own sheet says',
+  about: 'Power, drain, way out',
+  before: 'Before anything is touched',
+  complaints: 'Complaints',
+  sources: 'Where the water can come from',
+};
 type Part = keyof typeof TITLES;
-/** In the order in which they are asked on a phone. */
+/** In the order in which they are asked on a phone: what Match needs first. */
 const ORDER: Part[] = ['ends', 'stop', 'oldLine', 'place'];
 
-const VERDICTS: [Bodies['old-line-judged']['verdict'], string][] = [
-  ['none', 'there is none'],
-  ['keep', 'sound, may stay'],
-  ['replace', 'replace'],
-];
+/** The other run of a pair whose line goes: both are renewed together. */
+function pairOf(run: RunRow, others: ReadRun[]): string | undefined {
+  const pair = others.find((o) => o.run.applianceName === run.applianceName && o.run.place === run.place && o.run.water !== run.water);
+  return pair?.state?.oldLine?.verdict === 'replace' ? pair.run.name : undefined;
+}
 
 /** What is known of each part, in few words; null while it is asked for. */
-function knownOf({ from, to, stop, oldLine, distance, place }: StageProps['state'], units: Units): Record<Part, string | null> {
+function knownOf({ from, to, stop, oldLine, distance, place, survey }: StageProps['state'], units: Units): Record<Part, string | null> {
+  const { seen, running, bucket, hot, surroundings, baseline, hammer, symptoms } = survey;
+  const looked = [seen.screen, seen.washer, seen.place].filter((s) => s !== null);
   return {
     ends: from?.end && to?.end ? `${endName(from.end)} to ${endName(to.end)}` : null,
-    oldLine: oldLine && new Map(VERDICTS).get(oldLine.verdict)!,
+    oldLine: oldLine && { none: 'there is none', keep: 'it stays', replace: 'it is replaced' }[oldLine.verdict],
     stop: stop && (stop.kind === 'none' ? 'no stop here' : `${stop.kind}: ${STOP_CONDITIONS[stop.condition]}`),
     place: distance && `${asTyped(distance.text, length(distance.inches), units)}${place.hidden ? ', joints hidden' : ''}`,
+    things: looked.length === 0 ? '' : looked.flat().length === 0 ? 'nothing found' : `${looked.flat().length} found`,
+    water: [running && 'running', bucket && 'bucket', hot && 'hot'].filter(Boolean).join(', '),
+    sheet: Object.keys(survey.sheet).length === 0 ? '' : `${Object.keys(survey.sheet).length} read`,
+    about: surroundings ? 'noted' : '',
+    before: baseline || hammer ? 'noted' : '',
+    complaints: symptoms.length === 0 ? '' : String(symptoms.length),
+    sources: survey.sources.length === 0 ? '' : survey.sources.map((s) => s.name).join(', '),
   };
 }
 

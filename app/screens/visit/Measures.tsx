@@ -1,9 +1,10 @@
-import { useId, useState } from 'react';
+import { type ReactNode, useId, useState } from 'react';
 import { asTyped, length, parseEnd, pressure, pressureTyped, readLengthIn, readPressurePsi, said, type Units } from '../../../core/index.ts';
 import type { Bodies } from '../../../record/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
 import { InUnits } from '../../ui/InUnits.tsx';
+import { reachAddress } from '../../ui/reach-wanted.ts';
 import { useUnits } from '../../ui/units.ts';
 import type { StageProps } from './stage-props.ts';
 
@@ -38,26 +39,53 @@ export function FoundTube({ side, run, state, write }: Pick<StageProps, 'run' | 
   );
 }
 
-/** Kept with what was seen of the place. */
+/** Kept with what was seen of the place; emptied, it is not known any more. */
 export function Pressure({ run, context, state, write }: Pick<StageProps, 'run' | 'context' | 'state' | 'write'>) {
+  const { pressurePsi: kept, pressureText, ...place } = state.place;
+  return (
+    <PressureField
+      label="Static pressure, by a gauge"
+      text={kept === undefined ? '' : (pressureText ?? String(kept))}
+      kept={kept ?? null}
+      onPressure={(text, psi) => write('place-seen', run.id, psi === null ? place : { ...place, pressureText: text, pressurePsi: psi })}
+    >
+      {kept !== undefined && kept > 80 && <InUnits said={said`Over ${pressure(80)} the codes ask for a pressure-reducing valve.`} />}
+      {kept !== undefined && kept < context.appliance.minFlowPsi && (
+        <InUnits said={said`A ${context.appliance.name} wants ${pressure(context.appliance.minFlowPsi)} while it flows.`} />
+      )}
+    </PressureField>
+  );
+}
+
+interface PressureProps {
+  label: string;
+  /** As it was typed. */
+  text: string;
+  kept: number | null;
+  onPressure: (text: string, psi: number | null) => void;
+  /** What is said of the one that is kept. */
+  children?: ReactNode;
+}
+
+/** A pressure as typed, kept when it reads as one; nothing typed: null. */
+export function PressureField({ label, text: asKept, kept, onPressure, children }: PressureProps) {
   const units = useUnits();
-  const kept = state.place.pressurePsi;
-  const [text, setText] = useState(kept === undefined ? '' : (state.place.pressureText ?? String(kept)));
-  const psi = text.trim() === '' ? 0 : (readPressurePsi(text) ?? Number.NaN);
-  const isBad = text.trim() !== '' && !(psi > 0 && psi <= 1000);
+  const id = useId();
+  const [text, setText] = useState(asKept);
+  const isEmpty = text.trim() === '';
+  const psi = isEmpty ? null : (readPressurePsi(text) ?? Number.NaN);
+  const isBad = psi !== null && !(psi > 0 && psi <= 1000);
   const save = () => {
-    if (isBad || psi === (kept ?? 0)) return;
-    const { pressurePsi: _, pressureText: __, ...place } = state.place;
-    write('place-seen', run.id, text.trim() === '' ? place : { ...place, pressureText: pressureTyped(text, 'inch'), pressurePsi: psi });
+    if (!isBad && psi !== kept) onPressure(isEmpty ? '' : pressureTyped(text, 'inch'), psi);
   };
   return (
     <div>
-      <label className="label block" htmlFor="pressure">
-        Static pressure, by a gauge ({ownUnit('pressure', units)})
+      <label className="label block" htmlFor={id}>
+        {label} ({ownUnit('pressure', units)})
       </label>
       <FigureInput
         of="pressure"
-        id="pressure"
+        id={id}
         className="field max-w-40"
         maxLength={10}
         value={text}
@@ -65,14 +93,10 @@ export function Pressure({ run, context, state, write }: Pick<StageProps, 'run' 
         onBlur={save}
         onKeyDown={(e) => e.key === 'Enter' && save()}
         aria-invalid={isBad}
-        aria-describedby="pressure-said"
+        aria-describedby={`${id}-said`}
       />
-      <p id="pressure-said" aria-live="polite">
-        {isBad && <InUnits said={said`Give a pressure of ${pressure(1)} to ${pressure(1000)}, or nothing.`} />}
-        {!isBad && kept !== undefined && kept > 80 && <InUnits said={said`Over ${pressure(80)} the codes ask for a pressure-reducing valve.`} />}
-        {!isBad && kept !== undefined && kept < context.appliance.minFlowPsi && (
-          <InUnits said={said`A ${context.appliance.name} wants ${pressure(context.appliance.minFlowPsi)} while it flows.`} />
-        )}
+      <p id={`${id}-said`} aria-live="polite">
+        {isBad ? <InUnits said={said`Give a pressure of ${pressure(1)} to ${pressure(1000)}, or nothing.`} /> : children}
       </p>
     </div>
   );
@@ -82,15 +106,21 @@ const kept = (distance: Bodies['distance-measured'] | null, units: Units): strin
   distance ? `${asTyped(distance.text, length(distance.inches), units)} kept` : '';
 
 /** How far it is from end to end. */
-export const Distance = ({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'write'>) => {
+export const Distance = ({ run, context, state, write, visitId }: Pick<StageProps, 'run' | 'context' | 'state' | 'write' | 'visitId'>) => {
   const units = useUnits();
+  const laid = state.distance?.laid ?? null;
   return (
-    <LengthField
-      label="From end to end, along the way the line will lie"
-      value={state.distance?.text ?? ''}
-      said={kept(state.distance, units)}
-      onLength={(text, inches) => write('distance-measured', run.id, { text, inches })}
-    />
+    <>
+      <LengthField
+        label="From end to end, along the way the line will lie"
+        value={state.distance?.text ?? ''}
+        said={kept(state.distance, units)}
+        onLength={(text, inches) => write('distance-measured', run.id, { text, inches })}
+      />
+      <a className="inline-flex min-h-12 items-center" href={reachAddress({ run: { visitId, runId: run.id }, on: context.appliance.id, laid })}>
+        {laid ? 'As it was drawn: the line to scale' : 'Which length lies well: draw it to scale'}
+      </a>
+    </>
   );
 };
 

@@ -1,9 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { readLengthIn } from '../../../core/index.ts';
 import { type FreeOutlet, outletsFor, type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
 import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { endBrought } from '../../ui/end-wanted.ts';
 import { fetched } from '../../ui/fetched.tsx';
+import { lengthBrought } from '../../ui/reach-wanted.ts';
 import { useKeys } from '../../ui/use-keys.ts';
 import { useVisit, type VisitRecord, type Write } from '../../ui/use-visit.ts';
 import { type Beside, Doors, gatheredCount, PhoneDoors } from './Doors.tsx';
@@ -43,8 +45,8 @@ interface Asked {
   plan: boolean;
   /** A sheet for the customer, in place of the work. */
   shows: string | null;
-  /** An end found by its drawing or with the gauge, for the run. */
-  brought: ReturnType<typeof endBrought>;
+  /** An end found by its drawing or with the gauge, or the length of a line that was drawn, for the run. */
+  brought: { end: ReturnType<typeof endBrought>; length: ReturnType<typeof lengthBrought> } | null;
 }
 
 export default function Visit({ initial, run, stage, shows, isUnknown }: Props) {
@@ -80,7 +82,14 @@ function askedHere(): Asked {
   const isOurs = document.referrer.startsWith(`${location.origin}/`);
   const id = /^\/visits\/([0-9a-f-]{36})/.exec(location.pathname)?.[1] ?? '';
   const shows = params.get('show');
-  return { id, run: params.get('run'), stage: params.get('stage'), plan: params.has('plan'), shows, brought: isOurs ? endBrought(params) : null };
+  return {
+    id,
+    run: params.get('run'),
+    stage: params.get('stage'),
+    plan: params.has('plan'),
+    shows,
+    brought: isOurs ? { end: endBrought(params), length: lengthBrought(params, readLengthIn) } : null,
+  };
 }
 
 function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; record: VisitRecord }) {
@@ -150,7 +159,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
       <div className="min-w-0">
         {open === 'plan' && catalogue && <Plan sheet={sheet} catalogue={catalogue} onClose={() => setOpen(null)} />}
         {open === 'follow-up' && <FollowUpHere visit={visit} run={run} onClose={() => setOpen(null)} />}
-        {open === 'gathered' && <Gathered sheet={sheet} run={run} onClose={() => setOpen(null)} />}
+        {open === 'gathered' && <Gathered sheet={sheet} run={run} joints={state?.joints ?? []} onClose={() => setOpen(null)} />}
         {run.recheckOf && (
           <p className="caution m-3 flex flex-wrap items-center gap-3">
             {run.name} is here to be looked at again. What is seen is recorded where it was signed off.
@@ -209,6 +218,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
                   onDate={visit.onDate}
                   vanId={visit.vanId}
                   mainValve={sheet.mainValve}
+                  gathered={sheet.gathered}
                 />
               </div>
             </div>
@@ -250,13 +260,14 @@ function Unreadable({ read, visitId, write }: { read: ReadRun; visitId: string; 
   );
 }
 
-/** An end brought along is noted once: the address forgets it, so that loading the page again notes nothing. */
+/** An end or a length brought along is noted once: the address forgets it, so that loading the page again notes nothing. */
 function useBrought({ brought, run }: Asked, runId: string | null, write: Write): void {
   const noted = useRef(false);
   useEffect(() => {
-    if (!brought || noted.current || runId === null || runId !== run) return;
+    if (!(brought?.end || brought?.length) || noted.current || runId === null || runId !== run) return;
     noted.current = true;
-    write('end-seen', runId, brought);
+    if (brought.end) write('end-seen', runId, brought.end);
+    if (brought.length) write('distance-measured', runId, brought.length);
     history.replaceState(null, '', `?run=${runId}&stage=look`);
   }, [brought, runId, run, write]);
 }

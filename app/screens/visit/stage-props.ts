@@ -1,5 +1,6 @@
 import type { Entry, FreeOutlet, RunContext, RunState, Stage } from '../../../record/index.ts';
 import type { ReadRun, RunRow } from '../../../record/visit/sheet.ts';
+import type { Gathered } from '../../../record/visit/states.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import type { Write } from '../../ui/use-visit.ts';
 
@@ -14,6 +15,7 @@ export interface StageProps {
   visitId: string;
   /** Where the main valve of the premises is; null where nobody said. */
   mainValve: string | null;
+  gathered: Gathered;
   /** The van that goes there; null: the shop's first. */
   vanId: string | null;
   /** Of the premises: its clock on the wall. */

@@ -3,14 +3,16 @@ import { readLengthIn } from '../../../core/units/length.ts';
 import { asTyped, length } from '../../../core/units/quantity.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
+import { laidShape } from '../laid.ts';
 
-/** End to end, along the way the line will lie; as typed, and in inches. */
+/** End to end, along the way the line will lie; as typed, and in inches. Where it was drawn, how it is to lie. */
 export const distanceMeasured = kind({
   name: 'distance-measured',
-  shape: z.strictObject({ text: shortText, inches: lengthIn }),
+  shape: z.strictObject({ text: shortText, inches: lengthIn, laid: z.optional(laidShape) }),
   counts: 'last',
   about: 'run',
   holds: always,
-  agreed: (b) => ({ ...b, inches: readLengthIn(b.text) }),
-  says: (b, { units }) => `Distance: ${asTyped(b.text, length(b.inches), units)}`,
+  // Another length is not the one that was drawn.
+  agreed: ({ laid, ...b }, before) => ({ ...b, ...(laid && b.text === before.text ? { laid } : {}), inches: readLengthIn(b.text) }),
+  says: (b, { units }) => `Distance: ${asTyped(b.text, length(b.inches), units)}${b.laid ? ', drawn to scale' : ''}`,
 });

@@ -1,0 +1,87 @@
+import type { Cause, Judgement, Judgements, LookVerdict } from '../../../../core/index.ts';
+import { Fold } from '../../../ui/Fold.tsx';
+import { InUnits } from '../../../ui/InUnits.tsx';
+
+const OF: Record<Judgement['of'], string> = {
+  line: 'Old line',
+  stop: 'Stop',
+  arrestor: 'Hammer',
+  screen: 'Inlet screen',
+  washer: 'Washer',
+  pressure: 'Pressure',
+  flow: 'Flow',
+  hot: 'Hot water',
+  place: 'Place',
+};
+
+/** By shape and word. */
+const VERDICTS: Record<LookVerdict, { mark: string; name: string }> = {
+  replace: { mark: '●', name: 'replace' },
+  act: { mark: '▲', name: 'to be put right' },
+  tell: { mark: '▲', name: 'tell the owner' },
+  clean: { mark: '◇', name: 'clean' },
+  unknown: { mark: '?', name: 'not known' },
+  watch: { mark: '◐', name: 'watch' },
+  keep: { mark: '○', name: 'may stay' },
+};
+
+/** A verdict in a word, its first reason beside it, the others behind. */
+export function VerdictRow({ judgement: { of, verdict, because } }: { judgement: Judgement }) {
+  const [first, ...others] = because;
+  return (
+    <div className="border-l-4 border-ink bg-sheet px-3 py-2">
+      <span aria-hidden="true">{VERDICTS[verdict].mark}</span> {OF[of]}: <b>{VERDICTS[verdict].name}</b>. {first && <InUnits said={first} />}
+      {first?.source && <span className="text-sm text-soft"> ({first.source})</span>}
+      {others.length > 0 && (
+        <details className="why">
+          <summary>{others.length === 1 ? 'One more reason' : `${others.length} more reasons`}</summary>
+          <ul className="list-disc pl-5">
+            {others.map((r) => (
+              <li key={r.rule}>
+                <InUnits said={r} />
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}
+
+const WAITS = { keep: 'whether the old line may stay', match: 'the chain', make: 'the work' } as const;
+
+/** All that Look makes of what was found, the heaviest first; what stays open, with what it decides. */
+export function Verdicts({ judged }: { judged: Judgements & { causes: Cause[] } }) {
+  const { judgements, unknowns, blocked } = judged;
+  const heavy = judgements.filter((j) => j.verdict !== 'keep');
+  const known =
+    heavy.length === 0
+      ? judgements.length === 0
+        ? null
+        : 'nothing to be done'
+      : heavy.map((j) => `${OF[j.of]}: ${VERDICTS[j.verdict].name}`).join(', ');
+  return (
+    <Fold title="What follows" known={known} isAsked={false}>
+      {judgements.length === 0 && <p className="text-soft">Verdicts stand here as it is looked at.</p>}
+      {[...heavy, ...judgements.filter((j) => j.verdict === 'keep')].map((j) => (
+        <VerdictRow key={j.of} judgement={j} />
+      ))}
+      {unknowns.length > 0 && (
+        <details className="why">
+          <summary>
+            Not known yet: {unknowns.length}
+            {blocked.length > 0 && `; waits for it: ${blocked.map((b) => WAITS[b]).join(', ')}`}
+          </summary>
+          <ul className="list-disc pl-5">
+            {unknowns.map((u) => (
+              <li key={u.fact}>
+                <b>{u.name}</b>: decides {u.decides}
+                {u.blocks !== 'no' && ` (${WAITS[u.blocks]} waits for it)`}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </Fold>
+  );
+}

@@ -1,0 +1,60 @@
+/** Whether the stop and the arrestor that are there may stay. */
+import { InputError } from '../errors.ts';
+import { reason } from '../reason.ts';
+import type { FindingRow, LookData } from './rows.ts';
+import type { Survey } from './survey.ts';
+import { asSeen, type Judgement, type Weighed, worst } from './verdict.ts';
+
+export function judgeStop({ stop }: Survey, found: FindingRow[], { stops }: LookData): Judgement[] {
+  const seen: Weighed[] = found.filter((f) => f.on === 'stop').map(asSeen);
+  if (!stop) return worst('stop', seen);
+  if (stop.kind === 'none') {
+    const none = reason('no-stop', 'No stop is there: every appliance gets its own, within reach.', { source: 'field reference, section 4' });
+    return worst('stop', [...seen, { verdict: 'replace', because: none }]);
+  }
+  if (stop.kind === 'saddle') {
+    const row = reason('saddle', 'A saddle valve weeps and clogs: the pipe is cut out at its hole and joined with a piece.', {
+      source: 'field reference, section 4',
+    });
+    return worst('stop', [...seen, { verdict: 'replace', because: row }]);
+  }
+  const row = stops.find((s) => s.condition === stop.condition);
+  if (!row) throw new InputError('stop.condition', stop.condition, 'Say what it did when it was tried.');
+  return worst('stop', [...seen, { verdict: row.verdict, because: reason(`stop-${row.condition}`, row.because, { source: row.source }) }]);
+}
+
+export function judgeArrestor({ arrestor, appliance }: Survey): Judgement[] {
+  if (!arrestor) return [];
+  const { kind, bangs } = arrestor;
+  const of = 'arrestor' as const;
+  const source = 'field reference, sections 9 and 15';
+  if (bangs && kind === 'none')
+    return [
+      { of, verdict: 'replace', because: [reason('bangs-bare', 'It bangs and has none: one goes within 6 ft of the valve that shuts.', { source })] },
+    ];
+  if (bangs && kind === 'air-chamber') {
+    return [
+      {
+        of,
+        verdict: 'replace',
+        because: [reason('bangs-chamber', 'Its air has gone into the water: draining fills it once more; an arrestor keeps its charge.', { source })],
+      },
+    ];
+  }
+  if (bangs)
+    return [
+      {
+        of,
+        verdict: 'replace',
+        because: [reason('bangs-arrestor', 'It bangs with an arrestor on: the charge is gone, or it sits too far off.', { source })],
+      },
+    ];
+  if (kind === 'none' && appliance.fastClosing === 'yes' && bangs === undefined) {
+    return [
+      { of, verdict: 'unknown', because: [reason('not-heard', `A ${appliance.name} shuts fast: listen to it shut before deciding.`, { source })] },
+    ];
+  }
+  return [
+    { of, verdict: 'keep', because: [reason('quiet', kind === 'none' ? 'Nothing bangs: none is wanted.' : 'It is quiet: it stays.', { source })] },
+  ];
+}
