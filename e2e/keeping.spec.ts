@@ -257,10 +257,14 @@ test('a new version takes over, and what is unsent is sent by it', async ({ brow
 
   state.next = true;
   await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
-  // It fetches every screen before it takes over.
-  await expect.poll(names, { timeout: 30_000 }).toEqual([expect.stringMatching(/^pages of the next version /)]);
+  // It fetches every screen before it takes over; a request that is under way holds the old one until the page is opened again.
+  await expect.poll(async () => (await names()).some((name) => name.startsWith('pages of the next version ')), { timeout: 30_000 }).toBe(true);
+  await page.evaluate(async () => {
+    while ((await navigator.serviceWorker.getRegistration())?.installing) await new Promise((wake) => setTimeout(wake, 100));
+  });
   await expect(page.getByRole('radio', { name: 'multi-turn' })).toBeChecked();
   await page.reload();
+  await expect.poll(names, { timeout: 30_000 }).toEqual([expect.stringMatching(/^pages of the next version /)]);
   await expect(page.getByText(/1 not sent yet/)).toBeVisible();
   await context.unroute('**/api/v1/entries*');
   await page.goto(at);

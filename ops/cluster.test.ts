@@ -111,4 +111,17 @@ describe('the cluster', () => {
     assert.deepEqual(acknowledged.filter((id) => !kept.has(id)), []); // biome-ignore format: one line
     await sql.end();
   });
+  it('is back, and nobody is told of the last time it went', async () => {
+    const sql = connect(cluster.url, 4);
+    const all = () => Promise.all([1, 2, 3, 4].map((n) => sql`select ${n}::int as n, pg_sleep(0.02)`));
+    await all();
+    // Nothing is read between the stop and the questions: each is asked of a connection that has died unseen.
+    cluster.stop();
+    const lost = await Promise.allSettled([1, 2].map((n) => sql`select ${n}::int as n`));
+    assert.deepEqual(lost.map((l) => l.status), ['rejected', 'rejected']); // biome-ignore format: one line
+    await new Promise((wake) => setTimeout(wake, 100));
+    cluster.restart();
+    assert.deepEqual((await all()).map((rows) => rows[0]?.n), [1, 2, 3, 4]); // biome-ignore format: one line
+    await sql.end();
+  });
 });
