@@ -1,6 +1,6 @@
 /** What is judged on sight: findings, ages, stops, symptoms, and what cannot be decided while it is unknown; checked on reading. */
 import { z } from 'zod';
-import { LINE_KINDS, type LineKindId, type LookData } from '../core/look/rows.ts';
+import { LINE_KINDS, type LineKindId, type LookData, type OnAppliances } from '../core/look/rows.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
@@ -42,7 +42,9 @@ const symptomRow = z
   .object({ symptom: id, name: word, cause: word, points: words, look_at: word })
   .transform((r) => ({ symptom: r.symptom, name: r.name, cause: r.cause, points: r.points, lookAt: r.look_at }));
 
-const unknownRow = z.object({ fact: id, name: word, decides: word, blocks: z.enum(['no', 'keep', 'match', 'make']) });
+const onAppliances = words.refine((w) => w.length > 0, 'names no appliance').transform((w): OnAppliances => (w[0] === '*' ? '*' : w));
+
+const unknownRow = z.object({ fact: id, appliances: onAppliances, name: word, decides: word, blocks: z.enum(['no', 'keep', 'match', 'make']) });
 
 const reuseRow = z.object({ what: id, name: word, asks: word, because: word }).transform((r) => ({ ...r, asks: r.asks.split(' | ') }));
 
@@ -58,17 +60,15 @@ const workRow = z
   })
   .transform(({ source: _, ...r }) => r);
 
-const sheetRow = z
-  .object({
-    id,
-    appliances: words.refine((w) => w.length > 0, 'names no appliance'),
-    name: word,
-    of: z.enum(['length', 'pressure', 'words']),
-    gate: z.enum(['yes', 'no']).transform((t) => t === 'yes'),
-    overrides: z.union([z.literal('').transform(() => null), z.enum(['minFlowPsi', 'maxStaticPsi'])]),
-    source: word,
-  })
-  .transform((r) => ({ ...r, appliances: r.appliances[0] === '*' ? ('*' as const) : r.appliances }));
+const sheetRow = z.object({
+  id,
+  appliances: onAppliances,
+  name: word,
+  of: z.enum(['length', 'pressure', 'words']),
+  gate: z.enum(['yes', 'no']).transform((t) => t === 'yes'),
+  overrides: z.union([z.literal('').transform(() => null), z.enum(['minFlowPsi', 'maxStaticPsi'])]),
+  source: word,
+});
 
 const read = <T>(file: string, row: z.ZodType<T>): T[] => readCsv(file, dataFile(file), row);
 

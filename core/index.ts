@@ -40,6 +40,7 @@ export * from './make/work-kinds.ts';
 export { indexParts, type PartIndex } from './match/catalogue-index.ts';
 export { matchChains } from './match/chains.ts';
 export { stockForCut } from './match/cut-stock.ts';
+export { against, hangsOn, type OpenFact } from './match/hangs-on.ts';
 export * from './match/known-need.ts';
 export type { Loose, Part, PartEnd, Port } from './match/part.ts';
 export { matchPreferring } from './match/preferring.ts';

@@ -12,6 +12,11 @@ test.afterAll(() => house.kill());
 
 const pick = (page: Page, group: string, choice: string) =>
   page.getByRole('group', { name: group, exact: true }).getByRole('radio', { name: choice }).check();
+/** Both ends are known, from this file's other tests or from the last visit. */
+async function asLastTime(page: Page): Promise<void> {
+  if ((await page.getByRole('combobox', { name: /^Inlet of/ }).inputValue()) === '')
+    await page.getByRole('button', { name: 'All of it is still so' }).click();
+}
 const follows = (page: Page) => page.getByRole('region', { name: 'What follows' });
 
 test('an old hose, a seized stop and a weak flow are judged with their reasons, asked of the chain, and taken back', async ({ page }) => {
@@ -39,7 +44,7 @@ test('an old hose, a seized stop and a weak flow are judged with their reasons, 
   await page.getByRole('button', { name: 'Complaints' }).click();
   await page.getByRole('checkbox', { name: 'fills slowly' }).check();
   await expect(page.getByRole('listitem').filter({ hasText: 'weak pressure while it flows (found here)' })).toBeVisible();
-  await expect(follows(page).getByText(/waits for it: the chain/)).toBeVisible();
+  await expect(follows(page).getByText(/may hold up: .*the chain/)).toBeVisible();
   // A wrong press is taken back, and its verdict with it.
   await page.locator('body').press('z');
   await expect(page.getByRole('checkbox', { name: 'fills slowly' })).not.toBeChecked();
@@ -88,10 +93,78 @@ test('on a phone, without a connection: what may be left out folds, what was fou
   await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
 });
 
+test('an end comes from the gauge with what else it may be; Match says what the others want; what a chain hangs on is asked', async ({ page }) => {
+  await openRun(page, /^Glass rinser/, 'Look', house.address);
+  const inlet = page.getByRole('combobox', { name: /^Inlet of/ });
+  await page.getByRole('combobox', { name: /^Water side/ }).fill('3/8 comp m');
+  await page.getByRole('option').first().click();
+  await page.getByRole('link', { name: 'I measured it' }).nth(1).click();
+  await page.getByLabel('Diameter at the crests, in').fill('0.82');
+  await expect(page.getByRole('heading', { name: /^One of \d+: the readings cannot tell them apart/ })).toBeVisible();
+  await page.getByRole('link', { name: 'use it there' }).first().click();
+  await hydrated(page);
+  await expect(inlet).toHaveValue(/1\/2/);
+  const doubted = page.getByRole('checkbox', { name: /^not sure of the inlet: or/ });
+  await expect(doubted).toBeChecked();
+  const note = page.getByRole('region', { name: 'Not sure of the inlet' });
+  await page.getByRole('tab', { name: /Match/ }).click();
+  await expect(note).toContainText(/% by the gauge/);
+  await expect(note.getByRole('listitem').first()).toContainText(
+    /joins it too|the same parts join it|take along: |nothing in the catalogue joins it/,
+  );
+  await page.getByRole('tab', { name: /Look/ }).click();
+  await page.getByRole('checkbox', { name: /^not sure of the inlet/ }).uncheck();
+  await page.getByRole('tab', { name: /Match/ }).click();
+  await expect(note).toHaveCount(0);
+
+  await page.getByRole('tab', { name: /Look/ }).click();
+  await page.getByRole('group', { name: 'It comes after reverse osmosis' }).getByRole('radio', { name: 'no' }).check();
+  await page.getByRole('tab', { name: /Match/ }).click();
+  const chain = page.getByRole('article', { name: 'Chain 1' });
+  await chain.waitFor();
+  await openRun(page, /^Refrigerator/, 'Look', house.address);
+  await asLastTime(page);
+  await page.getByRole('tab', { name: /Match/ }).click();
+  await page.getByRole('button', { name: 'Use this' }).first().click();
+  const asks = page.getByRole('alertdialog', { name: 'Does its water come from a reverse-osmosis unit?' });
+  await expect(asks).toContainText('brass');
+  await asks.getByRole('button', { name: 'Not known: look first' }).click();
+  await expect(asks).toHaveCount(0);
+  await page.getByRole('button', { name: 'Use this' }).first().click();
+  await asks.getByRole('button', { name: 'After reverse osmosis' }).click();
+  await expect(page.getByRole('button', { name: /no copper, no brass/ })).toBeVisible();
+  await expect(page.getByRole('tab', { name: /Match/ })).toHaveAttribute('aria-selected', 'true');
+});
+
+test('what goes on again is asked by its conditions where the house reuses; elsewhere a new one goes on', async ({ page }) => {
+  await openRun(page, /^Refrigerator/, 'Look', house.address);
+  const again = page.getByRole('region', { name: 'What goes on again' });
+  await page.getByRole('button', { name: /^What goes on again/ }).click();
+  await again.getByRole('button', { name: 'insert barb' }).click();
+  await expect(again).toContainText('A new one. The house uses no insert barb again.');
+  await page.request.post(`${house.address}/api/v1/rules`, { data: await reusing(page), headers: { origin: house.address } });
+  await page.reload();
+  await hydrated(page);
+  await page.getByRole('tab', { name: /Look/ }).click();
+  await page.getByRole('button', { name: /^What goes on again/ }).click();
+  await expect(again).toContainText('A new one. Nobody looked: barb unscored');
+  await pick(page, 'insert barb: barb unscored after its ring was cut off', 'yes');
+  await expect(again).toContainText('It may go on again.');
+  await pick(page, 'insert barb: barb unscored after its ring was cut off', 'no');
+  await expect(again).toContainText('A new one. Not barb unscored');
+  await again.getByRole('button', { name: 'It does not go on again' }).click();
+  await expect(again).not.toContainText('A new one.');
+});
+
+/** The rules as they are, but that sound things are used again. */
+async function reusing(page: Page): Promise<object> {
+  const { version, rules } = await (await page.request.get(`${house.address}/api/v1/rules`)).json();
+  return { basedOn: version, rules: { ...rules, connector: 'reuse if sound' }, reason: 'A sound one lasts.' };
+}
+
 test('sources are compared by what the way takes; the best becomes the water side with its length', async ({ page }) => {
   await openRun(page, /^Refrigerator/, 'Look', house.address);
-  if ((await page.getByRole('combobox', { name: /^Inlet of/ }).inputValue()) === '')
-    await page.getByRole('button', { name: 'All of it is still so' }).click();
+  await asLastTime(page);
   await page.getByRole('button', { name: /^Where the water can come from/ }).click();
   const add = async (kind: string, name: string, end: string, far: string, more: () => Promise<void>) => {
     await page.getByRole('radio', { name: kind }).check();
@@ -115,7 +188,7 @@ test('sources are compared by what the way takes; the best becomes the water sid
   await expect(rows.filter({ hasText: 'port 4 below' })).toContainText(/\$\d+ more:/);
   await rows.first().getByRole('button', { name: 'Take the water here' }).click();
   await expect(page.getByText('5 ft kept').or(page.getByText('5 ft (60 in) kept'))).toBeVisible();
-  await expect(page.getByRole('combobox', { name: 'Water side: what it comes from' })).toHaveValue(/1\/4/);
+  await expect(page.getByRole('combobox', { name: /^Water side/ })).toHaveValue(/1\/4/);
   await rows.filter({ hasText: 'the old saddle' }).getByRole('button', { name: 'Give it up' }).click();
   await expect(rows.filter({ hasText: 'the old saddle' })).toHaveCount(0);
 });

@@ -1,6 +1,9 @@
 /** Pictures, notes and a signature on a visit: kept at once, sent in pieces, in the report, and at Look the next time. */
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
+import { blackPng, bombProfile } from '../store/hostile-pictures.ts';
 import { ownHouse } from './house.ts';
 import { openRun } from './page.ts';
 import type { Served } from './server.ts';
@@ -87,6 +90,30 @@ test('without a connection it is kept and shown; what broke on the way is gone o
   await expect(pictures).toHaveCount(2);
   for (const one of await pictures.all()) await expect.poll(() => one.evaluate((i: HTMLImageElement) => i.naturalWidth)).toBeGreaterThan(100);
   await other.close();
+});
+
+test('what passes for a picture and is a trap is refused in words, on the device and by the server', async ({ page }) => {
+  await openRun(page, /Dishwasher/, 'Look', house.address);
+  await page.getByRole('button', { name: 'Pictures, notes, signature' }).first().click();
+  const sheet = beside(page);
+  const huge = blackPng({ width: 30_000, height: 30_000, bits: 1 });
+  const cut = (await photo(600)).subarray(0, 9000);
+  await sheet.getByLabel('Add pictures').setInputFiles([file('trap.jpg', Buffer.from('<script>alert(1)</script>')), file('huge.png', huge, 'image/png'), file('cut.jpg', cut)]); // biome-ignore format: one line
+  await expect(sheet.getByRole('alert')).toContainText('trap.jpg: ');
+  await expect(sheet.getByRole('alert')).toContainText('huge.png: That picture is 30000 by 30000 pixels');
+  await expect(sheet.getByRole('alert')).toContainText('cut.jpg: ');
+  await expect(sheet.getByRole('img', { name: 'Picture of Dishwasher' })).toHaveCount(2);
+  // Sent past the device's own reading.
+  const most = () => Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${house.pid}/status`, 'utf8'))![1]) / 1000;
+  const before = most();
+  for (const bytes of [huge, cut, blackPng({ width: 40, height: 30, more: [bombProfile()] }), Buffer.from('<script>alert(1)</script>')]) {
+    const at = `${house.address}/api/v1/pictures/${createHash('sha256').update(bytes).digest('hex')}`;
+    const said = await page.request.post(`${at}?at=0&size=${bytes.length}`, { data: bytes, headers: { origin: house.address } });
+    expect(said.status()).toBe(422);
+    expect((await said.json()).title).toBe('The picture was not taken');
+    expect((await page.request.get(at)).status()).toBe(404);
+  }
+  expect(most() - before).toBeLessThan(300);
 });
 
 test('at Look the next time stand the pictures of the last, and where the main valve is', async ({ page, request }) => {

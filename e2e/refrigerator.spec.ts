@@ -53,6 +53,9 @@ test('a refrigerator run from two ends to signed off, by keys alone', async ({ p
   const best = page.getByRole('article', { name: 'Chain 1' });
   await expect(best).toContainText('3joints');
   await press(page, 'button', 'Use this');
+  // Brass: asked once, before it is taken.
+  await expect(page.getByRole('alertdialog')).toContainText('Does its water come from a reverse-osmosis unit?');
+  await press(page, 'button', /^No$/);
 
   await expect(page.getByRole('heading', { name: 'Shut the water, and prove it' })).toBeVisible();
   for (let i = 0; (await page.getByRole('button', { name: /^On to Make/ }).count()) === 0 && i < 30; i++) {

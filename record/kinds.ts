@@ -21,6 +21,7 @@ import { placeSeen } from './run/kinds/place-seen.ts';
 import { recheckClosed } from './run/kinds/recheck-closed.ts';
 import { remedied } from './run/kinds/remedied.ts';
 import { reopened } from './run/kinds/reopened.ts';
+import { reuseSeen } from './run/kinds/reuse-seen.ts';
 import { sheetRead } from './run/kinds/sheet-read.ts';
 import { signedOff } from './run/kinds/signed-off.ts';
 import { sourceFound } from './run/kinds/source-found.ts';
@@ -47,6 +48,7 @@ const declared = [
   baselineTaken,
   sourceFound,
   sheetRead,
+  reuseSeen,
   distanceMeasured,
   placeSeen,
   stubSeen,

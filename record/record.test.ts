@@ -29,6 +29,7 @@ const BODIES: Record<string, unknown> = {
   'surroundings-seen': { power: 'plug', powerAt: 'behind it, 12 in up, shared with the disposer', movesWithLine: false },
   'symptom-told': { symptom: 'slow-fill', is: true },
   'sheet-read': { figure: 'rough-in', of: 'length', text: '12', value: 12 },
+  'reuse-seen': { what: 'barb', is: true, holds: [], fails: ['barb unscored after its ring was cut off'] },
   'source-found': {
     id: 'a',
     name: 'the pipe below',

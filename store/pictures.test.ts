@@ -2,12 +2,14 @@
 import assert from 'node:assert/strict';
 import { createHash, randomBytes } from 'node:crypto';
 import { after, before, describe, it } from 'node:test';
+import { gzipSync } from 'node:zlib';
 import sharp from 'sharp';
 import { v7 as uuidv7 } from 'uuid';
 import { PictureError } from '../record/picture/strip.ts';
 import type { KeptPicture } from '../sync/device-schema.ts';
 import { pushPictures, type SendPiece } from '../sync/push-pictures.ts';
 import { FIRST_SHOP } from './connection.ts';
+import { blackPng, bombProfile } from './hostile-pictures.ts';
 import { forgetOldPieces, PieceError, pictureOf, takePiece } from './pictures.ts';
 import { beginShop } from './shops.ts';
 import { type TestDatabase, testDatabase } from './testing.ts';
@@ -124,6 +126,30 @@ describe('a picture in pieces', () => {
     );
     assert.equal(phone.kept[0]!.status, 'refused');
     assert.match(phone.kept[0]!.why!, /no picture/);
+  });
+
+  it('that is a trap is refused in words, and takes little room while it is looked at', async () => {
+    const before = process.memoryUsage().rss;
+    let most = before;
+    const watching = setInterval(() => {
+      most = Math.max(most, process.memoryUsage().rss);
+    }, 5);
+    const whole = (bytes: Buffer) => piece(bytes, 0, bytes.length);
+    const words = async (bytes: Buffer) => whole(bytes).then(() => assert.fail('taken'), (e: Error) => (e instanceof PictureError ? e.message : assert.fail(String(e)))); // biome-ignore format: one line
+    assert.match(await words(blackPng({ width: 30_000, height: 30_000, bits: 1 })), /30000 by 30000 pixels/);
+    assert.match(await words(blackPng({ width: 50_000_001, height: 1, bits: 1 })), /pixels/);
+    assert.match(await words(blackPng({ width: 40, height: 30, more: [bombProfile()] })), /cannot be drawn/);
+    const cut = await taken();
+    assert.match(await words(cut.subarray(0, cut.length - 20_000)), /ends before it should/);
+    // Whole by its pieces, but its rows end early.
+    assert.match(await words(blackPng({ width: 400, height: 300, rows: 20 })), /cannot be drawn/);
+    assert.match(await words(Buffer.from('<script>alert(1)</script>')), /no picture/);
+    assert.match(await words(gzipSync(Buffer.alloc(50_000_000))), /no picture/);
+    // As large as is taken at all, four at once, the costliest way that it can be coded.
+    await Promise.all([1, 2, 3, 4].map((n) => whole(blackPng({ width: 7000, height: 7000 + n, bits: 16, channels: 4, isInterlaced: true }))));
+    clearInterval(watching);
+    assert.ok(most - before < 900e6, `${Math.round((most - before) / 1e6)} MB more`);
+    assert.equal((await db.sql`select 1 from picture_piece`).length, 0);
   });
 
   it('begun and never ended it is forgotten after a month; a kept one is never changed', async () => {

@@ -7,8 +7,6 @@ import type { Sql, Tx } from './connection.ts';
 
 /** Longer side of a small picture, pixels. */
 const SMALL_PX = 480;
-/** More than any camera of a telephone has; a file that claims more is a trap. */
-const MOST_PIXELS = 120_000_000;
 /** What was begun and never ended is forgotten after so long, days. */
 const FORGOTTEN_DAYS = 30;
 
@@ -69,14 +67,22 @@ async function keepWhole(tx: Tx, shopId: string, id: string, now: Date): Promise
   await tx`insert into picture ${tx({ shop_id: shopId, picture_id: id, type, width, height, content: Buffer.from(bytes), thumbnail, kept_at: now })}`;
 }
 
-/** @throws PictureError for what cannot be drawn */
-async function smallOf(bytes: Uint8Array): Promise<Buffer> {
+let drawing: Promise<unknown> = Promise.resolve();
+
+/**
+ * One after the other: one that is coded to be drawn whole, not line by line, takes some 400 MB at the most pixels that are taken.
+ *
+ * @throws PictureError for what cannot be drawn
+ */
+function smallOf(bytes: Uint8Array): Promise<Buffer> {
+  const next = drawing.then(() => drawSmall(bytes));
+  drawing = next.catch(() => {});
+  return next;
+}
+
+async function drawSmall(bytes: Uint8Array): Promise<Buffer> {
   try {
-    return await sharp(bytes, { limitInputPixels: MOST_PIXELS })
-      .rotate()
-      .resize(SMALL_PX, SMALL_PX, { fit: 'inside', withoutEnlargement: true })
-      .webp({ quality: 78 })
-      .toBuffer();
+    return await sharp(bytes).rotate().resize(SMALL_PX, SMALL_PX, { fit: 'inside', withoutEnlargement: true }).webp({ quality: 78 }).toBuffer();
   } catch {
     throw new PictureError('The picture cannot be drawn: it is damaged, or too large. Take it again.');
   }

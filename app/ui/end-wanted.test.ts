@@ -35,6 +35,15 @@ describe('an end that is wanted', () => {
     assert.deepEqual(endBrought(query(address)), { side: 'to', end: 'ght-3/4-m', how: 'measured' });
   });
 
+  it('stays in doubt where the readings leave others', () => {
+    const wanted: EndWanted = { side: 'from', asked: '', run, on: null };
+    const others = ['npsm-1/2-m', 'g-1/2-m'];
+    const address = takeEndTo(wanted, 'npt-1/2-m', 'measured', { share: 0.624, others });
+    assert.deepEqual(endBrought(query(address)), { side: 'from', end: 'npt-1/2-m', how: 'measured', doubt: { share: 0.62, others } });
+    assert.deepEqual(endBrought(query(`${address}&or=nonsense&or=__proto__`))?.doubt, { share: 0.62, others });
+    assert.deepEqual(endBrought(query(address.replace('share=0.62', 'share=7')))?.doubt, { others });
+  });
+
   it('is not brought by an address that names no end', () => {
     for (const text of ['', 'side=from', 'side=from&end=comp-9/9-m', 'end=ght-3/4-m', 'side=top&end=ght-3/4-m']) {
       assert.equal(endBrought(new URLSearchParams(text)), null, text);

@@ -40,9 +40,20 @@ export function lookupAddress(page: '/gauge' | '/ends', { side, asked, run, on }
   return `${page}?${out}`;
 }
 
+/** What else an end may be, and how likely it is the one that is taken, of 1. */
+export interface EndDoubt {
+  share?: number | undefined;
+  others: EndCode[];
+}
+
 /** Where an end goes that was found: back to who wanted it. */
-export function takeEndTo({ side, asked, run }: EndWanted, code: EndCode, by: FoundBy): string {
-  if (run) return `/visits/${run.visitId}?${new URLSearchParams({ run: run.runId, stage: 'look', side, end: code, by })}`;
+export function takeEndTo({ side, asked, run }: EndWanted, code: EndCode, by: FoundBy, doubt?: EndDoubt): string {
+  if (run) {
+    const out = new URLSearchParams({ run: run.runId, stage: 'look', side, end: code, by });
+    if (doubt?.share !== undefined) out.set('share', doubt.share.toFixed(2));
+    for (const other of doubt?.others ?? []) out.append('or', other);
+    return `/visits/${run.visitId}?${out}`;
+  }
   const out = new URLSearchParams(asked);
   out.delete('q');
   out.set(side, code);
@@ -50,7 +61,11 @@ export function takeEndTo({ side, asked, run }: EndWanted, code: EndCode, by: Fo
 }
 
 /** An end brought back to a visit by its address; null where there is none. */
-export function endBrought(params: URLSearchParams): { side: Side; end: EndCode; how: FoundBy } | null {
+export function endBrought(params: URLSearchParams): { side: Side; end: EndCode; how: FoundBy; doubt?: EndDoubt } | null {
   const [side, end] = [SIDES.find((s) => s === params.get('side')), params.get('end') ?? ''];
-  return side && isEndCode(end) ? { side, end, how: params.get('by') === 'measured' ? 'measured' : 'seen' } : null;
+  if (!side || !isEndCode(end)) return null;
+  const others = params.getAll('or').filter(isEndCode).slice(0, 8);
+  const share = Number(params.get('share') ?? Number.NaN);
+  const doubt = others.length === 0 ? {} : { doubt: { ...(share >= 0 && share <= 1 ? { share } : {}), others } };
+  return { side, end, how: params.get('by') === 'measured' ? 'measured' : 'seen', ...doubt };
 }

@@ -2,7 +2,7 @@
 import { InputError } from '../errors.ts';
 import type { HouseRules } from '../house/rules.ts';
 import { judgeLine } from './line.ts';
-import type { LookData, UnknownRow } from './rows.ts';
+import { isOn, type LookData, type UnknownRow } from './rows.ts';
 import { judgeArrestor, judgeStop } from './stop.ts';
 import type { Survey } from './survey.ts';
 import { isUnknown } from './unknowns.ts';
@@ -40,7 +40,7 @@ export function judgeSurvey(survey: Survey, data: LookData, rules: Pick<HouseRul
     ...judgeHot(survey),
   ];
   const isReplaced = (of: Judged) => judgements.some((j) => j.of === of && j.verdict === 'replace');
-  const unknowns = data.unknowns.filter((row) => isUnknown(row.fact, survey));
+  const unknowns = data.unknowns.filter((row) => isOn(row.appliances, survey.appliance.id) && isUnknown(row.fact, survey));
   return {
     judgements,
     needs: {

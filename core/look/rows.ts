@@ -42,8 +42,14 @@ export interface SymptomRow {
   lookAt: string;
 }
 
+/** Ids of appliances, or all of them. */
+export type OnAppliances = readonly string[] | '*';
+export const isOn = (appliances: OnAppliances, id: string): boolean => appliances === '*' || appliances.includes(id);
+
 export interface UnknownRow {
   fact: string;
+  /** Where it is asked at all. */
+  appliances: OnAppliances;
   name: string;
   decides: string;
   /** What waits for it; 'no': an assumption is named instead. */
@@ -83,7 +89,7 @@ export interface SourceWork {
 /** A figure that an appliance's own sheet may bring. */
 export interface SheetFigure {
   id: string;
-  appliances: string[] | '*';
+  appliances: OnAppliances;
   name: string;
   of: 'length' | 'pressure' | 'words';
   /** It is measured against before the work goes on. */

@@ -26,6 +26,8 @@ export interface Survey {
   wayOutKnown?: boolean;
   movesWithLine?: boolean;
   endsKnown?: boolean;
+  /** One of them may be another than it is taken for. */
+  endsDoubted?: boolean;
   symptoms?: string[];
   /** The other run of a pair, where its line is to be replaced. */
   pairReplaced?: string;

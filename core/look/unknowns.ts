@@ -21,7 +21,7 @@ export function isUnknown(fact: string, s: Survey): boolean {
     case 'hot':
       return s.water === 'hot' && s.hotF === undefined;
     case 'osmosis':
-      return s.afterOsmosis === undefined && s.water === 'cold' && !['toilet', 'hydrant', 'washing-machine'].includes(s.appliance.id);
+      return s.afterOsmosis === undefined && s.water === 'cold';
     case 'power':
       return s.appliance.powered && s.power === undefined;
     case 'way-out':
@@ -32,6 +32,8 @@ export function isUnknown(fact: string, s: Survey): boolean {
       return s.hidden === undefined;
     case 'ends':
       return !s.endsKnown;
+    case 'ends-sure':
+      return s.endsDoubted === true;
     default:
       throw new InputError('fact', fact, 'The catalogue names a fact that no survey holds.');
   }

@@ -19,12 +19,21 @@ export class PictureError extends Error {
   override readonly name = 'PictureError';
 }
 
+/** More than any camera of a telephone writes into 12 MB: a file that claims more is a trap for whoever draws it. */
+const MOST_PIXELS = 50_000_000;
 const DAMAGED = 'The picture is damaged: it ends before it should. Take it again.';
 
-/** @throws PictureError for what is no whole JPEG, PNG or WebP */
+/** @throws PictureError for what is no whole JPEG, PNG or WebP, or is too large to be drawn */
 export function stripped(bytes: Uint8Array): Stripped {
   const read = READERS.find((r) => r.is(bytes));
   if (!read) throw new PictureError('That is no picture in JPEG, PNG or WebP. Choose or take another.');
+  const picture = readWhole(read, bytes);
+  const { width, height } = picture;
+  if (width * height > MOST_PIXELS) throw new PictureError(`That picture is ${width} by ${height} pixels: more than is drawn here. Take it smaller.`);
+  return picture;
+}
+
+function readWhole(read: (typeof READERS)[number], bytes: Uint8Array): Stripped {
   try {
     return read.strip(bytes);
   } catch (error) {

@@ -13,7 +13,7 @@ const { look, appliances } = catalogue();
 const context = (id: string, water: 'cold' | 'hot' = 'cold') => ({ ...CONTEXT, look, water, appliance: appliances.find((a) => a.id === id)! });
 const RULES: HouseRules = { ...defaultRules, connector: 'reuse if sound' };
 
-function recorded(...all: [EntryKind, unknown, string?][]): Entry[] {
+function recorded(...all: (readonly [EntryKind, unknown, string?])[]): Entry[] {
   return all.map(([kind, body, correctsId = null as never], i) => {
     const seen = new Date(Date.UTC(2026, 2, 10, 9, i)).toISOString();
     const base = {
@@ -47,6 +47,28 @@ describe('the survey of a run', () => {
     const { causes, unknowns } = judged('toilet', entries);
     assert.deepEqual(causes[0]!.pointedBy, ['screen:debris']);
     assert.ok(!unknowns.some((u) => u.fact === 'line-age') && unknowns.some((u) => u.fact === 'ends'));
+  });
+
+  it('takes in sight for in sight only where somebody said so, and an end for sure unless somebody doubts it', () => {
+    const place = { hidden: false, ownStop: false, arrestor: false };
+    const facts = (...entries: Parameters<typeof recorded>) => judged('refrigerator', recorded(...entries)).unknowns.map((u) => u.fact);
+    assert.ok(facts(['place-seen', place]).includes('hidden'), 'a tick of something else says nothing of it');
+    assert.ok(!facts(['place-seen', { ...place, hiddenKnown: true }]).includes('hidden'));
+    assert.ok(!facts(['place-seen', { ...place, hidden: true }]).includes('hidden'), 'said by an older page');
+    assert.ok(facts().includes('osmosis') && !facts(['place-seen', { ...place, afterOsmosis: false }]).includes('osmosis'));
+    const ends = (doubt?: Bodies['end-seen']['doubt']) => [
+      ['end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }] as const,
+      ['end-seen', { side: 'to', end: 'comp-1/4-m', how: 'measured', ...(doubt ? { doubt } : {}) }] as const,
+    ];
+    assert.ok(!facts(...ends()).some((f) => f === 'ends' || f === 'ends-sure'));
+    assert.ok(facts(...ends({ share: 0.6, others: ['npt-1/8-m'] })).includes('ends-sure'));
+  });
+
+  it('keeps what goes on again with what holds of it, until it does not', () => {
+    const state = (...entries: Parameters<typeof recorded>) => runState(context('toilet'), recorded(...entries)).survey.reuse;
+    const barb = { what: 'barb', is: true, holds: ['barb unscored after its ring was cut off'], fails: [] };
+    assert.deepEqual(state(['reuse-seen', barb]), { barb });
+    assert.deepEqual(state(['reuse-seen', barb], ['reuse-seen', { ...barb, is: false }]), {});
   });
 
   it('follows the last that was said of each thing, a correction, and what was taken back', () => {

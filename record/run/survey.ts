@@ -11,6 +11,7 @@ import { eachOf, type History, lastOf } from './history.ts';
 import { baselineTaken } from './kinds/baseline-taken.ts';
 import { hammerHeard } from './kinds/hammer-heard.ts';
 import { lineSeen } from './kinds/line-seen.ts';
+import { reuseSeen } from './kinds/reuse-seen.ts';
 import { sheetRead } from './kinds/sheet-read.ts';
 import { sourceFound } from './kinds/source-found.ts';
 import { surroundingsSeen } from './kinds/surroundings-seen.ts';
@@ -42,6 +43,10 @@ export function surveyFactsOf(history: History, symptoms: readonly string[]) {
     baseline: bodyOf(lastOf(history, baselineTaken)),
     sources: sourcesOf(history),
     sheet: sheetOf(history),
+    reuse: Object.fromEntries([...new Map(eachOf(history, reuseSeen).map((e) => [e.body.what, e.body]))].filter(([, b]) => b.is)) as Record<
+      string,
+      Bodies['reuse-seen']
+    >,
   };
 }
 
@@ -106,11 +111,12 @@ export function surveyOf({ appliance, water, look }: Pick<RunContext, 'appliance
     ...(bucket ? { bucket: { gallons: bucket.gallons, seconds: bucket.seconds } } : {}),
     ...(hot ? { hotF: hot.degF } : {}),
     ...(state.place.afterOsmosis === undefined ? {} : { afterOsmosis: state.place.afterOsmosis }),
-    hidden: state.place.hidden,
+    ...(state.place.hidden || state.place.hiddenKnown ? { hidden: state.place.hidden } : {}),
     ...(surroundings?.power === undefined ? {} : { power: surroundings.power }),
     wayOutKnown: Boolean(surroundings?.wayOut),
     ...(surroundings?.movesWithLine === undefined ? {} : { movesWithLine: surroundings.movesWithLine }),
     endsKnown: Boolean(state.from && state.to),
+    endsDoubted: Boolean(state.from?.doubt || state.to?.doubt),
     symptoms,
     ...(pairReplaced === undefined ? {} : { pairReplaced }),
   };

@@ -1,5 +1,5 @@
 import { diameter, endLabel, type Identification, said, threadById, writeFraction } from '../../../core/index.ts';
-import { type EndWanted, takeEndTo } from '../../ui/end-wanted.ts';
+import { type EndDoubt, type EndWanted, takeEndTo } from '../../ui/end-wanted.ts';
 import { InUnits } from '../../ui/InUnits.tsx';
 import { Outline } from '../../ui/Outline.tsx';
 import { Reasons } from '../../ui/Reasons.tsx';
@@ -26,6 +26,11 @@ export function answerOf({ answer, unlike }: Identification, gender: 'm' | 'f', 
 /** The answer first, then the candidates at one scale, the likeliest first. */
 export function Candidates({ result, gender, nothingRead, wanted }: Props) {
   const { answer, candidates, unlike } = result;
+  /** Taken though the readings leave others, it stays in doubt on the run. */
+  const doubtOf = (c: Identification['candidates'][number]): EndDoubt | undefined => {
+    const others = answer.filter((t) => t !== c.thread).map((t) => `${t}-${gender}`);
+    return nothingRead || others.length === 0 ? undefined : { share: c.probability, others };
+  };
   const rows = candidates.slice(0, Math.min(SHOWN, Math.max(3, answer.length)));
   return (
     <div>
@@ -56,7 +61,7 @@ export function Candidates({ result, gender, nothingRead, wanted }: Props) {
                   <rect width={96 * c.probability} height="6" className="fill-ink" />
                 </svg>
               </div>
-              <TakeIt code={`${c.thread}-${gender}`} wanted={wanted} />
+              <TakeIt code={`${c.thread}-${gender}`} wanted={wanted} doubt={doubtOf(c)} />
             </div>
           </li>
         ))}
@@ -66,12 +71,12 @@ export function Candidates({ result, gender, nothingRead, wanted }: Props) {
 }
 
 /** Back to the run that wants it; else to either side of the match bench. */
-function TakeIt({ code, wanted }: { code: string; wanted: EndWanted }) {
+function TakeIt({ code, wanted, doubt }: { code: string; wanted: EndWanted; doubt: EndDoubt | undefined }) {
   const sides = wanted.run ? [wanted.side] : (['from', 'to'] as const);
   return (
     <span className="grid">
       {sides.map((side) => (
-        <a key={side} className="inline-flex min-h-8 items-center" href={takeEndTo({ ...wanted, side }, code, 'measured')}>
+        <a key={side} className="inline-flex min-h-8 items-center" href={takeEndTo({ ...wanted, side }, code, 'measured', doubt)}>
           {wanted.run ? 'use it there' : `use as ${side}`}
         </a>
       ))}

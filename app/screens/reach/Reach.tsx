@@ -6,6 +6,7 @@ import { Choices } from '../../ui/Choices.tsx';
 import { reachWanted, takeLengthTo } from '../../ui/reach-wanted.ts';
 import { useUnits } from '../../ui/units.ts';
 import { useAddress } from '../../ui/use-address.ts';
+import { Behind } from './Behind.tsx';
 import { Elevation } from './Elevation.tsx';
 import { Holes } from './Holes.tsx';
 import { Lengths } from './Lengths.tsx';
@@ -130,6 +131,7 @@ export default function Reach({ presets, holeSizes, address, first }: Props) {
           </p>
         </section>
         <Measured {...{ laid, lengths }} onChange={setLaid} onLengths={setLengths} />
+        {question?.pulledOut && chosen && <Behind {...{ question, chosen }} facesWall={laid.inlet.faces === 'wall'} />}
       </div>
       {chosen && (
         <AnswerBar to="reach-lengths">{`${words(chosen.lengthIn)}: ${chosen.verdict === 'fits' ? 'fits' : chosen.verdict.replace('-', ' ')}`}</AnswerBar>

@@ -18,8 +18,10 @@ import { Findings } from './look/Findings.tsx';
 import { ItsSheet } from './look/ItsSheet.tsx';
 import { OldLine } from './look/OldLine.tsx';
 import { PicturesOf } from './look/PicturesOf.tsx';
+import { UsedAgain } from './look/UsedAgain.tsx';
 import { VerdictRow, Verdicts } from './look/Verdicts.tsx';
 import { WaterMeasured } from './look/WaterMeasured.tsx';
+import { BeginsAtStop, Doubted, waterSideLabel } from './look/WaterSide.tsx';
 import { Distance, FoundTube, Pressure } from './Measures.tsx';
 import type { StageProps } from './stage-props.ts';
 import { Told } from './Told.tsx';
@@ -47,6 +49,7 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
   const thing = (on: Bodies['thing-seen']['on'], legend: string) => (
     <Findings legend={legend} rows={rows(on)} seen={state.survey.seen[on]} onSeen={(seen) => write('thing-seen', run.id, { on, seen })} />
   );
+  const isStopGoing = judged.needs.stop && state.stop !== null && state.stop.kind !== 'none';
   const ready = state.from && state.to && state.stop;
   const units = useUnits();
   const known = knownOf(state, units);
@@ -65,12 +68,17 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
         <Fold {...fold('ends')}>
           <EndPicker
             id="look-from"
-            label="Water side: what it comes from"
+            label={waterSideLabel(isStopGoing)}
             value={state.from?.end ?? null}
             onChange={seen('from')}
             hint={usualEnds('from', null)}
           />
-          <EndLookup wanted={{ ...wanted, side: 'from' }} />
+          <BeginsAtStop isStopGoing={isStopGoing} end={state.from?.end ?? null} parts={catalogue.parts} />
+          <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+            <EndLookup wanted={{ ...wanted, side: 'from' }} />
+            <Doubted side="from" {...{ run, state, write }} />
+            <PicturesOf {...{ visitId, gathered }} runId={run.id} shows="from" />
+          </div>
           <FoundTube side="from" {...{ run, state, write }} />
           <Outlets {...{ run, state, write, outlets }} />
           <EndPicker
@@ -80,7 +88,11 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
             onChange={seen('to')}
             hint={context.appliance.usualInletEnds}
           />
-          <EndLookup wanted={{ ...wanted, side: 'to' }} />
+          <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
+            <EndLookup wanted={{ ...wanted, side: 'to' }} />
+            <Doubted side="to" {...{ run, state, write }} />
+            <PicturesOf {...{ visitId, gathered }} runId={run.id} shows="to" />
+          </div>
           <FoundTube side="to" {...{ run, state, write }} />
           <details className="why" open={state.rejoin !== null}>
             <summary>The outlet is in use: an old line has to be joined again</summary>
@@ -121,9 +133,7 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
           )}
           <PicturesOf {...{ visitId, gathered }} runId={run.id} shows="stop" />
           {verdict('stop') && <VerdictRow judgement={verdict('stop')!} />}
-          {judged.needs.stop && state.stop?.kind !== 'none' && (
-            <p>The chain gets a new one: note what this one sits on as the water side, so that it is joined there.</p>
-          )}
+          {isStopGoing && <p>The chain gets a new one: note what this one sits on as the water side, so that it is joined there.</p>}
           <p className="caution">Old stops can break when turned: know where the main is before touching one.</p>
         </Fold>
         <Fold {...fold('place')}>
@@ -134,9 +144,7 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
                 ['ownStop', 'needs its own stop'],
                 ['arrestor', 'needs a hammer arrestor'],
                 ['check', 'needs a vented backflow preventer'],
-                ['afterOsmosis', 'comes after reverse osmosis'],
                 ['leaveOutlet', 'leaves an outlet for another run'],
-                ['hidden', 'joints will be hidden'],
               ] as const
             ).map(([key, label]) => (
               <label key={key} className="flex min-h-11 items-center gap-2">
@@ -145,6 +153,26 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
               </label>
             ))}
           </div>
+          <Choices
+            legend="Afterwards its joints are"
+            options={[
+              ['sight', 'in sight'],
+              ['hidden', 'closed in for good'],
+            ]}
+            value={state.place.hidden ? 'hidden' : state.place.hiddenKnown ? 'sight' : null}
+            onChange={(to) => place({ hidden: to === 'hidden', hiddenKnown: true })}
+          />
+          {context.water === 'cold' && (
+            <Choices
+              legend="It comes after reverse osmosis"
+              options={[
+                ['no', 'no'],
+                ['yes', 'yes'],
+              ]}
+              value={state.place.afterOsmosis === undefined ? null : state.place.afterOsmosis ? 'yes' : 'no'}
+              onChange={(to) => place({ afterOsmosis: to === 'yes' })}
+            />
+          )}
           <Choices
             legend="The water side comes out of"
             options={[
@@ -186,6 +214,9 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
         <Fold {...fold('complaints')}>
           <Complaints {...{ run, context, state, write }} causes={judged.causes} />
         </Fold>
+        <Fold {...fold('reuse')}>
+          <UsedAgain {...{ run, context, state, write, catalogue }} />
+        </Fold>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3">
         <Fold {...fold('sheet')}>
@@ -217,6 +248,7 @@ const TITLES = {
   about: 'Power, drain, way out',
   before: 'Before anything is touched',
   complaints: 'Complaints',
+  reuse: 'What goes on again',
   sources: 'Where the water can come from',
 };
 type Part = keyof typeof TITLES;
@@ -243,6 +275,7 @@ function knownOf({ from, to, stop, oldLine, distance, place, survey }: StageProp
     sheet: Object.keys(survey.sheet).length === 0 ? '' : `${Object.keys(survey.sheet).length} read`,
     about: surroundings ? 'noted' : '',
     before: baseline || hammer ? 'noted' : '',
+    reuse: Object.keys(survey.reuse).join(', '),
     complaints: symptoms.length === 0 ? '' : String(symptoms.length),
     sources: survey.sources.length === 0 ? '' : survey.sources.map((s) => s.name).join(', '),
   };

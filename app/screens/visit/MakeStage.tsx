@@ -1,9 +1,10 @@
+import { PicturesOfJoints } from './look/PicturesOf.tsx';
 import { SkipStage } from './SkipStage.tsx';
 import { Step } from './Step.tsx';
 import type { StageProps } from './stage-props.ts';
 
 /** The work card of one stage: steps in order, gates that are not skipped, turns noted per joint. */
-export default function MakeStage({ run, state, write, go, part }: StageProps & { part: 'shut' | 'make' }) {
+export default function MakeStage({ run, state, write, go, part, visitId, gathered }: StageProps & { part: 'shut' | 'make' }) {
   const steps = state.card.filter((s) => s.stage === part);
   if (!state.accepted) {
     return (
@@ -57,6 +58,7 @@ export default function MakeStage({ run, state, write, go, part }: StageProps & 
           />
         ))}
       </ol>
+      {part === 'make' && <PicturesOfJoints joints={state.joints} now={steps[present]?.joint} runId={run.id} {...{ visitId, gathered }} />}
       {part === 'shut' && state.stages.shut.state === 'open' && !state.signedOff && (
         <details className="why mt-3">
           <summary>Go past this stage, with a reason</summary>

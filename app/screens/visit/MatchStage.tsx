@@ -1,7 +1,8 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type Chain, cardVersionOf, matchPreferring, stockForCut } from '../../../core/index.ts';
+import { type Chain, cardVersionOf, hangsOn, matchPreferring, type OpenFact, stockForCut } from '../../../core/index.ts';
 import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, needOfRun } from '../../../record/index.ts';
+import { judgeRun } from '../../../record/run/survey.ts';
 import { stockOf, vanOf } from '../../../record/stock/levels.ts';
 import { Chains, chainKey } from '../../ui/Chains.tsx';
 import { fetched } from '../../ui/fetched.tsx';
@@ -9,11 +10,14 @@ import { whereElse } from '../../ui/stock.ts';
 import { Asked } from './Asked.tsx';
 import type { StageProps } from './stage-props.ts';
 
+const HangsOn = fetched('What the chain hangs on', () => import('./HangsOn.tsx'));
+const InDoubt = fetched('The end in doubt', () => import('./InDoubt.tsx'));
 const StillRight = fetched('Whether the accepted chain still does', () => import('./StillRight.tsx'));
 
 /** What joins the two ends, ranked; one is accepted with its grounds. */
-export default function MatchStage({ run, context, state, catalogue, names, write, go, entries, vanId }: StageProps) {
+export default function MatchStage({ run, context, state, catalogue, names, write, go, entries, vanId, visitId }: StageProps) {
   const [asked, setAsked] = useState<Chain | null>(null);
+  const [open, setOpen] = useState<{ chain: Chain; on: ReturnType<typeof hangsOn>[number] } | null>(null);
   const question = useRef<HTMLElement>(null);
   // The chain pressed may stand far below the question it raises.
   useEffect(() => {
@@ -44,6 +48,23 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
     const stays = new Set(jointIdsFor(chain, before, () => ''));
     return state.joints.filter((j) => j.made && !stays.has(j.id));
   };
+  /** What nobody has said yet of what decides over parts, one at a time; none where it rules nothing out. */
+  const openOn = (chain: Chain, said: OpenFact[] = []) => {
+    const unknown = judgeRun(context, state, rules).unknowns.map((u) => u.fact);
+    const facts = (['hidden', 'osmosis'] as const).filter((fact) => unknown.includes(fact) && !said.includes(fact));
+    return hangsOn(query, chain.parts, facts)[0] ?? null;
+  };
+  const take = (chain: Chain, said: OpenFact[] = []) => {
+    const on = openOn(chain, said);
+    setOpen(on && { chain, on });
+    if (!on) ask(chain);
+  };
+  const settle = (fact: OpenFact, isSo: boolean) => {
+    write('place-seen', run.id, { ...state.place, ...(fact === 'hidden' ? { hidden: isSo, hiddenKnown: true } : { afterOsmosis: isSo }) });
+    // So: the chains are others now, and are looked at again. Not so: this one is as good as it was.
+    if (isSo || !open) setOpen(null);
+    else take(open.chain, [fact]);
+  };
   const ask = (chain: Chain) => (undone(chain).length > 0 || state.signedOff ? setAsked(chain) : use(chain));
   const use = (chain: Chain) => {
     setAsked(null);
@@ -69,6 +90,10 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
   return (
     <div>
       <Asked asked={needs} {...{ run, write, state }} />
+      {open && <HangsOn key={open.on.fact} open={open.on} onSaid={settle} onLeave={() => setOpen(null)} />}
+      {!state.signedOff && result.chains[0] && (from.doubt || to.doubt) && (
+        <InDoubt chain={result.chains[0]} {...{ state, run, visitId, context, query, soft, catalogue }} />
+      )}
       {state.accepted && !state.signedOff && <StillRight query={query} parts={state.accepted.chain.parts} />}
       <h2>{result.chains.length > 0 ? 'Chains, best first' : 'No chain'}</h2>
       {made && !asked && <p className="caution my-2">Joints of the accepted chain are made already: another chain may mean taking some apart.</p>}
@@ -105,7 +130,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         rules={rules}
         currency={catalogue.currency}
         elsewhere={whereElse(catalogue.places, vanId)}
-        onUse={ask}
+        onUse={take}
         used={state.accepted ? chainKey(state.accepted.chain) : null}
       />
     </div>

@@ -18,6 +18,7 @@ import { Choices } from '../../ui/Choices.tsx';
 import { InUnits } from '../../ui/InUnits.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { clock, mlPerDay, provenWords, recheckWords } from '../../ui/words.ts';
+import { PicturesOfJoints } from './look/PicturesOf.tsx';
 import { RemedyBox } from './RemedyBox.tsx';
 import { Step } from './Step.tsx';
 import type { StageProps } from './stage-props.ts';
@@ -34,7 +35,7 @@ const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
 const ORDER: readonly Round[] = ROUNDS.map((r) => r.id);
 
 export default function ProveStage(props: StageProps) {
-  const { run, state, write, go, timeZone } = props;
+  const { run, state, write, go, timeZone, visitId, gathered } = props;
   const targets: Target[] = [
     ...state.joints.map((j) => ({ ...j, what: `${j.a} · ${j.b}`, target: { jointId: j.id } })),
     ...state.checkPoints.map((c) => ({ ...c, what: 'of the stop', seal: null, target: { checkPointId: c.id } })),
@@ -91,6 +92,7 @@ export default function ProveStage(props: StageProps) {
           ),
         )}
         <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} recheck={recheckWords(state, timeZone)} />
+        <PicturesOfJoints joints={state.joints} now={state.joints.find((j) => j.finding !== null)?.n} runId={run.id} {...{ visitId, gathered }} />
         <BesideLooks {...props} isStood={ORDER.indexOf(due) > ORDER.indexOf('standing')} />
         {state.stage === 'log' && (
           <p className="mt-4 text-lg">

@@ -17,6 +17,8 @@ export const placeSeen = kind({
   name: 'place-seen',
   shape: z.strictObject({
     hidden: z.boolean(),
+    /** Somebody said whether: without it, not hidden is what nobody has said yet. */
+    hiddenKnown: z.optional(z.boolean()),
     ownStop: z.boolean(),
     arrestor: z.boolean(),
     leaveOutlet: z.optional(z.boolean()),
@@ -38,6 +40,7 @@ export const placeSeen = kind({
   },
   says: (b, { units }) => {
     const asks: string[] = (Object.keys(ASKS) as (keyof typeof ASKS)[]).filter((key) => b[key]).map((key) => ASKS[key]);
+    if (b.hiddenKnown && !b.hidden) asks.push('joints stay in sight');
     if (b.outOf) asks.push(`out of the ${b.outOf}`);
     if (b.pressurePsi !== undefined) asks.push(asTyped(b.pressureText, pressure(b.pressurePsi), units));
     return `Place: ${asks.length > 0 ? asks.join(', ') : 'nothing special'}`;

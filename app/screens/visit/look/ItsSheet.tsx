@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { lengthTyped, pressureTyped, readLengthIn, readPressurePsi, type SheetFigure } from '../../../../core/index.ts';
+import { isOn, lengthTyped, pressureTyped, readLengthIn, readPressurePsi, type SheetFigure } from '../../../../core/index.ts';
 import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
 import { unitsHere, useUnits } from '../../../ui/units.ts';
 import type { StageProps } from '../stage-props.ts';
@@ -8,7 +8,7 @@ type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write'>;
 
 /** What the appliance's own sheet says: it takes the place of what is usual, and some of it is measured against. */
 export function ItsSheet({ run, context: { appliance, look }, state, write }: Props) {
-  const figures = look.sheets.filter((f) => f.appliances === '*' || f.appliances.includes(appliance.id));
+  const figures = look.sheets.filter((f) => isOn(f.appliances, appliance.id));
   return (
     <>
       {figures.map((f) => (

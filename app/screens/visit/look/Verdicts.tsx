@@ -70,13 +70,13 @@ export function Verdicts({ judged }: { judged: Judgements & { causes: Cause[] } 
         <details className="why">
           <summary>
             Not known yet: {unknowns.length}
-            {blocked.length > 0 && `; waits for it: ${blocked.map((b) => WAITS[b]).join(', ')}`}
+            {blocked.length > 0 && `; may hold up: ${blocked.map((b) => WAITS[b]).join(', ')}`}
           </summary>
           <ul className="list-disc pl-5">
             {unknowns.map((u) => (
               <li key={u.fact}>
                 <b>{u.name}</b>: decides {u.decides}
-                {u.blocks !== 'no' && ` (${WAITS[u.blocks]} waits for it)`}
+                {u.blocks !== 'no' && ` (may hold up ${WAITS[u.blocks]})`}
               </li>
             ))}
           </ul>
