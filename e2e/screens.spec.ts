@@ -36,7 +36,16 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
       await page.getByRole('heading', { name: /^Plan/ }).waitFor();
     },
   ],
-  ['look', (page) => openRun(page, /^Brewer/, 'Look')],
+  [
+    'look',
+    async (page) => {
+      await openRun(page, /^Brewer/, 'Look');
+      await page.getByRole('radio', { name: 'multi-turn' }).check();
+      const shut = page.getByRole('tabpanel').locator('button[aria-expanded="false"]:visible');
+      while ((await shut.count()) > 0) await shut.first().click();
+      await page.getByRole('button', { name: 'rubber washer' }).click();
+    },
+  ],
   ['match', (page) => openRun(page, /^Dishwasher/, 'Match')],
   ['shut', (page) => openRun(page, /^Dishwasher/, 'Shut')],
   ['make', (page) => openRun(page, /^Flat toilet/, 'Make')],

@@ -5,7 +5,7 @@ import { InUnits } from '../../ui/InUnits.tsx';
 
 /** How far an inlet that faces the wall must stand off it, for what stands out of it and the line's bend; and whether it does. */
 export function Behind({ question, chosen, facesWall }: { question: LengthQuestion; chosen: LengthPick; facesWall: boolean }) {
-  const [typed, setTyped] = useState('1');
+  const [typed, setTyped] = useState('1/2');
   const standsOutIn = readLengthIn(typed);
   const { endStraightIn, minBendRadiusIn, odIn = 0, to } = question;
   const turns = chosen.coil?.turns ?? 0;

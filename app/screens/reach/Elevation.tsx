@@ -53,6 +53,7 @@ export function Elevation({ view, question, picks, chosen, isOut, units, most, s
   const tight = isKept ? at(seen(view, shape.points[shape.tightestAt]!)) : null;
   const coil = !isOut && chosen.coil;
   const size = { viewBox: `0 0 ${sheet.width} ${sheet.height}`, width: sheet.width, height: sheet.height };
+  const onSheet = (end: LineEnd): Point => at(seen(view, [end.x, end.y, end.z ?? 0]));
   return (
     <figure className="grid" aria-label={view === 'side' ? 'Seen from the side, the wall at the left' : 'Seen from the front, the wall behind'}>
       <svg {...size} className="reach col-start-1 row-start-1 h-auto max-w-full" aria-hidden="true">
@@ -84,26 +85,10 @@ export function Elevation({ view, question, picks, chosen, isOut, units, most, s
         <Dimensions
           {...{ sheet, from: seen(view, [question.from.x, question.from.y, question.from.z ?? 0]), to: seen(view, [to.x, to.y, to.z ?? 0]), units }}
         />
-        <text
-          className="named"
-          x={at(seen(view, [question.from.x, question.from.y, question.from.z ?? 0]))[0] - 16}
-          y={at([0, question.from.y])[1] + 22}
-          textAnchor="end"
-        >
-          stop
-        </text>
-        <text className="named" x={at(seen(view, [to.x, to.y, to.z ?? 0]))[0] - 16} y={at([0, to.y])[1] - 10} textAnchor="end">
-          inlet
-        </text>
+        <Names stop={onSheet(question.from)} inlet={onSheet(to)} />
         {tight && !coil && shape.minRadiusIn < 1e5 && <circle className="tight" cx={tight[0]} cy={tight[1]} r={7} />}
         {[question.from, to].map((end, i) => (
-          <circle
-            key={i === 0 ? 'stop' : 'inlet'}
-            className="grip"
-            cx={at(seen(view, [end.x, end.y, end.z ?? 0]))[0]}
-            cy={at(seen(view, [end.x, end.y, end.z ?? 0]))[1]}
-            r={8}
-          />
+          <circle key={i === 0 ? 'stop' : 'inlet'} className="grip" cx={onSheet(end)[0]} cy={onSheet(end)[1]} r={8} />
         ))}
       </svg>
       <svg {...size} className="col-start-1 row-start-1 h-auto max-w-full touch-pan-y print:hidden">
@@ -112,6 +97,23 @@ export function Elevation({ view, question, picks, chosen, isOut, units, most, s
         <End name="inlet" label={isOut ? 'The inlet, pulled out' : 'The inlet'} {...{ sheet, end: to, units, onMove, hold }} />
       </svg>
     </figure>
+  );
+}
+
+/** The two ends by name, each on the side away from the other. */
+function Names({ stop, inlet }: Record<'stop' | 'inlet', Point>) {
+  const isLeft = stop[0] <= inlet[0];
+  const isOver = stop[1] < inlet[1];
+  const side = (left: boolean, [x, y]: Point, over: boolean) => ({ x: x + (left ? -14 : 14), y: y + (over ? -12 : 22), textAnchor: left ? 'end' : 'start' }) as const; // biome-ignore format: one line
+  return (
+    <>
+      <text className="named" {...side(isLeft, stop, isOver)}>
+        stop
+      </text>
+      <text className="named" {...side(!isLeft, inlet, !isOver)}>
+        inlet
+      </text>
+    </>
   );
 }
 

@@ -37,8 +37,8 @@ export function Measured({ laid, lengths, onChange, onLengths }: Props) {
     </fieldset>
   );
   return (
-    <section aria-label="Measured" className="grid gap-3">
-      <h2>Measured ({ownUnit('length', units)})</h2>
+    <section aria-label="Measured" className="grid gap-x-8 gap-y-3 lg:grid-cols-2">
+      <h2 className="lg:col-span-2">Measured ({ownUnit('length', units)})</h2>
       {end('stop', 'The stop')}
       {end('inlet', 'The inlet')}
       <div className="grid grid-cols-2 gap-2">

@@ -108,15 +108,12 @@ export default function Reach({ presets, holeSizes, address, first }: Props) {
           <button type="button" className="key" onClick={() => saveDrawing('#reach-drawing')}>
             Save the drawing (SVG)
           </button>
-          <span className="min-w-0 flex-1 text-soft">
+          <span className="min-w-0 flex-1 basis-64 text-soft">
             Drag a brass ring, or move it with the arrows. Open ring: the tightest bend. Broken lines: the other lengths as they would lie.
           </span>
         </p>
-        <Riser />
-        <TubeCut />
-        <Holes sizes={holeSizes} />
       </section>
-      <div className="grid content-start gap-4">
+      <div className="grid content-start gap-4 lg:row-span-2">
         <section aria-label="Lengths" className="grid gap-3" id="reach-lengths">
           {wrong && <p className="caution">{wrong}</p>}
           {chosen && <Lengths {...{ picks, chosen, units }} onPick={setPicked} />}
@@ -130,8 +127,13 @@ export default function Reach({ presets, holeSizes, address, first }: Props) {
             can chafe, and none is joined to another.
           </p>
         </section>
+      </div>
+      <div className="grid content-start gap-4">
         <Measured {...{ laid, lengths }} onChange={setLaid} onLengths={setLengths} />
         {question?.pulledOut && chosen && <Behind {...{ question, chosen }} facesWall={laid.inlet.faces === 'wall'} />}
+        <Riser />
+        <TubeCut />
+        <Holes sizes={holeSizes} />
       </div>
       {chosen && (
         <AnswerBar to="reach-lengths">{`${words(chosen.lengthIn)}: ${chosen.verdict === 'fits' ? 'fits' : chosen.verdict.replace('-', ' ')}`}</AnswerBar>
