@@ -132,7 +132,8 @@ const files = {
   '/api/v1/pictures/{id}': {
     get: { summary: 'A picture, named by the SHA-256 of what was sent', type: 'image/*', query: ['id'] },
     post: {
-      summary: 'Takes a piece of a picture: JPEG, PNG or WebP, 12 MB at most; one that does not follow on what is here is refused (409) with `have`',
+      summary:
+        'Takes a piece of a picture: JPEG, PNG or WebP, 12 MB and 50 million pixels at most; one that does not follow on what is here is refused (409) with `have`',
       type: 'application/octet-stream',
       query: ['id', 'at', 'size'],
       answerShape: pieceAnswer,
