@@ -14,6 +14,7 @@ import { longRun, presses } from './presses.ts';
 import { reachTimes } from './reach.ts';
 import { entriesPerSecond, fill, memoryAfter } from './record.ts';
 import { bookEntries, fillShop, firstSync } from './shop.ts';
+import { isolationTimes } from './shut.ts';
 import { Baseline } from './yen.ts';
 
 const line = (name: string, figure: string) => console.log(`${name.padEnd(66)} ${figure}`);
@@ -82,6 +83,13 @@ function reach(): void {
   line('hoseShape, 95th percentile (at most 8 ms)', `${at(sorted(plane), 0.95).toFixed(2)} ms`);
   line('hoseShape in space, median (at most 6 ms)', `${at(sorted(space), 0.5).toFixed(2)} ms`);
   line('pickLength, six lengths, out and home, 95th percentile (at most 40 ms)', `${at(sorted(pick), 0.95).toFixed(1)} ms`);
+}
+
+/** Which valves to close. */
+function shut(): void {
+  const times = sorted(isolationTimes());
+  line('planIsolation, 5,000 pipes, 50 loops, median', `${at(times, 0.5).toFixed(1)} ms`);
+  line('planIsolation, the same, 95th percentile (at most 150 ms)', `${at(times, 0.95).toFixed(1)} ms`);
 }
 
 /** Requests at a steady rate; milliseconds each took, sorted. */
@@ -291,6 +299,7 @@ generated();
 demoChains();
 small();
 reach();
+shut();
 await withHouse(async (address, sql, pid) => {
   await pages(address);
   await typing(address);

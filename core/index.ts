@@ -61,6 +61,21 @@ export { type LineKind, lengthQuestion, type MeasuredEnd, type Setting, WAYS, ty
 export { type CoilSpace, clearanceBehind, type SlackCoil, slackCoil } from './reach/slack-coil.ts';
 export { type CoilCuts, cutList, type RouteCut, type TubeRoute, tubeRoute } from './reach/tube-route.ts';
 export { type Reason, reason } from './reason.ts';
+export {
+  brokenLinks,
+  missing as missingInNetwork,
+  type NetFault,
+  type NetPipe,
+  type NetPlace,
+  type NetValve,
+  PLACE_KINDS,
+  VALVE_CONDITIONS,
+  VALVE_KINDS,
+  type WaterNetwork,
+} from './shut/network.ts';
+export { type IsolationJob, type IsolationPlan, type PossiblePlan, planIsolation } from './shut/plan-isolation.ts';
+export { backSteps, type ShutDo, type ShutStep, shutSteps } from './shut/steps.ts';
+export { joinWindows, type Span, type WaterOff, type WindowJob, type WindowsAnswer } from './shut/windows.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';
 export * from './units/quantity.ts';

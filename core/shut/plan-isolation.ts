@@ -1,0 +1,131 @@
+/** Which water goes off for a piece of work: what to close, who is without, where it drains, and what next if a valve does not hold. */
+import { InputError } from '../errors.ts';
+import { type Reason, reason } from '../reason.ts';
+import { type Closing, closingFor, Net } from './close.ts';
+import { drainOf } from './drain.ts';
+import { isStuckShut, type NetPlace, type NetValve, nameOf, sound, type WaterNetwork } from './network.ts';
+import { distrust } from './trust.ts';
+
+export interface IsolationJob {
+  /** Ids of places, pipes or valves; a pipe or a valve stands for both its places. */
+  workOn: readonly string[];
+  /** Valves that do not hold, whatever is known of them. */
+  struckOut?: readonly string[];
+}
+
+export type IsolationPlan = PossiblePlan | { possible: false; because: Reason[] };
+
+export interface PossiblePlan {
+  possible: true;
+  /** Valves to close. */
+  close: string[];
+  /** Valves that are stuck shut, and have to hold. */
+  reliesOn: string[];
+  /** Other outlets that are without water. */
+  dry: string[];
+  /** Lowest outlet of the dry part; the work's own lowest place where it has none. */
+  drainAt: string;
+  /** Its highest other outlet: there the air comes in. */
+  ventAt: string | null;
+  /** What comes out at the drain, gal. */
+  volumeGal: number;
+  /** What stands above the work and below the drain: it comes out at the joint, gal. */
+  residualGal: number;
+  /** Heaters without supply: their energy goes off first. */
+  energyOff: string[];
+  /** The plan should the least trusted valve not hold; null where nothing is relied on. */
+  readonly fallback: IsolationPlan | null;
+  because: Reason[];
+}
+
+/**
+ * The least disruptive set of valves that keeps every source from the work: fewest other outlets dry, then the most trusted valves, then the fewest.
+ *
+ * @throws InputError  where the network is broken, or a name in the job is none of its
+ * @source             field reference, section 7
+ */
+export function planIsolation(network: WaterNetwork, { workOn, struckOut = [] }: IsolationJob): IsolationPlan {
+  const net = new Net(sound(network));
+  const places = placesOf(network, workOn);
+  for (const id of struckOut) if (!network.valves.some((v) => v.id === id)) throw new InputError('struckOut', id, 'Name a valve of the network.');
+  return plan(net, places, new Set(struckOut));
+}
+
+/** Places that the work stands for. */
+function placesOf({ places, pipes, valves }: WaterNetwork, workOn: readonly string[]): string[] {
+  if (workOn.length === 0) throw new InputError('workOn', '', 'Say what is worked on.');
+  const ends = new Map<string, string[]>([...places.map((p) => [p.id, [p.id]] as const), ...[...pipes, ...valves].map((l) => [l.id, [l.a, l.b]] as const)].map(([k, v]) => [k, [...v]])); // biome-ignore format: one map
+  return [
+    ...new Set(
+      workOn.flatMap((id) => {
+        const at = ends.get(id);
+        if (!at) throw new InputError('workOn', id, 'Name a place, a pipe or a valve of the network.');
+        return at;
+      }),
+    ),
+  ];
+}
+
+function plan(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string>): IsolationPlan {
+  const closing = closingFor(net, workOn.map((id) => net.at(id)), struckOut); // biome-ignore format: one call
+  if (!closing) return { possible: false, because: [nothingParts(net, workOn, struckOut)] };
+  const { places } = net.network;
+  const work = new Set(workOn);
+  const without = (p: NetPlace): boolean => !closing.hasWater[net.at(p.id)];
+  const dry = places.filter((p) => p.kind === 'outlet' && without(p) && !work.has(p.id)).map((p) => p.id);
+  const shut = new Set(closing.close);
+  const weakest = leastTrusted(closing);
+  let next: IsolationPlan | null | undefined;
+  return {
+    possible: true,
+    close: closing.close.map((v) => v.id),
+    reliesOn: closing.reliedOn.map((v) => v.id),
+    dry,
+    ...drainOf(net.network, workOn, (v) => shut.has(v) || (isStuckShut(v) && !struckOut.has(v.id)), closing.hasWater, net.number),
+    energyOff: places.filter((p) => p.kind === 'heater' && without(p)).map((p) => p.id),
+    // Worked out when it is asked for: the chain of what comes next may be long.
+    get fallback() {
+      if (next === undefined) next = weakest ? plan(net, workOn, new Set([...struckOut, weakest.id])) : null;
+      return next;
+    },
+    because: reasonsOf(closing, dry, places),
+  };
+}
+
+/** Of what the plan relies on; the last named of equals. */
+function leastTrusted({ close, reliedOn }: Closing): NetValve | null {
+  return [...close, ...reliedOn].reduce<NetValve | null>((worst, v) => (worst === null || distrust(v) >= distrust(worst) ? v : worst), null);
+}
+
+const CONDITION_WORDS: Partial<Record<NetValve['condition'], string>> = {
+  works: 'known to hold',
+  weeps: 'holds, and weeps at its stem',
+  unknown: 'never tried',
+  'seized-shut': 'stuck shut, and never tried',
+};
+
+function reasonsOf({ close, reliedOn }: Closing, dry: readonly string[], places: readonly NetPlace[]): Reason[] {
+  const source = 'field reference, section 7';
+  const named = (ids: readonly string[]) => ids.slice(0, 6).map((id) => nameOf(places.find((p) => p.id === id)!)).join(', '); // biome-ignore format: one line
+  const who =
+    dry.length === 0
+      ? 'No other outlet is without water.'
+      : `Without water: ${named(dry)}${dry.length > 6 ? ` and ${dry.length - 6} more` : ''}. No plan leaves fewer dry.`;
+  return [
+    reason('dry', who, { source, figures: { dry: dry.length } }),
+    ...close.map((v) => reason('close', `${nameOf(v)}: ${v.kind}, ${CONDITION_WORDS[v.condition]}.`, { source })),
+    ...reliedOn.map((v) => reason('relied-on', `${nameOf(v)} is ${CONDITION_WORDS[v.condition]}: the plan relies on it.`, { source })),
+  ];
+}
+
+function nothingParts(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string>): Reason {
+  const work = workOn.map((id) => nameOf(net.network.places[net.at(id)]!)).join(', ');
+  const out = struckOut.size === 0 ? '' : ` with ${[...struckOut].join(', ')} struck out`;
+  return reason(
+    'nothing-parts',
+    `No valve keeps the water from ${work}${out}: call the water company for the valve in the street, or stop the source.`,
+    {
+      source: 'field reference, section 7',
+    },
+  );
+}

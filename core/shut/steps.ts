@@ -1,0 +1,110 @@
+/** A plan of isolation as it is done: what goes off first, what is closed, where it drains, how it is proved; and the way back. */
+import { type Quantity, type Said, said } from '../units/quantity.ts';
+import { type NetValve, nameOf, type WaterNetwork } from './network.ts';
+import type { PossiblePlan } from './plan-isolation.ts';
+
+export type ShutDo = 'energy-off' | 'close' | 'vent' | 'drain' | 'mind' | 'prove' | 'shut-drain' | 'open' | 'air-out' | 'screens' | 'energy-on';
+
+/** One thing to do, at a place or a valve of the network. */
+export interface ShutStep {
+  do: ShutDo;
+  at: string;
+  title: string;
+  detail: Said;
+  /** Answered yes before the work goes on. */
+  gate?: string;
+}
+
+/** More than this wants a hose: a bucket holds it no more, gal. */
+const BUCKET_GAL = 4;
+/** Less than this runs away unseen, gal. */
+const NOTHING_GAL = 0.02;
+
+const volume = (value: number): Quantity => ({ of: 'volume', value });
+
+/** How a valve is shut, by its kind; one that nobody ever tried is not forced. */
+const SHUT: Partial<Record<NetValve['kind'], string>> = {
+  'quarter-turn': 'Handle across the pipe.',
+  'multi-turn': 'Clockwise until it stops, by hand.',
+  gate: 'Clockwise until it stops, slowly: a gate seldom holds to the last drop.',
+  saddle: 'Clockwise, gently: its needle seldom holds.',
+};
+const OPEN: Partial<Record<NetValve['kind'], string>> = {
+  'quarter-turn': 'A little, until the sound of filling stops; then all the way.',
+  'multi-turn': 'A little, until the sound of filling stops; then all the way and half a turn back.',
+  gate: 'A little, until the sound of filling stops; then all the way and half a turn back.',
+  saddle: 'A little, until the sound of filling stops; then all the way.',
+};
+
+/** What is done to get there, in order. */
+export function shutSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
+  const find = finder(net);
+  const { drainAt, ventAt, volumeGal, residualGal } = plan;
+  const bucket = volumeGal > BUCKET_GAL ? 'a hose to a drain' : 'a bucket';
+  const step = (what: ShutDo, at: string, title: string, detail: Said, gate?: string): ShutStep => ({
+    do: what,
+    at,
+    title,
+    detail,
+    ...(gate ? { gate } : {}),
+  });
+  return [
+    ...plan.energyOff.map((id) => step('energy-off', id, `Energy off: ${find.name(id)}`, said`It loses its water: dry, it burns out.`)),
+    ...plan.close.map((id) => {
+      const valve = find.valve(id)!;
+      const untried = valve.condition === 'unknown' ? ' Never tried: no force, and know the next valve first.' : '';
+      return step('close', id, `Close ${nameOf(valve)}`, said`${SHUT[valve.kind] ?? ''}${untried}`);
+    }),
+    ...(ventAt === null ? [] : [step('vent', ventAt, `Open ${find.name(ventAt)}`, said`Air comes in there, so that it drains.`)]),
+    step(
+      'drain',
+      drainAt,
+      `Open ${find.name(drainAt)}`,
+      volumeGal < NOTHING_GAL ? said`Hardly anything comes out.` : said`About ${volume(volumeGal)} comes out: ${bucket}.`,
+    ),
+    ...(residualGal < NOTHING_GAL
+      ? []
+      : [
+          step(
+            'mind',
+            drainAt,
+            'Some stays above the work',
+            said`${volume(residualGal)} stands above the work and below the drain: it comes out at the joint. A towel and a bucket.`,
+          ),
+        ]),
+    step('prove', drainAt, `Prove it dead at ${find.name(drainAt)}`, said`Leave it open and wait. It runs on: a valve passes. Say which, and the plan goes on to the next.`, `Has ${find.name(drainAt)} stopped running, and stayed so for a minute?`), // biome-ignore format: one step
+  ];
+}
+
+/** And back again: filled slowly from the lowest valve up, the air let out at the top, energy last. */
+export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
+  const find = finder(net);
+  const height = (id: string) => find.heightFt(find.valve(id)!.a);
+  const byHeight = [...plan.close].sort((a, b) => height(a) - height(b));
+  const top = plan.ventAt ?? plan.drainAt;
+  return [
+    { do: 'shut-drain', at: plan.drainAt, title: `Close ${find.name(plan.drainAt)}`, detail: said`${plan.ventAt === null ? 'Not quite: the air leaves there.' : `Leave ${find.name(plan.ventAt)} open, its aerator off: the air leaves there.`}` }, // biome-ignore format: one step
+    ...byHeight.map((id): ShutStep => {
+      const valve = find.valve(id)!;
+      return { do: 'open', at: id, title: `Open ${nameOf(valve)} slowly`, detail: said`${OPEN[valve.kind] ?? ''}` };
+    }),
+    {
+      do: 'air-out',
+      at: top,
+      title: `Let the air out at ${find.name(top)}`,
+      detail: said`Until it runs without spitting. Then every other outlet that was dry, the lowest first.`,
+    },
+    { do: 'screens', at: top, title: 'Clean aerators and inlet screens', detail: said`What came loose sits in them.` },
+    ...plan.energyOff.map((id): ShutStep => ({ do: 'energy-on', at: id, title: `Energy on: ${find.name(id)}`, detail: said`Only when a hot outlet behind it runs full and without air.` })), // biome-ignore format: one step
+  ];
+}
+
+function finder({ places, valves }: WaterNetwork) {
+  const byId = new Map(places.map((p) => [p.id, p]));
+  const valveById = new Map(valves.map((v) => [v.id, v]));
+  return {
+    valve: (id: string) => valveById.get(id),
+    name: (id: string) => nameOf(byId.get(id) ?? valveById.get(id) ?? { id }),
+    heightFt: (id: string) => byId.get(id)?.heightFt ?? 0,
+  };
+}
