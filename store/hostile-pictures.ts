@@ -47,4 +47,4 @@ export function blackPng({ width, height, bits = 8, channels = 1, isInterlaced =
 }
 
 /** A colour profile that is a thousand times what it is in the file. */
-export const bombProfile = (): Buffer => chunk('iCCP', Buffer.concat([Buffer.from('x\0\0', 'latin1'), deflateSync(Buffer.alloc(800_000_000))]));
+export const bombProfile = (): Buffer => chunk('iCCP', Buffer.concat([Buffer.from('x\0\0', 'latin1'), deflateSync(Buffer.alloc(200_000_000))]));

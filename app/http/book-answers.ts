@@ -72,6 +72,7 @@ export const stockAnswer = z.looseObject({
 export const findAnswer = z.object({ found: z.array(z.looseObject({ kind: text, name: text, detail: text, href: text })) });
 export const importAnswer = z.looseObject({ entries: whole });
 export const premisesImportAnswer = z.looseObject({ premises: whole, appliances: whole });
+export const waterImportAnswer = z.looseObject({ things: whole });
 
 /** A line of `book.jsonl`. */
 export const bookLine = z.looseObject({

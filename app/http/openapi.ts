@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { waterFile } from '../../store/water-file.ts';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, shopShape, whyNotShape } from './api-shapes.ts';
 import {
@@ -13,6 +14,7 @@ import {
   shopsAnswer,
   stockAnswer,
   visitsAnswer,
+  waterImportAnswer,
 } from './book-answers.ts';
 import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
 
@@ -124,10 +126,25 @@ const gets = {
 /** Calls that take or answer a file. */
 const files = {
   '/api/v1/calendar.ics': { get: { summary: 'Visits of the next 60 days and rechecks due', type: 'text/calendar' } },
-  '/api/v1/book.jsonl': { get: { summary: 'Every entry of the book, oldest first, a line each', type: 'application/x-ndjson', line: bookLine } },
+  '/api/v1/book.jsonl': { get: { summary: 'Every entry of the book, oldest first, a line each', type: 'application/x-ndjson', shape: bookLine } },
   '/api/v1/book/import': { post: { summary: 'Takes such a file into an empty shop', type: 'application/x-ndjson', answerShape: importAnswer } },
   '/api/v1/premises/import': {
     post: { summary: 'Takes in a CSV file of premises, all or nothing', type: 'text/csv', answerShape: premisesImportAnswer },
+  },
+  '/api/v1/premises/{id}/water': {
+    get: {
+      summary: 'The water of a premises: places with heights, pipes, valves; the schema is at /api/v1/water-file.schema.json too',
+      type: 'application/json',
+      query: ['id'],
+      shape: waterFile,
+    },
+    post: {
+      summary: 'Takes in such a file, all or nothing, over what is drawn of the same ids',
+      type: 'application/json',
+      query: ['id'],
+      shape: waterFile,
+      answerShape: waterImportAnswer,
+    },
   },
   '/api/v1/pictures/{id}': {
     get: { summary: 'A picture, named by the SHA-256 of what was sent', type: 'image/*', query: ['id'] },
@@ -146,7 +163,8 @@ const files = {
 interface FileCall {
   summary: string;
   type: string;
-  line?: z.core.$ZodType;
+  /** Of its content, or of a line of it. */
+  shape?: z.core.$ZodType;
   answerShape?: z.core.$ZodType;
   /** What its address says. */
   query?: string[];
@@ -154,7 +172,7 @@ interface FileCall {
 
 function fileCall(method: string, call: FileCall): object {
   const parameters = (call.query ?? []).map((name) => ({ name, in: name === 'id' ? 'path' : 'query', required: true, schema: { type: 'string', maxLength: 200 } })); // biome-ignore format: one list
-  const content = { [call.type]: { schema: call.line ? z.toJSONSchema(call.line, { io: 'input' }) : { type: 'string' } } };
+  const content = { [call.type]: { schema: call.shape ? z.toJSONSchema(call.shape, { io: 'input' }) : { type: 'string' } } };
   if (method === 'get') return { summary: call.summary, parameters, responses: { '200': { description: 'The file', content }, '503': problem } };
   return {
     summary: call.summary,

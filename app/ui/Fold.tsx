@@ -15,6 +15,8 @@ interface Props {
 export function Fold({ title, known, isAsked, isBeside = false, children }: Props) {
   // It opens and shuts by a press alone: nothing moves under a thumb.
   const [isOpen, setOpen] = useState(isAsked);
+  // What may be left out costs nothing until it is wanted; what was typed there stays when it is shut.
+  const [wasOpened, setOpened] = useState(isAsked);
   return (
     <section className="grid content-start gap-3" aria-label={title}>
       <h2 className={isBeside ? 'hidden print:block' : 'max-lg:hidden print:block'}>{title}</h2>
@@ -22,7 +24,10 @@ export function Fold({ title, known, isAsked, isBeside = false, children }: Prop
         type="button"
         className={`flex min-h-14 w-full cursor-pointer items-center justify-between gap-3 border-b border-ink text-left print:hidden ${isBeside ? '' : 'lg:hidden'}`}
         aria-expanded={isOpen}
-        onClick={() => setOpen(!isOpen)}
+        onClick={() => {
+          setOpen(!isOpen);
+          setOpened(true);
+        }}
       >
         <span>
           <span className="font-head text-xl font-semibold">{title}</span>
@@ -33,7 +38,7 @@ export function Fold({ title, known, isAsked, isBeside = false, children }: Prop
         </span>
       </button>
       <div className={`grid-cols-[minmax(0,1fr)] content-start gap-3 print:grid ${isBeside ? '' : 'lg:grid'} ${isOpen ? 'grid' : 'hidden'}`}>
-        {children}
+        {(!isBeside || wasOpened) && children}
       </div>
     </section>
   );

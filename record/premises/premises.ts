@@ -3,6 +3,7 @@ import { clearable, fieldsInWords, retiring, someOf } from '../book/rules.ts';
 import { change, type Subject } from '../book/subject.ts';
 import { localTime, name, timeZone } from '../shapes.ts';
 import type { Premises } from './states.ts';
+import { waterChanges } from './water.ts';
 
 const contactShape = z.strictObject({
   name: z.optional(clearable(200)),
@@ -40,6 +41,7 @@ export const premises: Subject<'premises', Premises> = {
     mainValve: null,
     quiet: null,
     contact: null,
+    water: [],
     ...body,
     id,
     contactErasedBy: null,
@@ -49,6 +51,7 @@ export const premises: Subject<'premises', Premises> = {
     made: premisesChange({ shape: shapes.made, sets: true, says: (b) => `premises "${b.name}" written down` }),
     changed: premisesChange({ shape: shapes.changed, sets: true, says: (b) => `changed: ${fieldsInWords(b, WORDS)}` }),
     ...retiring<Premises>(),
+    ...waterChanges,
     'contact-erased': premisesChange({
       shape: z.strictObject({}),
       isFinal: true,

@@ -1,4 +1,5 @@
 /** How what stands at a premises is known. */
+import type { WaterThing } from './water.ts';
 
 export interface Contact {
   name?: string | null;
@@ -20,6 +21,8 @@ export interface Premises {
   /** When no noise is made and no water shut off, local times; over midnight where `to` is earlier. */
   quiet: { from: string; to: string } | null;
   contact: Contact | null;
+  /** Its water as far as it is drawn: places, pipes, valves. */
+  water: WaterThing[];
   /** The entry that erased its contact last; null where none did. */
   contactErasedBy: string | null;
   /** Why it is left out of lists and pickers; null while it is not. */
