@@ -6,6 +6,8 @@ export default defineConfig({
   workers: 1,
   fullyParallel: false,
   forbidOnly: Boolean(process.env.CI),
+  // A machine that others load lets a browser wait for minutes now and then: tried once more, and told as flaky.
+  retries: process.env.CI ? 1 : 0,
   reporter: [['list']],
   globalSetup: './e2e/house.ts',
   use: {

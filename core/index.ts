@@ -61,6 +61,7 @@ export { type LineKind, lengthQuestion, type MeasuredEnd, type Setting, WAYS, ty
 export { type CoilSpace, clearanceBehind, type SlackCoil, slackCoil } from './reach/slack-coil.ts';
 export { type CoilCuts, cutList, type RouteCut, type TubeRoute, tubeRoute } from './reach/tube-route.ts';
 export { type Reason, reason } from './reason.ts';
+export { inletOf, type KnownRun, knownNetwork, stopOf } from './shut/known.ts';
 export {
   brokenLinks,
   missing as missingInNetwork,

@@ -94,41 +94,45 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
   ],
 ];
 
-for (const [name, open] of SCREENS) {
-  test(`${name}: axe finds nothing, nothing overflows, no error is logged`, async ({ page }) => {
-    const errors: string[] = [];
-    page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
-    page.on('pageerror', (e) => errors.push(e.message));
-    await open(page);
-    await page.waitForLoadState('networkidle');
-    await hydrated(page);
-    for (const sheet of ['light', 'dark']) {
-      if (sheet === 'dark') await page.getByRole('button', { name: /^Dark/ }).click();
-      // What is dark differs in its colours alone.
-      const axe = sheet === 'light' ? new AxeBuilder({ page }) : new AxeBuilder({ page }).withRules(['color-contrast']);
-      const { violations } = await axe.analyze();
-      expect(violations.map((v) => `${sheet}, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
-    }
-    for (const size of [
-      { width: 1280, height: 800 },
-      { width: 390, height: 844 },
-    ]) {
-      await page.setViewportSize(size);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${size.width} px`).toBeLessThanOrEqual(size.width);
-      // Where there is least room, targets are nearest to each other.
-      if (size.width !== 390) continue;
-      // Whole, so that no bar at the foot lies over a target.
-      await page.setViewportSize({ width: size.width, height: await page.evaluate(() => document.documentElement.scrollHeight) });
-      const small = new AxeBuilder({ page }).options({
-        runOnly: ['target-size', 'scrollable-region-focusable'],
-        rules: { 'target-size': { enabled: true } },
-      });
-      const { violations } = await small.analyze();
-      expect(violations.map((v) => `${size.width} px, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
-    }
-    expect(errors).toEqual([]);
-  });
-}
+test.describe('every screen', () => {
+  // It keeps the pages of all screens when it comes: not wanted here, and dear for each.
+  test.use({ serviceWorkers: 'block' });
+  for (const [name, open] of SCREENS) {
+    test(`${name}: axe finds nothing, nothing overflows, no error is logged`, async ({ page }) => {
+      const errors: string[] = [];
+      page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
+      page.on('pageerror', (e) => errors.push(e.message));
+      await open(page);
+      await page.waitForLoadState('networkidle');
+      await hydrated(page);
+      for (const sheet of ['light', 'dark']) {
+        if (sheet === 'dark') await page.getByRole('button', { name: /^Dark/ }).click();
+        // What is dark differs in its colours alone.
+        const axe = sheet === 'light' ? new AxeBuilder({ page }) : new AxeBuilder({ page }).withRules(['color-contrast']);
+        const { violations } = await axe.analyze();
+        expect(violations.map((v) => `${sheet}, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
+      }
+      for (const size of [
+        { width: 1280, height: 800 },
+        { width: 390, height: 844 },
+      ]) {
+        await page.setViewportSize(size);
+        expect(await page.evaluate(() => document.documentElement.scrollWidth), `${size.width} px`).toBeLessThanOrEqual(size.width);
+        // Where there is least room, targets are nearest to each other.
+        if (size.width !== 390) continue;
+        // Whole, so that no bar at the foot lies over a target.
+        await page.setViewportSize({ width: size.width, height: await page.evaluate(() => document.documentElement.scrollHeight) });
+        const small = new AxeBuilder({ page }).options({
+          runOnly: ['target-size', 'scrollable-region-focusable'],
+          rules: { 'target-size': { enabled: true } },
+        });
+        const { violations } = await small.analyze();
+        expect(violations.map((v) => `${size.width} px, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
+      }
+      expect(errors).toEqual([]);
+    });
+  }
+});
 
 test('quick match is one key away, and answers by keys alone', async ({ page }) => {
   await page.goto(`${address()}/ledger`);

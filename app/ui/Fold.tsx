@@ -20,23 +20,27 @@ export function Fold({ title, known, isAsked, isBeside = false, children }: Prop
   return (
     <section className="grid content-start gap-3" aria-label={title}>
       <h2 className={isBeside ? 'hidden print:block' : 'max-lg:hidden print:block'}>{title}</h2>
-      <button
-        type="button"
-        className={`flex min-h-14 w-full cursor-pointer items-center justify-between gap-3 border-b border-ink text-left print:hidden ${isBeside ? '' : 'lg:hidden'}`}
-        aria-expanded={isOpen}
-        onClick={() => {
-          setOpen(!isOpen);
-          setOpened(true);
-        }}
-      >
-        <span>
-          <span className="font-head text-xl font-semibold">{title}</span>
-          {known !== '' && <span className="block">{known === null ? <b>asked</b> : `✓ ${known}`}</span>}
-        </span>
-        <span aria-hidden="true" className="text-xl">
-          {isOpen ? '−' : '+'}
-        </span>
-      </button>
+      <h2 className={`print:hidden ${isBeside ? '' : 'lg:hidden'}`}>
+        <button
+          type="button"
+          className="flex min-h-14 w-full cursor-pointer items-center justify-between gap-3 border-b border-ink text-left"
+          aria-expanded={isOpen}
+          onClick={() => {
+            setOpen(!isOpen);
+            setOpened(true);
+          }}
+        >
+          <span>
+            <span className="font-head text-xl font-semibold">{title}</span>
+            {known !== '' && (
+              <span className="block font-text text-base leading-normal font-normal">{known === null ? <b>asked</b> : `✓ ${known}`}</span>
+            )}
+          </span>
+          <span aria-hidden="true" className="text-xl">
+            {isOpen ? '−' : '+'}
+          </span>
+        </button>
+      </h2>
       <div className={`grid-cols-[minmax(0,1fr)] content-start gap-3 print:grid ${isBeside ? '' : 'lg:grid'} ${isOpen ? 'grid' : 'hidden'}`}>
         {(!isBeside || wasOpened) && children}
       </div>

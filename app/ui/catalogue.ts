@@ -29,7 +29,13 @@ interface Kept {
 }
 
 /** What an older server said of an appliance less than this page asks. */
-const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection'> = { minBoreIn: 0.12, usualNeeds: [], avoid: [], protection: '' };
+const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection' | 'mixes'> = {
+  minBoreIn: 0.12,
+  usualNeeds: [],
+  avoid: [],
+  protection: '',
+  mixes: false,
+};
 
 const broughtUp = (kept: SentCatalogue): SentCatalogue => ({
   ...kept,

@@ -82,6 +82,8 @@ export interface Appliance {
   moves: boolean;
   /** It has an electric supply at hand of the water. */
   powered: boolean;
+  /** Hot and cold meet in it: water of one can come back by the other. */
+  mixes: boolean;
   /** What its flow asks of every part before it, in; typical. */
   minBoreIn: number;
   /** What its supply usually has besides. */

@@ -29,6 +29,7 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   name: id,
   water: ['cold'],
   usualInletEnds: [],
+  mixes: false,
   designGpm: 1,
   minFlowPsi: 20,
   maxStaticPsi: 120,

@@ -1,10 +1,13 @@
+import { fetched } from '../../ui/fetched.tsx';
 import { PicturesOfJoints } from './look/PicturesOf.tsx';
 import { SkipStage } from './SkipStage.tsx';
 import { Step } from './Step.tsx';
 import type { StageProps } from './stage-props.ts';
 
+const WhichWater = fetched('Which water goes off', () => import('./WhichWater.tsx'));
+
 /** The work card of one stage: steps in order, gates that are not skipped, turns noted per joint. */
-export default function MakeStage({ run, state, write, go, part, visitId, gathered }: StageProps & { part: 'shut' | 'make' }) {
+export default function MakeStage({ run, state, write, go, part, visitId, gathered, others, catalogue }: StageProps & { part: 'shut' | 'make' }) {
   const steps = state.card.filter((s) => s.stage === part);
   if (!state.accepted) {
     return (
@@ -25,6 +28,7 @@ export default function MakeStage({ run, state, write, go, part, visitId, gather
   return (
     <div className="max-w-220">
       <h2>{part === 'shut' ? 'Shut the water, and prove it' : 'Work card'}</h2>
+      {part === 'shut' && !state.signedOff && <WhichWater {...{ run, catalogue, state, write, others }} />}
       {state.notes.map((note, i) => (
         <p key={i} className="caution mt-1">
           {note}
