@@ -1,7 +1,8 @@
 /** The water of a premises as a file: places, pipes and valves as they stand; taken in whole or not at all. */
 import * as z from 'zod/mini';
 import { brokenLinks } from '../core/shut/network.ts';
-import { networkOf, type WaterThing, waterThing } from '../record/premises/water.ts';
+import type { WaterThing } from '../record/premises/states.ts';
+import { networkOf, waterThing } from '../record/premises/water.ts';
 import { name } from '../record/shapes.ts';
 import { pathText, unstorable } from '../record/storable.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
@@ -27,12 +28,19 @@ export const waterFileSchema = (): object => z.toJSONSchema(waterFile, { target:
 /** Places first, so that each link leads to what is drawn already. */
 const inOrder = <T extends WaterThing>(things: readonly T[]): T[] => ORDER.flatMap((what) => things.filter((t) => t.what === what));
 
+/** Without when it was tried: a file says how things are. */
+function asDrawn(thing: WaterThing): WaterThing {
+  if (thing.what !== 'valve') return thing;
+  const { triedMs: _, ...drawn } = thing;
+  return drawn;
+}
+
 /** @returns null for no such premises */
 export async function exportWater(sql: Sql, shopId: string, premisesId: string): Promise<string | null> {
   const book = await premisesWhole(sql, shopId, premisesId);
   if (!book) return null;
   const { name, water } = book.premises;
-  const things = inOrder(water).map(({ triedMs: _, ...thing }) => thing);
+  const things = inOrder(water).map(asDrawn);
   return `${JSON.stringify({ format: 'brass-nut-water', version: 1, premises: name, things } satisfies WaterFile, null, 1)}\n`;
 }
 

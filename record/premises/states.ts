@@ -1,5 +1,5 @@
 /** How what stands at a premises is known. */
-import type { WaterThing } from './water.ts';
+import type { NetPipe, NetPlace, NetValve } from '../../core/shut/network.ts';
 
 export interface Contact {
   name?: string | null;
@@ -7,6 +7,19 @@ export interface Contact {
   email?: string | null;
   note?: string | null;
 }
+
+/** A thing of the water as it was drawn last. */
+export type WaterThing =
+  | ({ what: 'place'; name?: string | undefined /** The run whose inlet it is. */; runId?: string | undefined } & Omit<NetPlace, 'name'>)
+  | ({ what: 'pipe'; water?: 'cold' | 'hot' | undefined } & NetPipe)
+  | ({
+      what: 'valve';
+      name?: string | undefined;
+      /** The run whose stop it is. */
+      runId?: string | undefined;
+      /** When its condition was last said. */
+      triedMs?: number;
+    } & Omit<NetValve, 'name'>);
 
 /** A building with its water. */
 export interface Premises {

@@ -4,7 +4,7 @@ import { type NetValve, PLACE_KINDS, VALVE_CONDITIONS, VALVE_KINDS, type WaterNe
 import { change } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import { givenReason, name, uuid } from '../shapes.ts';
-import type { Premises } from './states.ts';
+import type { Premises, WaterThing } from './states.ts';
 
 const thingId = z.string('wants an id').check(z.minLength(1, 'wants an id'), z.maxLength(60, 'is longer than 60 characters'));
 const figure = (low: number, high: number) =>
@@ -42,9 +42,6 @@ const drawnValve = z.strictObject({
 });
 
 export const waterThing = z.discriminatedUnion('what', [drawnPlace, drawnPipe, drawnValve], 'is neither a place, a pipe nor a valve');
-
-/** A thing of the network as it was drawn last; of a valve, when its condition was last said. */
-export type WaterThing = z.output<typeof waterThing> & { triedMs?: number };
 
 /** As much as is drawn of one premises, and in one entry. */
 const MOST_THINGS = 2000;
