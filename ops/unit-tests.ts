@@ -1,7 +1,7 @@
 /** Runs the unit tests with Node's own runner; the store's on a database of their own. Fails when it finds none. */
 import { spawnSync } from 'node:child_process';
 import { chmodSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { availableParallelism, tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startCluster } from './cluster.ts';
 
@@ -25,7 +25,8 @@ const folder = needsDatabase ? mkdtempSync(join(process.getuid?.() === 0 ? '/var
 if (folder) chmodSync(folder, 0o755);
 const cluster = folder ? await startCluster(join(folder, 'cluster'), { quick: true }) : null;
 const env = { ...process.env, ...(cluster ? { TEST_DATABASE_URL: cluster.url } : {}) };
-const result = spawnSync(process.execPath, ['--import', 'tsx', '--test', ...files], { stdio: 'inherit', env });
+// The runner leaves one core alone by itself: of two that is half.
+const result = spawnSync(process.execPath, ['--import', 'tsx', '--test', `--test-concurrency=${availableParallelism()}`, ...files], { stdio: 'inherit', env });
 cluster?.stop();
 if (folder) rmSync(folder, { recursive: true });
 process.exit(result.status ?? 1);
