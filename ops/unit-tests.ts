@@ -26,7 +26,10 @@ if (folder) chmodSync(folder, 0o755);
 const cluster = folder ? await startCluster(join(folder, 'cluster'), { quick: true }) : null;
 const env = { ...process.env, ...(cluster ? { TEST_DATABASE_URL: cluster.url } : {}) };
 // The runner leaves one core alone by itself: of two that is half.
-const result = spawnSync(process.execPath, ['--import', 'tsx', '--test', `--test-concurrency=${availableParallelism()}`, ...files], { stdio: 'inherit', env });
+const result = spawnSync(process.execPath, ['--import', 'tsx', '--test', `--test-concurrency=${availableParallelism()}`, ...files], {
+  stdio: 'inherit',
+  env,
+});
 cluster?.stop();
 if (folder) rmSync(folder, { recursive: true });
 process.exit(result.status ?? 1);
