@@ -5,6 +5,7 @@ export type ScreenId =
   | 'call'
   | 'start'
   | 'premises'
+  | 'water'
   | 'places'
   | 'match'
   | 'gauge'
@@ -43,6 +44,7 @@ export const SCREENS: readonly Screen[] = [
   { id: 'start', path: '/start', name: 'Start', what: 'Start work here', inMenu: false, key: 's', keys: [] },
   { id: 'places', path: '/premises', name: 'Places', what: 'Premises', inMenu: true, key: 'h', keys: [] },
   { id: 'premises', path: `/premises/${KEPT_VISIT}`, opens: '/premises/', name: 'Premises', what: 'A premises', inMenu: false, keys: [] },
+  { id: 'water', path: '/water', name: 'Water', what: 'Which water goes off', inMenu: false, keys: [] },
   { id: 'call', path: '/call', name: 'Call', what: 'Take a call', inMenu: true, key: 'c', keys: [{ keys: ['Ctrl', '⏎'], what: 'Book it' }] },
   { id: 'match', path: '/match', name: 'Match', what: 'Match bench', inMenu: true, key: 'm', keys: [] },
   { id: 'gauge', path: '/gauge', name: 'Gauge', what: 'Thread gauge', inMenu: true, key: 't', keys: [] },

@@ -14,7 +14,7 @@ import { longRun, presses } from './presses.ts';
 import { reachTimes } from './reach.ts';
 import { entriesPerSecond, fill, memoryAfter } from './record.ts';
 import { bookEntries, fillShop, firstSync } from './shop.ts';
-import { isolationTimes } from './shut.ts';
+import { demoTimes, isolationTimes } from './shut.ts';
 import { Baseline } from './yen.ts';
 
 const line = (name: string, figure: string) => console.log(`${name.padEnd(66)} ${figure}`);
@@ -90,6 +90,9 @@ function shut(): void {
   const times = sorted(isolationTimes());
   line('planIsolation, 5,000 pipes, 50 loops, median', `${at(times, 0.5).toFixed(1)} ms`);
   line('planIsolation, the same, 95th percentile (at most 150 ms)', `${at(times, 0.95).toFixed(1)} ms`);
+  const { plan, windowsMs } = demoTimes();
+  line('planIsolation on the demo, every outlet, 95th percentile (at most 10 ms)', `${at(sorted(plan), 0.95).toFixed(2)} ms`);
+  line('eight visits joined into windows on the demo (at most 2000 ms)', `${windowsMs.toFixed(0)} ms`);
 }
 
 /** Requests at a steady rate; milliseconds each took, sorted. */

@@ -1,7 +1,9 @@
 /** Plans of isolation on generated networks, the same at every run. */
-import { planIsolation } from '../core/index.ts';
+import { joinWindows, planIsolation } from '../core/index.ts';
 import { byChance } from '../core/shut/testing.ts';
+import { networkOf } from '../record/premises/water.ts';
 import { chance } from '../store/seed/random.ts';
+import { demoWater } from '../store/seed/water.ts';
 
 /** Milliseconds for one plan on a network of 5,000 pipes and valves with 50 loops. */
 export function isolationTimes(): number[] {
@@ -13,4 +15,19 @@ export function isolationTimes(): number[] {
     planIsolation(net, { workOn });
     return performance.now() - began;
   });
+}
+
+/** Milliseconds for one plan on the demo's water, for each of its outlets; and for eight visits' work there joined into windows. */
+export function demoTimes(): { plan: number[]; windowsMs: number } {
+  const net = networkOf(demoWater((key) => key));
+  const outlets = net.places.filter((p) => p.kind === 'outlet');
+  const timed = (work: () => unknown) => {
+    const began = performance.now();
+    work();
+    return performance.now() - began;
+  };
+  const plan = outlets.map((p) => timed(() => planIsolation(net, { workOn: [p.id] })));
+  const jobs = outlets.filter((_, i) => i % 8 === 0).slice(0, 8).map((p, i) => ({ id: p.id, workOn: [p.id], minutes: 20 + 5 * i, slowMinutes: 40 + 8 * i })); // biome-ignore format: one list
+  const windowsMs = timed(() => joinWindows(net, jobs, { from: 7 * 60, to: 18 * 60 }, [{ from: 12 * 60, to: 13 * 60 }]));
+  return { plan, windowsMs };
 }

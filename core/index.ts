@@ -61,6 +61,7 @@ export { type LineKind, lengthQuestion, type MeasuredEnd, type Setting, WAYS, ty
 export { type CoilSpace, clearanceBehind, type SlackCoil, slackCoil } from './reach/slack-coil.ts';
 export { type CoilCuts, cutList, type RouteCut, type TubeRoute, tubeRoute } from './reach/tube-route.ts';
 export { type Reason, reason } from './reason.ts';
+export { type Branches, branchesOf, folded } from './shut/branches.ts';
 export { inletOf, type KnownRun, knownNetwork, stopOf } from './shut/known.ts';
 export {
   brokenLinks,
@@ -70,12 +71,15 @@ export {
   type NetPlace,
   type NetValve,
   PLACE_KINDS,
+  STANDING,
   VALVE_CONDITIONS,
   VALVE_KINDS,
   type WaterNetwork,
 } from './shut/network.ts';
 export { type IsolationJob, type IsolationPlan, type PossiblePlan, planIsolation } from './shut/plan-isolation.ts';
+export { type Schematic, schematicOf } from './shut/schematic.ts';
 export { backSteps, type ShutDo, type ShutStep, shutSteps } from './shut/steps.ts';
+export { losing, wetPlaces } from './shut/wet.ts';
 export { joinWindows, type Span, type WaterOff, type WindowJob, type WindowsAnswer } from './shut/windows.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';

@@ -2,7 +2,7 @@
 import { type Browser, expect, type Page, test } from '@playwright/test';
 import { SCREENS } from '../app/screens.ts';
 import { ownHouse } from './house.ts';
-import { hydrated, openRun } from './page.ts';
+import { hydrated, killedAndOpened, openRun } from './page.ts';
 import type { Served } from './server.ts';
 
 let house: Served;
@@ -64,6 +64,38 @@ test('a clock set back under a count: the device’s own order decides', async (
   await count(back, '2');
   await expect.poll(() => lies('Workshop shelf'), { timeout: 15_000 }).toBe(2);
   await page.context().close();
+});
+
+test('two devices look at one run, one without a connection and its clock set back, its tab killed: both keep what was seen', async ({ browser }) => {
+  const near = async () => {
+    const page = await (await browser.newContext()).newPage();
+    await openRun(page, /^Refrigerator/, 'Look', house.address);
+    return page;
+  };
+  const [first, second] = [await near(), await near()];
+  const choose = (page: Page, group: string, choice: string) =>
+    page.getByRole('group', { name: group, exact: true }).getByRole('radio', { name: choice, exact: true }).check();
+  // The first one hears nothing of the server any more, and its clock goes wrong.
+  await first.clock.setFixedTime(new Date(Date.now() - 3 * 24 * 3_600_000));
+  await first.context().route('**/api/v1/**', () => {});
+  await choose(first, 'It is', 'braided');
+  await first.getByRole('checkbox', { name: /hammer arrestor/ }).check();
+  await expect(first.getByText(/not sent yet/)).toBeVisible();
+  await choose(second, 'Afterwards its joints are', 'closed in for good');
+  await choose(second, 'It is', 'braided');
+  await second.getByRole('checkbox', { name: 'kinked' }).check();
+  const again = await killedAndOpened(first);
+  for (const page of [again, second]) {
+    await page.reload();
+    await hydrated(page);
+    await page.getByRole('tab', { name: /Look/ }).click();
+    await expect(page.getByRole('checkbox', { name: 'kinked' })).toBeChecked();
+    await expect(page.getByRole('checkbox', { name: /hammer arrestor/ })).toBeChecked();
+    await expect(
+      page.getByRole('group', { name: 'Afterwards its joints are', exact: true }).getByRole('radio', { name: 'closed in for good', exact: true }),
+    ).toBeChecked();
+  }
+  await Promise.all([again, second].map((p) => p.context().close()));
 });
 
 test('a server that hangs: what is entered is kept and shown, and comes when it answers', async ({ page, context }) => {

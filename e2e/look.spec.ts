@@ -61,7 +61,7 @@ test('an old hose, a seized stop and a weak flow are judged with their reasons, 
   await expect
     .poll(async () => {
       const { entries } = await (await page.request.get(`${house.address}/api/v1/visits/${visit}`)).json();
-      return entries.filter((e: { kind: string }) => e.kind === 'line-seen').at(-1)?.body;
+      return Object.assign({}, ...entries.filter((e: { kind: string }) => e.kind === 'line-seen').map((e: { body: object }) => e.body));
     })
     .toEqual({ line: 'braided', ageYears: 11, seen: ['kinked'] });
 });

@@ -55,3 +55,15 @@ export async function textOf(stream: AsyncIterable<Buffer>): Promise<string> {
   for await (const chunk of stream) chunks.push(chunk);
   return Buffer.concat(chunks).toString('utf8');
 }
+
+/** Its tab is killed in the middle of things and opened again, the server answers now: nothing was lost, and what waited goes out. */
+export async function killedAndOpened(page: Page): Promise<Page> {
+  const [context, url] = [page.context(), page.url()];
+  await page.close({ runBeforeUnload: false });
+  await context.unroute('**/api/v1/**');
+  const again = await context.newPage();
+  await again.goto(url);
+  await hydrated(again);
+  await expect(again.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
+  return again;
+}

@@ -16,6 +16,15 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
       await page.getByRole('heading', { name: 'What stands here' }).waitFor();
     },
   ],
+  [
+    'water',
+    async (page) => {
+      await page.goto(`${address()}/premises`);
+      await page.getByRole('link', { name: /Quillback.*summit road/ }).click();
+      await page.getByRole('link', { name: 'Water', exact: true }).click();
+      await page.getByRole('heading', { name: /^Water of/ }).waitFor();
+    },
+  ],
   ['start', (page) => page.goto(`${address()}/start`)],
   [
     'call',

@@ -104,11 +104,15 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   { file: 'reach', open: async (page) => void (await page.goto(`${base}/reach?on=toilet`)) },
   { file: 'ledger', open: async (page) => void (await page.goto(`${base}/ledger`)) },
   {
-    file: 'connection',
+    file: 'water',
     open: async (page) => {
-      await page.goto(`${base}/ledger?callbacks=only`);
-      await page.locator('tbody a').first().click();
-      await page.getByRole('heading', { name: 'What happened' }).waitFor();
+      await openRun(page, 'Dishwasher', 'Shut');
+      await page.getByRole('link', { name: 'On the drawing' }).click();
+      await page
+        .getByRole('button', { name: /^Strike out/ })
+        .first()
+        .click();
+      await page.waitForTimeout(400);
     },
   },
   {

@@ -22,8 +22,11 @@ export interface Kind<Name extends string, B> {
   shape: z.ZodMiniType<B>;
   /** Brings what an older program wrote to the present shape; leaves alone what has it. Called before the shape is checked, and on reading. */
   bringUp?: (body: unknown) => unknown;
-  /** Which of them count: the last, the last of each `of`, or all in their order. */
-  counts: 'last' | 'all' | { lastOf: (body: B) => string };
+  /**
+   * Which of them count: the last, the last of each `of`, all in their order, or what was said last of each field, so that two who look at the
+   * same thing at once and say different things of it keep both. There null says: not known any more.
+   */
+  counts: 'last' | 'all' | 'by field' | { lastOf: (body: B) => string };
   /** What it is about: the run, or one of its joints or check points. */
   about: 'run' | 'joint' | 'joint or check point' | 'anything';
   /** Whether it is taken though the run is signed off; left out: it is not, the run is reopened first. */

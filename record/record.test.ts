@@ -90,6 +90,9 @@ describe('every kind of entry', () => {
       ['stub-seen', { side: 'to', finish: 'bare', text: '30 mm', inches: 30 / 25.4 }, 'Tube of the inlet: bare, 30 mm (1 3/16 in) free', 'Tube of the inlet: bare, 30 mm free'],
       ['place-seen', { ...place, pressurePsi: 80 }, 'Place: 80 psi', 'Place: 5.5 bar'],
       ['place-seen', { ...place, pressureText: '5.5 bar', pressurePsi: 79.77 }, 'Place: 5.5 bar (79.8 psi)', 'Place: 5.5 bar'],
+      ['place-seen', { arrestor: false }, 'Place: needs no hammer arrestor', 'Place: needs no hammer arrestor'],
+      ['place-seen', { hidden: false, hiddenKnown: true }, 'Place: joints stay in sight', 'Place: joints stay in sight'],
+      ['place-seen', { pressurePsi: null, pressureText: null }, 'Place: pressure not known', 'Place: pressure not known'],
       ['need-changed', { id: 'bore', to: 0.25, because: 'its sheet asks for it' }, 'Asked of this run: the bore is 0.25 in, because its sheet asks for it', 'Asked of this run: the bore is 6.35 mm, because its sheet asks for it'],
       ['need-changed', { id: 'pressure', to: 100, because: 'its sheet asks for it' }, 'Asked of this run: the pressure is 100 psi, because its sheet asks for it', 'Asked of this run: the pressure is 6.9 bar, because its sheet asks for it'],
     ]; // biome-ignore format: a table

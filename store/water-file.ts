@@ -2,7 +2,7 @@
 import * as z from 'zod/mini';
 import { brokenLinks } from '../core/shut/network.ts';
 import type { WaterThing } from '../record/premises/states.ts';
-import { networkOf, waterThing } from '../record/premises/water.ts';
+import { asDrawn, MOST_AT_ONCE, networkOf, waterThing } from '../record/premises/water.ts';
 import { name } from '../record/shapes.ts';
 import { pathText, unstorable } from '../record/storable.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
@@ -10,8 +10,6 @@ import type { Sql } from './connection.ts';
 import { ImportError } from './import-error.ts';
 import { premisesWhole } from './queries/premises.ts';
 
-/** In one entry; the border takes no more. */
-const AT_ONCE = 200;
 const ORDER: WaterThing['what'][] = ['place', 'pipe', 'valve'];
 
 export const waterFile = z.strictObject({
@@ -27,13 +25,6 @@ export const waterFileSchema = (): object => z.toJSONSchema(waterFile, { target:
 
 /** Places first, so that each link leads to what is drawn already. */
 const inOrder = <T extends WaterThing>(things: readonly T[]): T[] => ORDER.flatMap((what) => things.filter((t) => t.what === what));
-
-/** Without when it was tried: a file says how things are. */
-function asDrawn(thing: WaterThing): WaterThing {
-  if (thing.what !== 'valve') return thing;
-  const { triedMs: _, ...drawn } = thing;
-  return drawn;
-}
 
 /** @returns null for no such premises */
 export async function exportWater(sql: Sql, shopId: string, premisesId: string): Promise<string | null> {
@@ -73,7 +64,7 @@ export async function importWater(sql: Sql, shopId: string, premisesId: string, 
     const [there] = await tx`select 1 from premises where shop_id = ${shopId} and premises_id = ${premisesId} and not gone for update`;
     if (!there) return null;
     const things = inOrder(file.things);
-    const parts = Array.from({ length: Math.ceil(things.length / AT_ONCE) }, (_, i) => things.slice(i * AT_ONCE, (i + 1) * AT_ONCE));
+    const parts = Array.from({ length: Math.ceil(things.length / MOST_AT_ONCE) }, (_, i) => things.slice(i * MOST_AT_ONCE, (i + 1) * MOST_AT_ONCE));
     await appendBook(
       tx,
       shopId,

@@ -5,7 +5,7 @@ import { openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
 import type { SubjectRef } from '../record/book/entry.ts';
 import type { Entry } from '../record/index.ts';
-import { type AnyEntry, DeviceStore } from './device.ts';
+import { type AnyEntry, DeviceStore, type Outgoing } from './device.ts';
 import { newBookEntry, newEntry } from './entry.ts';
 import type { Kit, Placed, PlacedBook } from './protocol.ts';
 
@@ -112,6 +112,18 @@ describe("a device's store", () => {
     assert.equal((await store.facts()).cursor, 5);
     await store.takeKit(kit([], [], { shop: 2, position: 2 }));
     assert.deepEqual([(await store.books()).length, (await store.facts()).cursor, (await store.counts()).waiting], [0, 2, 1]);
+  });
+  it('keeps premises that were opened before the first kit came, and what was said of them while they were fetched', async () => {
+    const opened = uuidv7();
+    const rest = bookOf(uuidv7(), '2024-01-01', opened);
+    const said = newBookEntry('phone', { kind: 'premises', id: opened }, 'changed', { name: 'Gate lodge' });
+    const { seq } = (await store.keep([said]))[0] as Outgoing;
+    // Sent and taken before the answer with the rest of it, which knows nothing of it yet.
+    await store.settle([{ seq, entry: said, sentAt: said.seenAt, recordedAt: said.seenAt, position: 9 }], []);
+    assert.equal(await store.premises(opened), null);
+    await store.keepHolding({ books: [rest], entries: [] });
+    await store.takeKit(kit([], [], { position: 8 }));
+    assert.equal((await store.premises(opened))?.premises.name, 'Gate lodge');
   });
   it('shows a visit that was made here, on premises made here, from the first press to when it comes back', async () => {
     const [house, kitchen, tap, run, visit] = Array.from({ length: 5 }, () => uuidv7()) as [string, string, string, string, string];

@@ -115,7 +115,8 @@ export class DeviceStore {
       if (isBookEntry(placed)) book.push({ ...placed, position: position ?? 0, rootId: '' });
       else work.push(tx.objectStore('known').put(placed as Entry));
     }
-    work.push(joinBook(tx.objectStore('books'), book));
+    // Said of premises that are only being fetched: kept all the same, and whole when they have come.
+    work.push(joinBook(tx.objectStore('books'), book, { keepsParts: true }));
     for (const { seq, rule, why } of refused)
       work.push(this.change(tx.objectStore('outgoing'), seq, (o) => ({ ...o, status: 'refused', rule, why })));
     await Promise.all([...work, tx.done]);
@@ -191,7 +192,8 @@ export class DeviceStore {
     const facts = (await stored.get(FACTS)) as DeviceFacts;
     const afresh = facts.shop !== shop || position - facts.cursor > MOST_BEHIND;
     const ofKit = new Set(books.map((b) => b.id));
-    const before = afresh ? await held.getAll() : [];
+    // Before its first kit a device holds nothing of another shop: what was opened by then stays.
+    const before = afresh && facts.shopId !== '' ? await held.getAll() : [];
     for (const { id, subjectIds } of before) {
       if (ofKit.has(id)) continue;
       await held.delete(id);

@@ -39,9 +39,10 @@ interface Books {
 /**
  * Puts entries that came in among the books that are held. Those of premises that this device does not hold are left out.
  *
+ * @param keepsParts  they are kept: their premises are expected
  * @returns visits that something was said of and that are not held
  */
-export async function joinBook(books: Books, entries: PlacedBook[]): Promise<string[]> {
+export async function joinBook(books: Books, entries: PlacedBook[], { keepsParts = false } = {}): Promise<string[]> {
   const byRoot = new Map<string, PlacedBook[]>();
   const rootOf = new Map<string, string>();
   for (const entry of entries) {
@@ -53,7 +54,7 @@ export async function joinBook(books: Books, entries: PlacedBook[]): Promise<str
   const missing: string[] = [];
   for (const [root, more] of byRoot) {
     const held = await books.get(root);
-    const isWhole = held !== undefined || more.some((e) => e.subject.id === root && e.change === 'made');
+    const isWhole = keepsParts || held !== undefined || more.some((e) => e.subject.id === root && e.change === 'made');
     const joined = isWhole ? bookKept(root, more, held?.entries ?? []) : null;
     if (joined) await books.put!(joined);
     const made = new Set(joined?.entries.filter((e) => e.change === 'made').map((e) => e.subject.id));

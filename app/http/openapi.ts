@@ -146,6 +146,13 @@ const files = {
       answerShape: waterImportAnswer,
     },
   },
+  '/api/v1/premises/{id}/water-off.ics': {
+    get: {
+      summary: 'When the water is off and where, for who lives there: `work` and `out` name things of the network, as often as wanted',
+      type: 'text/calendar',
+      query: ['id', 'day', 'from', 'to', 'work', 'out'],
+    },
+  },
   '/api/v1/pictures/{id}': {
     get: { summary: 'A picture, named by the SHA-256 of what was sent', type: 'image/*', query: ['id'] },
     post: {

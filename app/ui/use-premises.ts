@@ -1,5 +1,5 @@
 /** Premises in the browser: what the device holds of them with what waits here, and what the server adds of years gone by. */
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { PremisesBook } from '../../record/premises/book.ts';
 import type { Visit } from '../../record/visit/states.ts';
 import type { LastState } from '../../store/queries/premises.ts';
@@ -25,11 +25,18 @@ const NOTHING: PremisesView = { book: null, last: new Map(), isRead: false };
 /** @param initial the server's own, on its page */
 export function usePremises(id: string | null, initial: { book: PremisesBook; last: LastState[] } | null = null): PremisesView {
   const [view, setView] = useState<PremisesView>(() => (initial ? { book: initial.book, last: byRun(initial.last), isRead: true } : NOTHING));
+  const turn = useRef(0);
+  const shownTurn = useRef(0);
   const read = useCallback(async (of: string, more: Pick<Answer, 'visits'> | null, last: LastState[] | null, isRead: boolean) => {
-    const held = await sync
+    turn.current += 1;
+    const mine = turn.current;
+    const found = await sync
       .device()
       .then((store) => store.premises(of))
       .catch(() => null);
+    // A reading that was begun later and is shown already knows more.
+    const held = mine > shownTurn.current ? found : null;
+    shownTurn.current = Math.max(shownTurn.current, mine);
     setView((shown) => {
       const before = shown.book?.premises.id === of ? shown : NOTHING;
       const visits = new Map([...(more?.visits ?? before.book?.visits ?? []), ...(held?.visits ?? [])].map((v) => [v.id, v]));

@@ -16,13 +16,12 @@ const SETTLED_IN = 0.015;
 export function settle(held: Held, segments: number, free: number): { held: Held; rest: Rest; plane: Plane | null } {
   const plane = held.dims === 3 ? planeOf(held) : null;
   const here = plane ? plane.held : held;
-  let rest = leastOf(
-    starts(here, COARSE).map((start) => restOf(here, start)),
-    here,
-  );
+  const from = starts(here, COARSE);
+  const quick = from.map((start) => restOf(here, start, { isQuick: true }));
+  let rest = leastOf(quick.some((r) => r.isLeast) ? quick : from.map((start) => restOf(here, start)), here);
   for (let n = COARSE, isFine = false; n < segments || (!isFine && n < MOST_SEGMENTS); ) {
     n *= 2;
-    const next = restOf(here, finer(rest.links, here.dims, n), rest.force);
+    const next = restOf(here, finer(rest.links, here.dims, n), { force: rest.force });
     isFine = moved(rest.links, next.links, here.dims) * free <= SETTLED_IN && mostBend(here, next.links) <= MOST_BEND;
     rest = next;
   }

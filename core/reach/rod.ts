@@ -41,13 +41,29 @@ const MOST_STEPS = 50;
 /** No link turns further in a step, radians: the model of a step is good so far. */
 const MOST_TURN = 0.6;
 
-/** Where the rod comes to rest from a start near by. `start` is not changed. */
-export function restOf(held: Held, start: Float64Array, force?: Float64Array): Rest {
+/** So often is looked whether a quick one gets anywhere. */
+const JAM_STEPS = 5;
+/** Bending stiffened past this leaves no way to go. */
+const STIFFEST = 1e9;
+
+/**
+ * Where the rod comes to rest from a start near by. `start` is not changed. A saddle is left again and a jam worked through, slowly; where another
+ * start will do as well, `isQuick` spares that.
+ */
+export function restOf(held: Held, start: Float64Array, { force, isQuick = false }: { force?: Float64Array; isQuick?: boolean } = {}): Rest {
   const at = new Chain(held, start.slice(), force);
   let stiffer = 0;
+  let gapBefore = Number.POSITIVE_INFINITY;
   for (let step = 0; step < MOST_STEPS; step++) {
     const { shift, isLeast } = at.aim(stiffer);
     if (at.isAtRest()) return at.rest(isLeast);
+    if (shift > STIFFEST) break;
+    if (isQuick && step % JAM_STEPS === JAM_STEPS - 1) {
+      const gap = at.openBy();
+      if ((shift > 0 && at.isStill()) || (gap > 1e-6 && gap > 0.9 * gapBefore)) break;
+      gapBefore = gap;
+    }
+
     at.go();
     stiffer = shift < 1e-3 ? 0 : shift / 8;
   }
@@ -157,7 +173,7 @@ class Chain {
       const isLeast = this.trySolve(shift);
       if (isLeast) return { shift, isLeast: shift === 0 };
       shift = Math.max(shift * 4, 20 / n);
-      if (shift > 1e9) return { shift, isLeast: false };
+      if (shift > STIFFEST) return { shift, isLeast: false };
     }
   }
 
@@ -222,20 +238,25 @@ class Chain {
   }
 
   isAtRest(): boolean {
-    let most = 0;
-    for (const t of this.turn) most = Math.max(most, Math.abs(t));
-    let gap = 0;
-    for (const g of this.gap) gap = Math.max(gap, Math.abs(g));
-    if (!(most < 1e-8 && gap < 1e-12)) return false;
-    this.force.set(this.aimed);
-    return true;
+    const isSo = largest(this.turn) < 1e-8 && this.openBy() < 1e-12;
+    if (isSo) this.force.set(this.aimed);
+    return isSo;
+  }
+
+  /** How far its end is from where it is held, in rod lengths. */
+  openBy(): number {
+    return largest(this.gap);
+  }
+
+  /** Hardly moves any more. */
+  isStill(): boolean {
+    return largest(this.turn) < 1e-4 && this.openBy() < 1e-6;
   }
 
   /** Goes as much of the step as does good. */
   go(): void {
     const { held, links, turn, aimed, force } = this;
-    let most = 0;
-    for (const t of turn) most = Math.max(most, Math.abs(t));
+    const most = largest(turn);
     for (const f of aimed) this.penalty = Math.max(this.penalty, 1.5 * Math.abs(f));
     const before = this.energy() + this.penalty * this.miss(links);
     let part = Math.min(1, MOST_TURN / most);
@@ -264,6 +285,12 @@ class Chain {
       for (let a = 0; a < dims; a++) into[i * dims + a] = into[i * dims + a]! / norm;
     }
   }
+}
+
+function largest(of: Float64Array): number {
+  let most = 0;
+  for (const c of of) most = Math.max(most, Math.abs(c));
+  return most;
 }
 
 /** Unit vectors square to a link and to each other: one in a plane, two in space. */

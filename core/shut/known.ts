@@ -1,12 +1,12 @@
 /** The water of a house that nobody has drawn: its main valve, its heater, and the stops of the runs that are known. */
-import type { NetValve, WaterNetwork } from './network.ts';
+import type { NetValve, StopKind, WaterNetwork } from './network.ts';
 
 export interface KnownRun {
   id: string;
   name: string;
   water: 'cold' | 'hot';
   /** null: nobody looked; kind 'none': there is none. */
-  stop: { kind: 'quarter-turn' | 'multi-turn' | 'gate' | 'saddle' | 'none'; condition: NetValve['condition'] } | null;
+  stop: { kind: StopKind | 'none'; condition: NetValve['condition'] } | null;
   /** Runs that meet in one mixing faucet name the same appliance; null where hot and cold never meet. */
   mixesAt: string | null;
 }

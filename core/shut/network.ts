@@ -4,8 +4,15 @@ import { InputError } from '../errors.ts';
 export const PLACE_KINDS = ['source', 'tank', 'heater', 'junction', 'outlet', 'mixer'] as const;
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
+/** What stands at a place and wants its own hand when the water goes: run dry it is spoilt, or it pushes water back. */
+export const STANDING = ['booster pump', 'recirculation pump', 'reverse-osmosis tank'] as const;
+export type Standing = (typeof STANDING)[number];
+
 export const VALVE_KINDS = ['quarter-turn', 'multi-turn', 'gate', 'saddle', 'check', 'regulator'] as const;
 export type ValveKind = (typeof VALVE_KINDS)[number];
+
+/** What a run's own stop may be. */
+export type StopKind = Exclude<ValveKind, 'check' | 'regulator'>;
 
 export const VALVE_CONDITIONS = ['works', 'weeps', 'passes', 'seized-open', 'seized-shut', 'broken', 'unknown'] as const;
 export type ValveCondition = (typeof VALVE_CONDITIONS)[number];
@@ -16,6 +23,7 @@ export interface NetPlace {
   /** Over any level that the whole network is measured from, ft. */
   heightFt: number;
   name?: string;
+  stands?: Standing;
 }
 
 export interface NetPipe {

@@ -5,6 +5,7 @@ import { type Closing, closingFor, Net } from './close.ts';
 import { drainOf } from './drain.ts';
 import { isStuckShut, type NetPlace, type NetValve, nameOf, sound, type WaterNetwork } from './network.ts';
 import { distrust } from './trust.ts';
+import { losing } from './wet.ts';
 
 export interface IsolationJob {
   /** Ids of places, pipes or valves; a pipe or a valve stands for both its places. */
@@ -88,7 +89,7 @@ function plan(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string
       if (next === undefined) next = weakest ? plan(net, workOn, new Set([...struckOut, weakest.id])) : null;
       return next;
     },
-    because: reasonsOf(closing, dry, places),
+    because: reasonsOf(closing, dry, losing(net.network, { dry }, [...struckOut]), places),
   };
 }
 
@@ -104,13 +105,13 @@ const CONDITION_WORDS: Partial<Record<NetValve['condition'], string>> = {
   'seized-shut': 'stuck shut, and never tried',
 };
 
-function reasonsOf({ close, reliedOn }: Closing, dry: readonly string[], places: readonly NetPlace[]): Reason[] {
+function reasonsOf({ close, reliedOn }: Closing, dry: readonly string[], lost: readonly string[], places: readonly NetPlace[]): Reason[] {
   const source = 'field reference, section 7';
   const named = (ids: readonly string[]) => ids.slice(0, 6).map((id) => nameOf(places.find((p) => p.id === id)!)).join(', '); // biome-ignore format: one line
-  const who =
-    dry.length === 0
-      ? 'No other outlet is without water.'
-      : `Without water: ${named(dry)}${dry.length > 6 ? ` and ${dry.length - 6} more` : ''}. No plan leaves fewer dry.`;
+  const before = dry.filter((id) => !lost.includes(id));
+  const listed = (ids: readonly string[]) => `${named(ids)}${ids.length > 6 ? ` and ${ids.length - 6} more` : ''}`;
+  const told = lost.length === 0 ? 'No other outlet loses its water.' : `Without water: ${listed(lost)}. No plan leaves fewer dry.`;
+  const who = before.length === 0 ? told : `${told} Without water before it: ${listed(before)}.`;
   return [
     reason('dry', who, { source, figures: { dry: dry.length } }),
     ...close.map((v) => reason('close', `${nameOf(v)}: ${v.kind}, ${CONDITION_WORDS[v.condition]}.`, { source })),

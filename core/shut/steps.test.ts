@@ -23,6 +23,21 @@ describe('the steps of a plan', () => {
     assert.match(saidIn(steps[3]!.detail, 'metric'), /^About 1\d L comes out/);
     assert.match(steps.at(-1)!.gate!, /Has "tap" stopped running/);
   });
+  it('spare a pump its dry run, and close and relieve a reverse-osmosis tank, where their water goes', () => {
+    const at = (id: string, stands: 'recirculation pump' | 'reverse-osmosis tank') => ({
+      ...HOUSE,
+      places: HOUSE.places.map((p) => (p.id === id ? { ...p, stands } : p)),
+    });
+    const does = (net: typeof HOUSE, workOn: string) => {
+      const plan = planIsolation(net, { workOn: [workOn] });
+      assert.ok(plan.possible, workOn);
+      return [...shutSteps(net, plan), ...backSteps(net, plan)].filter((s) => s.do.startsWith('energy')).map((s) => `${s.do} ${s.at}`);
+    };
+    assert.deepEqual(does(at('up', 'recirculation pump'), 'h'), ['energy-off heater', 'energy-off up', 'energy-on up', 'energy-on heater']);
+    assert.deepEqual(does(at('up', 'recirculation pump'), 'cold'), []);
+    const [tank] = shutSteps(at('cold', 'reverse-osmosis tank'), planFor('cold'));
+    assert.match(`${tank!.title} ${tank!.detail.text}`, /Close and relieve the tank: .*pushes water back/);
+  });
   it('take a bucket for little, say that an untried valve is not forced, and have no energy to turn off where none is', () => {
     const cold = shutSteps(HOUSE, planFor('cold'));
     assert.deepEqual(cold.map((s) => s.do), ['close', 'drain', 'prove']); // biome-ignore format: one list

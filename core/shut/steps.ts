@@ -1,7 +1,8 @@
 /** A plan of isolation as it is done: what goes off first, what is closed, where it drains, how it is proved; and the way back. */
 import { type Quantity, type Said, said } from '../units/quantity.ts';
-import { type NetValve, nameOf, type WaterNetwork } from './network.ts';
+import { type NetPlace, type NetValve, nameOf, type Standing, type WaterNetwork } from './network.ts';
 import type { PossiblePlan } from './plan-isolation.ts';
+import { wetPlaces } from './wet.ts';
 
 export type ShutDo = 'energy-off' | 'close' | 'vent' | 'drain' | 'mind' | 'prove' | 'shut-drain' | 'open' | 'air-out' | 'screens' | 'energy-on';
 
@@ -18,7 +19,7 @@ export interface ShutStep {
 /** More than this wants a hose: a bucket holds it no more, gal. */
 const BUCKET_GAL = 4;
 /** Less than this runs away unseen, gal. */
-const NOTHING_GAL = 0.02;
+const NOTHING_GAL = 0.05;
 
 const volume = (value: number): Quantity => ({ of: 'volume', value });
 
@@ -36,6 +37,27 @@ const OPEN: Partial<Record<NetValve['kind'], string>> = {
   saddle: 'A little, until the sound of filling stops; then all the way.',
 };
 
+const STANDS_OFF: Record<Standing, { title: string; detail: string; back: string }> = {
+  'booster pump': { title: 'Pump off', detail: 'It loses its water: dry, it wears its seal.', back: 'Only when water stands at it without air.' },
+  'recirculation pump': {
+    title: 'Pump off',
+    detail: 'Its loop loses its water or stands still.',
+    back: 'Only when its loop runs full and without air.',
+  },
+  'reverse-osmosis tank': {
+    title: 'Close and relieve the tank',
+    detail: 'Its valve shut, its own tap open until nothing comes: it pushes water back into the line.',
+    back: 'Open its valve; the first tankful goes away.',
+  },
+};
+
+/** What stands in the part without water and wants its own hand. */
+function standing(net: WaterNetwork, plan: PossiblePlan): (NetPlace & { stands: Standing })[] {
+  if (!net.places.some((p) => p.stands !== undefined)) return [];
+  const wet = wetPlaces(net, plan.close);
+  return net.places.filter((p): p is NetPlace & { stands: Standing } => p.stands !== undefined && !wet.has(p.id));
+}
+
 /** What is done to get there, in order. */
 export function shutSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
   const find = finder(net);
@@ -50,6 +72,9 @@ export function shutSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
   });
   return [
     ...plan.energyOff.map((id) => step('energy-off', id, `Energy off: ${find.name(id)}`, said`It loses its water: dry, it burns out.`)),
+    ...standing(net, plan).map((p) =>
+      step('energy-off', p.id, `${STANDS_OFF[p.stands].title}: ${p.name ?? p.stands}`, said`${STANDS_OFF[p.stands].detail}`),
+    ),
     ...plan.close.map((id) => {
       const valve = find.valve(id)!;
       const untried = valve.condition === 'unknown' ? ' Never tried: no force, and know the next valve first.' : '';
@@ -95,6 +120,7 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
       detail: said`Until it runs without spitting. Then every other outlet that was dry, the lowest first.`,
     },
     { do: 'screens', at: top, title: 'Clean aerators and inlet screens', detail: said`What came loose sits in them.` },
+    ...standing(net, plan).map((p): ShutStep => ({ do: 'energy-on', at: p.id, title: `On again: ${p.name ?? p.stands}`, detail: said`${STANDS_OFF[p.stands].back}` })), // biome-ignore format: one step
     ...plan.energyOff.map((id): ShutStep => ({ do: 'energy-on', at: id, title: `Energy on: ${find.name(id)}`, detail: said`Only when a hot outlet behind it runs full and without air.` })), // biome-ignore format: one step
   ];
 }

@@ -1,5 +1,5 @@
 /** How what stands at a premises is known. */
-import type { NetPipe, NetPlace, NetValve } from '../../core/shut/network.ts';
+import type { NetPipe, NetPlace, NetValve, Standing } from '../../core/shut/network.ts';
 
 export interface Contact {
   name?: string | null;
@@ -10,7 +10,10 @@ export interface Contact {
 
 /** A thing of the water as it was drawn last. */
 export type WaterThing =
-  | ({ what: 'place'; name?: string | undefined /** The run whose inlet it is. */; runId?: string | undefined } & Omit<NetPlace, 'name'>)
+  | ({ what: 'place'; name?: string | undefined; stands?: Standing | undefined /** The run whose inlet it is. */; runId?: string | undefined } & Omit<
+      NetPlace,
+      'name' | 'stands'
+    >)
   | ({ what: 'pipe'; water?: 'cold' | 'hot' | undefined } & NetPipe)
   | ({
       what: 'valve';

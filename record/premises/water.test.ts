@@ -4,7 +4,8 @@ import { bookRefusal } from '../book/check.ts';
 import type { BookEntry } from '../book/entry.ts';
 import { stateOf } from '../book/fold.ts';
 import type { BookNow } from '../book/now.ts';
-import { networkOf } from './water.ts';
+import type { Entry } from '../kinds.ts';
+import { networkOf, triedIn } from './water.ts';
 
 const HOUSE = '01930000-0000-7000-8000-000000000001';
 const RUN = '01930000-0000-7000-8000-000000000002';
@@ -44,12 +45,31 @@ describe('the water of a premises', () => {
     assert.equal(refused(said('valve-tried', { valve: 'attic', condition: 'works' }, 5), drawing), 'no-valve');
     assert.equal(refused(said('valve-tried', { valve: 'main', condition: 'works' }, 5), drawing), undefined);
   });
+  it('finds the stops that were tried on runs, as they stand; none where none is, none that was taken back', () => {
+    const entry = (kind: string, body: object, minute: number, correctsId: string | null = null) => {
+      const { subject: _, change: __, ...base } = said('', {}, minute);
+      return { ...base, visitId: 'v', runId: RUN, jointId: null, checkPointId: null, kind, body, correctsId } as unknown as Entry;
+    };
+    const [first, second] = [
+      entry('stop-tried', { kind: 'gate', condition: 'works' }, 1),
+      entry('stop-tried', { kind: 'gate', condition: 'passes' }, 2),
+    ];
+    const conditions = (...more: Entry[]) => triedIn([first, second, ...more]).map((t) => t.condition);
+    assert.deepEqual(conditions(), ['works', 'passes']);
+    assert.deepEqual(conditions(entry('withdrawn', { reason: 'slipped' }, 3, second.id)), ['works']);
+    assert.deepEqual(triedIn([entry('stop-tried', { kind: 'none', condition: 'unknown' }, 1)]), []);
+  });
   it('knows a valve as it was tried last, on the network or on the run whose stop it is', () => {
     const tried = said('valve-tried', { valve: 'main', condition: 'passes' }, 10);
     const at = (minute: number) => Date.UTC(2026, 4, 20, 9, minute);
     const condition = (...stops: Parameters<typeof networkOf>[1] & object) => networkOf(water(drawing, tried), stops).valves[0]!.condition;
     assert.equal(condition(), 'passes');
     assert.equal(condition({ runId: RUN, condition: 'works', atMs: at(5) }), 'passes');
+    // Drawn after the stop was tried on its run, and never tried itself; and drawn again under a name, which is no trial.
+    const stops = [{ runId: RUN, condition: 'works' as const, atMs: at(0) }];
+    assert.equal(networkOf(water(drawing), stops).valves[0]!.condition, 'works');
+    const named = said('water-drawn', { things: [{ ...valve('main', 'street', 'tap', 'passes', { runId: RUN }), name: 'Main' }] }, 30);
+    assert.equal(networkOf(water(drawing, tried, named), [{ ...stops[0]!, atMs: at(15) }]).valves[0]!.condition, 'works');
     assert.equal(condition({ runId: RUN, condition: 'works', atMs: at(15) }), 'works');
     assert.equal(condition({ runId: RUN, condition: 'unknown', atMs: at(20) }, { runId: RUN, condition: 'works', atMs: at(15) }), 'works');
     assert.deepEqual(networkOf(water(drawing)).places, [{ id: 'street', kind: 'source', heightFt: 0 }, { id: 'tap', kind: 'outlet', heightFt: 3 }]); // biome-ignore format: one list

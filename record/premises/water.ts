@@ -1,9 +1,12 @@
 /** The water of a premises as it was drawn and tried: places with heights, pipes, valves; by entries on the premises. */
 import * as z from 'zod/mini';
-import { type NetValve, PLACE_KINDS, VALVE_CONDITIONS, VALVE_KINDS, type WaterNetwork } from '../../core/shut/network.ts';
+import { inletOf, type KnownRun, knownNetwork, stopOf } from '../../core/shut/known.ts';
+import { type NetValve, PLACE_KINDS, STANDING, type StopKind, VALVE_CONDITIONS, VALVE_KINDS, type WaterNetwork } from '../../core/shut/network.ts';
 import { change } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
+import type { Entry } from '../kinds.ts';
 import { givenReason, name, uuid } from '../shapes.ts';
+import { fates } from '../standing.ts';
 import type { Premises, WaterThing } from './states.ts';
 
 const thingId = z.string('wants an id').check(z.minLength(1, 'wants an id'), z.maxLength(60, 'is longer than 60 characters'));
@@ -17,6 +20,8 @@ const drawnPlace = z.strictObject({
   /** Over any level that the whole house is measured from. */
   heightFt: figure(-1000, 3000),
   name: z.optional(name),
+  /** What stands there and wants its own hand when the water goes. */
+  stands: z.optional(z.enum(STANDING, 'is nothing that stands on a line')),
   /** The run whose inlet it is. */
   runId: z.optional(uuid),
 });
@@ -45,7 +50,7 @@ export const waterThing = z.discriminatedUnion('what', [drawnPlace, drawnPipe, d
 
 /** As much as is drawn of one premises, and in one entry. */
 const MOST_THINGS = 2000;
-const MOST_AT_ONCE = 200;
+export const MOST_AT_ONCE = 200;
 
 const waterDrawn = z.strictObject({ things: z.array(waterThing).check(z.minLength(1, 'draws nothing'), z.maxLength(MOST_AT_ONCE, `draws more than ${MOST_AT_ONCE}`)) }); // biome-ignore format: one shape
 const valveTried = z.strictObject({ valve: thingId, condition: z.enum(VALVE_CONDITIONS, 'is no condition of a valve') });
@@ -83,7 +88,14 @@ export const waterChanges = {
     },
     apply: (now, { things }, entry) => {
       const at = happenedAt(entry);
-      return { ...now, water: withDrawn(now.water, things.map((t) => (t.what === 'valve' ? { ...t, triedMs: at } : t))) }; // biome-ignore format: one state
+      const before = new Map(now.water.map((t) => [t.id, t]));
+      // Drawn again under another name it was not tried again.
+      const dated = things.map((t) => {
+        const was = before.get(t.id);
+        if (t.what !== 'valve') return t;
+        return { ...t, triedMs: was?.what === 'valve' && was.condition === t.condition ? (was.triedMs ?? at) : at };
+      });
+      return { ...now, water: withDrawn(now.water, dated) };
     },
     says: ({ things }) =>
       things.length === 1 ? `drawn: ${things[0]!.what} ${nameOfThing(things[0]!)}` : `drawn: ${things.length} things of the water`,
@@ -105,16 +117,34 @@ export const waterChanges = {
   }),
 };
 
+/** Without when it was tried: a file and a new drawing say how things are. */
+export function asDrawn(thing: WaterThing): WaterThing {
+  if (thing.what !== 'valve') return thing;
+  const { triedMs: _, ...drawn } = thing;
+  return drawn;
+}
+
+/** Stops as they were tried on runs, by the entries of visits. */
+export function triedIn(entries: readonly Entry[]): TriedStop[] {
+  const tried = fates(entries.filter((e) => e.kind === 'stop-tried' || e.kind === 'withdrawn')).flatMap(({ stands }) =>
+    stands?.kind === 'stop-tried' ? [stands] : [],
+  );
+  return tried.flatMap(({ runId, body: { kind, condition }, ...e }) =>
+    kind === 'none' ? [] : [{ runId, kind, condition, atMs: happenedAt(e as (typeof tried)[number]) }],
+  );
+}
+
 /** A stop as it was last tried on a run. */
 export interface TriedStop {
   runId: string;
+  kind: StopKind;
   condition: NetValve['condition'];
   atMs: number;
 }
 
 /** The network as it stands: a valve that is a run's stop is as whichever of the two was tried later. */
-export function networkOf(things: readonly WaterThing[], stops: readonly TriedStop[] = []): WaterNetwork {
-  const byRun = new Map<string, TriedStop>();
+export function networkOf(things: readonly WaterThing[], stops: readonly Omit<TriedStop, 'kind'>[] = []): WaterNetwork {
+  const byRun = new Map<string, Omit<TriedStop, 'kind'>>();
   for (const stop of stops) if (stop.condition !== 'unknown' && stop.atMs >= (byRun.get(stop.runId)?.atMs ?? 0)) byRun.set(stop.runId, stop);
   const net: WaterNetwork = { places: [], pipes: [], valves: [] };
   for (const thing of things) {
@@ -127,9 +157,23 @@ export function networkOf(things: readonly WaterThing[], stops: readonly TriedSt
     } else {
       const { what: _, runId, triedMs = 0, ...valve } = thing;
       const tried = runId === undefined ? undefined : byRun.get(runId);
-      const condition = tried && tried.atMs > triedMs ? tried.condition : valve.condition;
+      // What nobody tried on the drawing is as it was tried on the run, whenever that was.
+      const condition = tried && (valve.condition === 'unknown' || tried.atMs > triedMs) ? tried.condition : valve.condition;
       net.valves.push({ ...valve, condition } as WaterNetwork['valves'][number]);
     }
   }
   return net;
+}
+
+/** What is known of a house before it is drawn, as a drawing to go on from: its main valve, its heater, its runs with their stops. */
+export function knownThings(runs: readonly KnownRun[]): WaterThing[] {
+  const net = knownNetwork(runs);
+  const runOf = new Map(runs.flatMap((r) => [[inletOf(r.id), r.id] as const, [stopOf(r.id), r.id] as const]));
+  const run = (id: string) => (runOf.has(id) ? { runId: runOf.get(id)! } : {});
+  const hot = new Set(net.pipes.flatMap((p) => (p.a === 'heater' ? [p.id] : [])));
+  return [
+    ...net.places.map((p) => ({ what: 'place' as const, ...p, ...run(p.id) })),
+    ...net.pipes.map((p) => ({ what: 'pipe' as const, ...p, water: hot.has(p.id) ? ('hot' as const) : ('cold' as const) })),
+    ...net.valves.map((v) => ({ what: 'valve' as const, ...v, ...run(v.id) })),
+  ];
 }

@@ -53,7 +53,7 @@ function folded(all: Fate<Entry>[]): History {
   const last = new Map<string, Entry>();
   for (const entry of log) {
     const { counts } = kindOf(entry.kind)!;
-    if (counts !== 'all') last.set(counts === 'last' ? entry.kind : keyOf(entry.kind, counts.lastOf(entry.body)), entry);
+    if (counts !== 'all' && counts !== 'by field') last.set(counts === 'last' ? entry.kind : keyOf(entry.kind, counts.lastOf(entry.body)), entry);
   }
   return { all, log, last };
 }
@@ -71,6 +71,17 @@ export const eachOf = <Name extends string, B>(history: History, kind: Kind<Name
 /** Entries of a kind among those given, in order. */
 export function ofKind<Name extends string, B>(log: readonly EntryBase[], kind: Kind<Name, B>): Told<B>[] {
   return (log as Told<B>[]).filter((e) => e.kind === kind.name);
+}
+
+/** What entries say together: of each field what was said last, nothing of one that was emptied. */
+export type Together<B> = { [K in keyof B]?: NonNullable<B[K]> };
+
+/** Of a kind that counts by field, what stands; null when nothing was entered. */
+export function togetherOf<Name extends string, B extends object>(history: History, kind: Kind<Name, B>): Together<B> | null {
+  const said = eachOf(history, kind);
+  if (said.length === 0) return null;
+  const fields = said.flatMap(({ body }) => Object.entries(body)).filter(([, value]) => value !== undefined);
+  return Object.fromEntries([...new Map(fields)].filter(([, value]) => value !== null)) as Together<B>;
 }
 
 /** Acceptances that stand, oldest first. */

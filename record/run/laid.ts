@@ -1,6 +1,6 @@
 /** How a line is to lie, as it was measured: kept as typed, and read in inches where it is worked with. */
 import * as z from 'zod/mini';
-import { InputError } from '../../core/errors.ts';
+import { finite, InputError } from '../../core/errors.ts';
 import type { LengthQuestion } from '../../core/reach/pick-length.ts';
 import { lengthQuestion, type MeasuredEnd, WAYS, type Way } from '../../core/reach/setting.ts';
 import { readLengthIn } from '../../core/units/length.ts';
@@ -22,6 +22,11 @@ export const laidShape = z.strictObject({
   line: z.strictObject({ od: typed, bend: typed, straight: typed }),
 });
 
+/** How much may be said, inches: more is a slip of the thumb, and what is worked out on it would be refused there without its name. */
+const AROUND = { atLeast: 0, atMost: 480 };
+const AWAY = { atLeast: 0, atMost: 240 };
+const ROOM = { above: 0, atMost: 480 };
+
 export type Laid = z.output<typeof laidShape>;
 
 /**
@@ -30,14 +35,14 @@ export type Laid = z.output<typeof laidShape>;
  * @throws InputError  names the field that is no length, or out of the room
  */
 export function questionOf(laid: Laid, lengthsIn: readonly number[]): LengthQuestion {
-  const read = (field: string, text: string): number => {
+  const read = (field: string, text: string, within: Parameters<typeof finite>[2]): number => {
     const inches = readLengthIn(text);
     if (inches === null) throw new InputError(field, text, 'Type inches as 14 or 14 1/2, feet as 6 ft, or 360 mm.');
-    return inches;
+    return finite(field, inches, within);
   };
   const endOf = (name: string, e: Laid['stop']): MeasuredEnd => ({
-    outIn: read(`${name}, out`, e.out),
-    upIn: read(`${name}, up`, e.up),
+    outIn: read(`${name}, out`, e.out, AROUND),
+    upIn: read(`${name}, up`, e.up, AROUND),
     faces: e.faces,
   });
   const { behind, pulledOut, line } = laid;
@@ -45,20 +50,20 @@ export function questionOf(laid: Laid, lengthsIn: readonly number[]): LengthQues
     {
       stop: endOf('Stop', laid.stop),
       inlet: endOf('Inlet', laid.inlet),
-      sideIn: read('To the side', laid.side),
-      pulledOutIn: pulledOut === undefined ? null : read('Pulled out', pulledOut),
+      sideIn: read('To the side', laid.side, AWAY),
+      pulledOutIn: pulledOut === undefined ? null : read('Pulled out', pulledOut, AWAY),
       behind: behind
         ? {
-            widthIn: read('Room behind, across', behind.width),
-            heightIn: read('Room behind, up', behind.height),
-            depthIn: read('Room behind, deep', behind.depth),
+            widthIn: read('Room behind, across', behind.width, ROOM),
+            heightIn: read('Room behind, up', behind.height, ROOM),
+            depthIn: read('Room behind, deep', behind.depth, ROOM),
           }
         : null,
     },
     {
-      odIn: read('Line, outside', line.od),
-      minBendRadiusIn: read('Line, tightest bend', line.bend),
-      endStraightIn: read('Line, straight end', line.straight),
+      odIn: read('Line, outside', line.od, { above: 0, atMost: 6 }),
+      minBendRadiusIn: read('Line, tightest bend', line.bend, { above: 0, atMost: 240 }),
+      endStraightIn: read('Line, straight end', line.straight, { atLeast: 0, atMost: 24 }),
     },
     lengthsIn,
   );

@@ -12,6 +12,7 @@ import { noted } from './kinds/noted.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
 import { needFactsOf } from './need-facts.ts';
 import type { OpenItem } from './now.ts';
+import type { Place } from './place.ts';
 import type { Proof } from './proof.ts';
 import { type SignOff, type SignOffs, signOffsOf } from './sign-off.ts';
 import { besideLooks, isStageDone, STAGE_NAMES, STAGES, type Stage, type StageFacts, type StageState } from './stages.ts';
@@ -38,9 +39,11 @@ export interface RunState {
   to: Bodies['end-seen'] | null;
   rejoin: Bodies['end-seen'] | null;
   stop: Bodies['stop-tried'] | null;
+  /** When it was tried last. */
+  stopTriedMs: number | null;
   oldLine: Bodies['old-line-judged'] | null;
   distance: Bodies['distance-measured'] | null;
-  place: Bodies['place-seen'];
+  place: Place;
   /** Tubes found in place, by their side. */
   stubs: ReturnType<typeof needFactsOf>['stubs'];
   /** How much of them is free, as it was typed. */

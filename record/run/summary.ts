@@ -1,6 +1,8 @@
 /** What lists and the ledger show of a run: worked out from its state, on the server once an entry is kept, on a device when it is shown. */
+
 import type { SealId } from '../../core/ends/seals.ts';
 import type { Finding } from '../../core/prove/method.ts';
+import type { StopKind, ValveCondition } from '../../core/shut/network.ts';
 import { offListReason, type ReadRun } from '../visit/sheet.ts';
 import { type Needed, neededFor } from './needed.ts';
 import { STAGES, type Stage } from './stages.ts';
@@ -20,6 +22,8 @@ export interface RunSummary {
   needs: Record<string, Needed>;
   /** Both ends, where they are known and no chain is accepted yet. */
   ends?: { from: string; to: string; rejoin: string | null };
+  /** The stop as it was tried last: the water of the premises is planned with it. */
+  stop?: { kind: StopKind; condition: ValveCondition; atMs: number };
   /** Each stage: o open, d done, s skipped. */
   stages: string;
   signedOffMs: number | null;
@@ -71,6 +75,9 @@ export function summaryOf(read: ReadRun): RunSummary {
     currency: accepted?.currency ?? null,
     needs: accepted && !signedOff && joined === 0 ? neededFor(accepted) : {},
     ...(!accepted && state.from?.end && state.to?.end ? { ends: { from: state.from.end, to: state.to.end, rejoin: state.rejoin?.end ?? null } } : {}),
+    ...(state.stop && state.stop.kind !== 'none' && state.stopTriedMs !== null
+      ? { stop: { kind: state.stop.kind, condition: state.stop.condition, atMs: state.stopTriedMs } }
+      : {}),
     stages: STAGES.map((stage) => state.stages[stage].state[0]).join(''),
     signedOffMs: signedOff?.atMs ?? null,
     wasSignedMs: signedOff?.atMs ?? state.signOffUndone?.atMs ?? null,

@@ -49,6 +49,34 @@ describe('the survey of a run', () => {
     assert.ok(!unknowns.some((u) => u.fact === 'line-age') && unknowns.some((u) => u.fact === 'ends'));
   });
 
+  it('keeps what two devices say of one thing at once, until it is said otherwise, emptied or taken back', () => {
+    const entries = recorded(
+      // As an older page says it, all at once; then two devices, neither of which knew of the other's.
+      ['place-seen', { hidden: true, ownStop: false, arrestor: false, pressurePsi: 95, pressureText: '95 psi' }],
+      ['place-seen', { arrestor: true }],
+      ['place-seen', { afterOsmosis: true }],
+      ['surroundings-seen', { power: 'plug', drain: 'left of the sink' }],
+      ['surroundings-seen', { wayOut: 'two steps' }],
+      ['line-seen', { line: 'braided', ageYears: 9 }],
+      ['line-seen', { seen: ['stain'] }],
+      ['hammer-heard', { bangs: true }],
+      ['hammer-heard', { there: 'none' }],
+    );
+    const state = (all: Entry[]) => runState(context('refrigerator'), all);
+    const { place, survey } = state(entries);
+    assert.deepEqual(place, { hidden: true, ownStop: false, arrestor: true, afterOsmosis: true, pressurePsi: 95, pressureText: '95 psi' });
+    assert.deepEqual(survey.surroundings, { power: 'plug', drain: 'left of the sink', wayOut: 'two steps' });
+    assert.deepEqual(survey.line, { line: 'braided', ageYears: 9, seen: ['stain'] });
+    assert.deepEqual(survey.hammer, { bangs: true, there: 'none' });
+    const later = '2026-12-01T00:00:00.000Z';
+    const more = (...last: [EntryKind, unknown, string?][]) =>
+      state([...entries, ...recorded(...last).map((e, i) => ({ ...e, id: `m${i}`, seenAt: later, sentAt: later, recordedAt: later }))]);
+    assert.deepEqual(more(['place-seen', { pressurePsi: null, pressureText: null }]).place.pressurePsi, undefined);
+    assert.deepEqual(more(['line-seen', { line: 'none', ageYears: null, seen: null }]).survey.line, { line: 'none' });
+    const back = more(['withdrawn', { reason: 'wrong run' }, 'e2']).place;
+    assert.deepEqual([back.afterOsmosis, back.arrestor], [undefined, true], 'the one taken back, not its neighbour');
+  });
+
   it('takes in sight for in sight only where somebody said so, and an end for sure unless somebody doubts it', () => {
     const place = { hidden: false, ownStop: false, arrestor: false };
     const facts = (...entries: Parameters<typeof recorded>) => judged('refrigerator', recorded(...entries)).unknowns.map((u) => u.fact);

@@ -7,7 +7,7 @@ import type { LookData } from '../../core/look/rows.ts';
 import type { Survey } from '../../core/look/survey.ts';
 import type { Appliance } from '../../core/make/step-data.ts';
 import type { Bodies } from '../kinds.ts';
-import { eachOf, type History, lastOf } from './history.ts';
+import { eachOf, type History, lastOf, togetherOf } from './history.ts';
 import { baselineTaken } from './kinds/baseline-taken.ts';
 import { hammerHeard } from './kinds/hammer-heard.ts';
 import { lineSeen } from './kinds/line-seen.ts';
@@ -18,6 +18,7 @@ import { surroundingsSeen } from './kinds/surroundings-seen.ts';
 import { symptomTold } from './kinds/symptom-told.ts';
 import { thingSeen } from './kinds/thing-seen.ts';
 import { waterMeasured } from './kinds/water-measured.ts';
+import type { Place } from './place.ts';
 import type { RunContext } from './work.ts';
 
 const bodyOf = <B>(entry: { body: B } | null): B | null => entry?.body ?? null;
@@ -27,20 +28,20 @@ export function surveyFactsOf(history: History, symptoms: readonly string[]) {
   const water = (of: string) => bodyOf(lastOf(history, waterMeasured, of));
   const [running, bucket, hot] = [water('running'), water('bucket'), water('hot')];
   return {
-    line: bodyOf(lastOf(history, lineSeen)),
+    line: togetherOf(history, lineSeen),
     seen: {
       stop: bodyOf(lastOf(history, thingSeen, 'stop'))?.seen ?? null,
       screen: bodyOf(lastOf(history, thingSeen, 'screen'))?.seen ?? null,
       washer: bodyOf(lastOf(history, thingSeen, 'washer'))?.seen ?? null,
       place: bodyOf(lastOf(history, thingSeen, 'place'))?.seen ?? null,
     },
-    hammer: bodyOf(lastOf(history, hammerHeard)),
+    hammer: togetherOf(history, hammerHeard),
     running: running?.of === 'running' ? running : null,
     bucket: bucket?.of === 'bucket' ? bucket : null,
     hot: hot?.of === 'hot' ? hot : null,
-    surroundings: bodyOf(lastOf(history, surroundingsSeen)),
+    surroundings: togetherOf(history, surroundingsSeen),
     symptoms: symptoms.filter((s) => bodyOf(lastOf(history, symptomTold, s))?.is),
-    baseline: bodyOf(lastOf(history, baselineTaken)),
+    baseline: togetherOf(history, baselineTaken),
     sources: sourcesOf(history),
     sheet: sheetOf(history),
     reuse: Object.fromEntries([...new Map(eachOf(history, reuseSeen).map((e) => [e.body.what, e.body]))].filter(([, b]) => b.is)) as Record<
@@ -81,7 +82,7 @@ export type SurveyFacts = ReturnType<typeof surveyFactsOf>;
 export interface Found {
   survey: SurveyFacts;
   stop: Bodies['stop-tried'] | null;
-  place: Bodies['place-seen'];
+  place: Place;
   from: Bodies['end-seen'] | null;
   to: Bodies['end-seen'] | null;
 }
@@ -104,7 +105,7 @@ export function surveyOf({ appliance, water, look }: Pick<RunContext, 'appliance
         }
       : {}),
     ...(state.stop ? { stop: { ...state.stop, seen: known(seen.stop ?? []) } } : {}),
-    ...(hammer ? { arrestor: { kind: hammer.there, ...(hammer.bangs === undefined ? {} : { bangs: hammer.bangs }) } } : {}),
+    ...(hammer?.there ? { arrestor: { kind: hammer.there, ...(hammer.bangs === undefined ? {} : { bangs: hammer.bangs }) } } : {}),
     seen: things,
     ...(state.place.pressurePsi === undefined ? {} : { staticPsi: state.place.pressurePsi }),
     ...(running ? { runningPsi: running.psi } : {}),

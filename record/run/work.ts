@@ -8,6 +8,7 @@ import { type CardPart, type WorkStep, workCard } from '../../core/make/work-car
 import type { Part } from '../../core/match/part.ts';
 import { jointSides, sideWords } from '../../core/match/sides.ts';
 import type { Round } from '../../core/prove/method.ts';
+import { happenedAt } from '../entry.ts';
 import type { Bodies } from '../kinds.ts';
 import { acceptances, type History, lastOf } from './history.ts';
 import { type Life, livesOf } from './joint-life.ts';
@@ -16,9 +17,9 @@ import { type AcceptedChain, chainAccepted } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
 import { endSeen } from './kinds/end-seen.ts';
 import { oldLineJudged } from './kinds/old-line-judged.ts';
-import { placeSeen } from './kinds/place-seen.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
 import { stopTried } from './kinds/stop-tried.ts';
+import { type Place, placeOf } from './place.ts';
 import { type Proof, proofOf } from './proof.ts';
 import { STAGES } from './stages.ts';
 import { stepsDone, ticksOf } from './steps.ts';
@@ -59,8 +60,6 @@ export interface CheckPointState extends Proof {
   label: string;
 }
 
-const NO_PLACE: Bodies['place-seen'] = { hidden: false, ownStop: false, arrestor: false };
-
 /** Cards by what they are composed from. */
 export type Cards = Map<string, WorkStep[]>;
 
@@ -70,8 +69,9 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     const body = lastOf(history, endSeen, name)?.body;
     return body?.end ? body : null;
   };
-  const stop = lastOf(history, stopTried)?.body ?? null;
-  const place = lastOf(history, placeSeen)?.body ?? NO_PLACE;
+  const tried = lastOf(history, stopTried);
+  const stop = tried?.body ?? null;
+  const place = placeOf(history);
   const acceptance = lastOf(history, chainAccepted);
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
   const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
@@ -105,6 +105,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     to,
     rejoin: side('rejoin'),
     stop,
+    stopTriedMs: tried && happenedAt(tried),
     oldLine,
     distance: lastOf(history, distanceMeasured)?.body ?? null,
     place,
@@ -152,7 +153,7 @@ function checkRounds(rounds: Round[]): Round[] {
 function cardOf(
   context: RunContext,
   accepted: AcceptedChain,
-  { stop, place, oldLine }: { stop: Bodies['stop-tried'] | null; place: Bodies['place-seen']; oldLine: Bodies['old-line-judged'] | null },
+  { stop, place, oldLine }: { stop: Bodies['stop-tried'] | null; place: Place; oldLine: Bodies['old-line-judged'] | null },
 ): WorkStep[] {
   return workCard({
     appliance: context.appliance,

@@ -4,6 +4,8 @@ import { usualWork } from '../../core/make/work-kinds.ts';
 import type { BookEntry, SubjectKind } from '../../record/book/entry.ts';
 import type { FiledBookEntry } from '../../record/book/shape.ts';
 import type { Entry } from '../../record/index.ts';
+import type { WaterThing } from '../../record/premises/states.ts';
+import { MOST_AT_ONCE } from '../../record/premises/water.ts';
 import { addDays } from '../../record/visit/day.ts';
 import { appendBook, filedBookEntry } from '../append-book.ts';
 import { machineZone } from '../clock.ts';
@@ -17,6 +19,7 @@ import { insertJoints } from '../write.ts';
 import { APPLIANCES, type DemoVisit, PREMISES, SHOP, VISITS } from './observatory.ts';
 import { chance, seedOf, uuidAt } from './random.ts';
 import { walkEntries } from './walk.ts';
+import { demoWater } from './water.ts';
 
 const SEED = 20;
 const PAST_CONNECTIONS = 150;
@@ -81,8 +84,13 @@ async function loadHouse(tx: Tx, at: Date): Promise<void> {
       const checkPoints = [{ id: idOf(`stem ${run.key}`), kind: 'stem', name: 'Stop stem' }];
       return written('run', idOf(run.key), 'made', { applianceId: idOf(appliance.key), water: run.water, name: run.name, checkPoints }, at);
     }),
+    ...drawnAtOnce(demoWater(idOf)).map((things, i) => written('premises', premisesId, 'water-drawn', { things }, at, `${i}`)),
   ]);
 }
+
+/** As much as one entry draws, places before what leads to them. */
+const drawnAtOnce = (things: WaterThing[]): WaterThing[][] =>
+  Array.from({ length: Math.ceil(things.length / MOST_AT_ONCE) }, (_, i) => things.slice(i * MOST_AT_ONCE, (i + 1) * MOST_AT_ONCE));
 
 /** Past connections over a year and a half, each proven and signed off; a few came back. */
 async function loadPast(tx: Tx, at: Date, today: string): Promise<void> {

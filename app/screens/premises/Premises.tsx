@@ -59,6 +59,9 @@ export default function Premises({ initial, isUnknown, today, appliances }: Prop
             <a className="key key-main" href={`/call?premises=${premises.id}`}>
               Book a visit
             </a>
+            <a className="key" href={`/water?premises=${premises.id}`}>
+              Water
+            </a>
             <a className="key" href={`/start?premises=${premises.id}`}>
               Start work here
             </a>

@@ -112,3 +112,23 @@ test('a drawing goes to its run and back by address; what was not made here is n
   }
   assert.equal(takeLengthTo(null, '12 in', wanted.laid), '/match?length=12+in');
 });
+
+test('whatever is typed is worked out, or told by its field in words', () => {
+  const laid = laidOf(refrigerator);
+  const SILLY = ['', 'banana', '-5', '0', '1e999', '99999999', '1//2', '400 ft', '700 mm', '1/1000', '²', 'x'.repeat(3000)];
+  const fields: ((text: string) => typeof laid)[] = [
+    ...(['stop', 'inlet'] as const).flatMap((end) =>
+      (['out', 'up'] as const).map((f) => (text: string) => ({ ...laid, [end]: { ...laid[end], [f]: text } })),
+    ),
+    ...(['side', 'pulledOut'] as const).map((f) => (text: string) => ({ ...laid, [f]: text })),
+    ...(['width', 'height', 'depth'] as const).map((f) => (text: string) => ({ ...laid, behind: { ...laid.behind!, [f]: text } })),
+    ...(['od', 'bend', 'straight'] as const).map((f) => (text: string) => ({ ...laid, line: { ...laid.line, [f]: text } })),
+  ];
+  for (const typedIn of fields) {
+    for (const text of SILLY) {
+      const { question, wrong } = readTyped(typedIn(text), '48 72');
+      if (question) assert.equal(pickLength(question).length, 2, text);
+      else assert.match(wrong, /^(Stop|Inlet|To the side|Pulled out|Room behind|Line)/, text);
+    }
+  }
+});

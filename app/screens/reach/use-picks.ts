@@ -29,13 +29,17 @@ export function usePicks(question: LengthQuestion | null, first: LengthPick[]): 
     if (line.isBusy) return;
     line.isBusy = true;
     (async () => {
-      while (line.next && worker.current && !line.isOver) {
-        const asked = line.next;
-        line.next = null;
-        const found = await worker.current.pick(asked);
-        if (!line.isOver) setPicks(found);
+      try {
+        while (line.next && worker.current && !line.isOver) {
+          const asked = line.next;
+          line.next = null;
+          const found = await worker.current.pick(asked);
+          if (!line.isOver) setPicks(found);
+        }
+      } finally {
+        // What went wrong with one question never stands before the next.
+        line.isBusy = false;
       }
-      line.isBusy = false;
     })();
   }, [question]);
   return picks;

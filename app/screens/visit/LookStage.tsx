@@ -28,13 +28,29 @@ import { Told } from './Told.tsx';
 
 const Sources = fetched('The comparison of sources', () => import('./look/Sources.tsx'));
 
+const FromDrawing = fetched('What the drawing says', () => import('./look/FromDrawing.tsx'));
+
 type StopKind = Bodies['stop-tried']['kind'];
 type StopCondition = Bodies['stop-tried']['condition'];
 
 const KINDS: StopKind[] = ['quarter-turn', 'multi-turn', 'gate', 'saddle', 'none'];
 const CONDITIONS = Object.entries(STOP_CONDITIONS) as [StopCondition, string][];
 /** What is there: both ends, the stop, the old line, the distance. */
-export default function LookStage({ run, context, state, write, go, outlets, visitId, mainValve, catalogue, others, gathered, vanId }: StageProps) {
+export default function LookStage({
+  run,
+  context,
+  state,
+  write,
+  go,
+  outlets,
+  visitId,
+  premisesId,
+  mainValve,
+  catalogue,
+  others,
+  gathered,
+  vanId,
+}: StageProps) {
   const wanted = { asked: '', run: { visitId, runId: run.id }, on: context.appliance.id };
   const seen = (side: 'from' | 'to' | 'rejoin') => (end: string | null) => {
     if (end === (state[side]?.end ?? null)) return;
@@ -42,7 +58,7 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
   };
   const stop = (change: Partial<Bodies['stop-tried']>) =>
     write('stop-tried', run.id, { kind: state.stop?.kind ?? 'quarter-turn', condition: state.stop?.condition ?? 'unknown', ...change });
-  const place = (change: Partial<Bodies['place-seen']>) => write('place-seen', run.id, { ...state.place, ...change });
+  const place = (change: Partial<Bodies['place-seen']>) => write('place-seen', run.id, change);
   const judged = useMemo(() => judgeRun(context, state, catalogue.rules, pairOf(run, others)), [context, state, catalogue, run, others]);
   const verdict = (of: Judgement['of']) => judged.judgements.find((j) => j.of === of) ?? null;
   const rows = (on: FindingRow['on']) => context.look.findings.filter((f) => f.on === on);
@@ -114,6 +130,7 @@ export default function LookStage({ run, context, state, write, go, outlets, vis
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
         <Verdicts judged={judged} />
         <Fold {...fold('stop')}>
+          <FromDrawing {...{ run, state, write, premisesId }} />
           <Choices
             legend="Kind"
             options={KINDS.map((k) => [k, k === 'none' ? 'no stop here' : k])}

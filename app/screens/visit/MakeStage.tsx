@@ -7,7 +7,18 @@ import type { StageProps } from './stage-props.ts';
 const WhichWater = fetched('Which water goes off', () => import('./WhichWater.tsx'));
 
 /** The work card of one stage: steps in order, gates that are not skipped, turns noted per joint. */
-export default function MakeStage({ run, state, write, go, part, visitId, gathered, others, catalogue }: StageProps & { part: 'shut' | 'make' }) {
+export default function MakeStage({
+  run,
+  state,
+  write,
+  go,
+  part,
+  visitId,
+  premisesId,
+  gathered,
+  others,
+  catalogue,
+}: StageProps & { part: 'shut' | 'make' }) {
   const steps = state.card.filter((s) => s.stage === part);
   if (!state.accepted) {
     return (
@@ -28,7 +39,7 @@ export default function MakeStage({ run, state, write, go, part, visitId, gather
   return (
     <div className="max-w-220">
       <h2>{part === 'shut' ? 'Shut the water, and prove it' : 'Work card'}</h2>
-      {part === 'shut' && !state.signedOff && <WhichWater {...{ run, catalogue, state, write, others }} />}
+      {part === 'shut' && !state.signedOff && <WhichWater {...{ run, catalogue, state, write, others, premisesId, visitId }} />}
       {state.notes.map((note, i) => (
         <p key={i} className="caution mt-1">
           {note}

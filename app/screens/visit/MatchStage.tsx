@@ -60,7 +60,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
     if (!on) ask(chain);
   };
   const settle = (fact: OpenFact, isSo: boolean) => {
-    write('place-seen', run.id, { ...state.place, ...(fact === 'hidden' ? { hidden: isSo, hiddenKnown: true } : { afterOsmosis: isSo }) });
+    write('place-seen', run.id, fact === 'hidden' ? { hidden: isSo, hiddenKnown: true } : { afterOsmosis: isSo });
     // So: the chains are others now, and are looked at again. Not so: this one is as good as it was.
     if (isSo || !open) setOpen(null);
     else take(open.chain, [fact]);

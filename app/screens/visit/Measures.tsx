@@ -41,13 +41,15 @@ export function FoundTube({ side, run, state, write }: Pick<StageProps, 'run' | 
 
 /** Kept with what was seen of the place; emptied, it is not known any more. */
 export function Pressure({ run, context, state, write }: Pick<StageProps, 'run' | 'context' | 'state' | 'write'>) {
-  const { pressurePsi: kept, pressureText, ...place } = state.place;
+  const { pressurePsi: kept, pressureText } = state.place;
   return (
     <PressureField
       label="Static pressure, by a gauge"
       text={kept === undefined ? '' : (pressureText ?? String(kept))}
       kept={kept ?? null}
-      onPressure={(text, psi) => write('place-seen', run.id, psi === null ? place : { ...place, pressureText: text, pressurePsi: psi })}
+      onPressure={(text, psi) =>
+        write('place-seen', run.id, psi === null ? { pressureText: null, pressurePsi: null } : { pressureText: text, pressurePsi: psi })
+      }
     >
       {kept !== undefined && kept > 80 && <InUnits said={said`Over ${pressure(80)} the codes ask for a pressure-reducing valve.`} />}
       {kept !== undefined && kept < context.appliance.minFlowPsi && (

@@ -209,6 +209,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
                   names={names}
                   write={write}
                   visitId={visit.id}
+                  premisesId={visit.premises.id}
                   timeZone={visit.premises.timeZone}
                   entries={sheet.entries}
                   outlets={outletsOf(run, sheet.runs, reads)}

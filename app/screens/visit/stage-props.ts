@@ -13,6 +13,7 @@ export interface StageProps {
   names: Record<string, string>;
   write: Write;
   visitId: string;
+  premisesId: string;
   /** Where the main valve of the premises is; null where nobody said. */
   mainValve: string | null;
   gathered: Gathered;

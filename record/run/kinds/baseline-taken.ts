@@ -8,7 +8,7 @@ const NOISE = { quiet: 'quiet', hum: 'hums', bang: 'bangs', whistle: 'whistles',
 export const baselineTaken = kind({
   name: 'baseline-taken',
   shape: z.strictObject({ noise: z.optional(z.enum(Object.keys(NOISE) as (keyof typeof NOISE)[], 'is no noise')), damage: z.optional(text) }),
-  counts: 'last',
+  counts: 'by field',
   about: 'run',
   holds: always,
   says: ({ noise, damage }) =>

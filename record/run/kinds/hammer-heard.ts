@@ -6,9 +6,13 @@ const WHAT = { none: 'no arrestor', arrestor: 'an arrestor', 'air-chamber': 'an 
 /** What is there against hammer, and whether it bangs when the appliance shuts; left out where nobody listened. */
 export const hammerHeard = kind({
   name: 'hammer-heard',
-  shape: z.strictObject({ there: z.enum(Object.keys(WHAT) as (keyof typeof WHAT)[], 'is nothing against hammer'), bangs: z.optional(z.boolean()) }),
-  counts: 'last',
+  shape: z.strictObject({
+    there: z.optional(z.enum(Object.keys(WHAT) as (keyof typeof WHAT)[], 'is nothing against hammer')),
+    bangs: z.optional(z.boolean()),
+  }),
+  counts: 'by field',
   about: 'run',
   holds: always,
-  says: ({ there, bangs }) => `Hammer: ${WHAT[there]}${bangs === undefined ? '' : bangs ? ', it bangs' : ', quiet'}`,
+  says: ({ there, bangs }) =>
+    `Hammer: ${[there && WHAT[there], bangs === undefined ? undefined : bangs ? 'it bangs' : 'quiet'].filter(Boolean).join(', ') || 'nothing noted'}`,
 });

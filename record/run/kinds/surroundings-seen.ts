@@ -15,7 +15,7 @@ export const surroundingsSeen = kind({
     wayOut: z.optional(text),
     movesWithLine: z.optional(z.boolean()),
   }),
-  counts: 'last',
+  counts: 'by field',
   about: 'run',
   holds: always,
   says: ({ power, powerAt, drain, wayOut, movesWithLine }) => {

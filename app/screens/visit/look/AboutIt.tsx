@@ -8,7 +8,7 @@ type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write'>;
 /** Power, drain, way out; and how it was before anything was touched. */
 export function AboutIt({ run, context: { appliance }, state, write }: Props) {
   const known = state.survey.surroundings ?? {};
-  const about = (change: Partial<Bodies['surroundings-seen']>) => write('surroundings-seen', run.id, { ...known, ...change });
+  const about = (change: Partial<Bodies['surroundings-seen']>) => write('surroundings-seen', run.id, change);
   return (
     <>
       {appliance.powered && (
@@ -58,7 +58,7 @@ const NOISES: [NonNullable<Bodies['baseline-taken']['noise']>, string][] = [
   ['drip', 'drips'],
 ];
 
-const AGAINST: [Bodies['hammer-heard']['there'], string][] = [
+const AGAINST: [NonNullable<Bodies['hammer-heard']['there']>, string][] = [
   ['none', 'nothing'],
   ['arrestor', 'an arrestor'],
   ['air-chamber', 'an air chamber'],
@@ -67,7 +67,7 @@ const AGAINST: [Bodies['hammer-heard']['there'], string][] = [
 /** Noise and damage before the work, and what is there against hammer. */
 export function Before({ run, state, write }: Props) {
   const { baseline, hammer } = state.survey;
-  const before = (change: Partial<Bodies['baseline-taken']>) => write('baseline-taken', run.id, { ...baseline, ...change });
+  const before = (change: Partial<Bodies['baseline-taken']>) => write('baseline-taken', run.id, change);
   return (
     <>
       <Choices legend="As it runs and shuts, it" options={NOISES} value={baseline?.noise ?? null} onChange={(noise) => before({ noise })} />
@@ -75,7 +75,9 @@ export function Before({ run, state, write }: Props) {
         legend="Against hammer there is"
         options={AGAINST}
         value={hammer?.there ?? null}
-        onChange={(there) => write('hammer-heard', run.id, { ...(baseline?.noise ? { bangs: baseline.noise === 'bang' } : {}), ...hammer, there })}
+        onChange={(there) =>
+          write('hammer-heard', run.id, { ...(baseline?.noise && hammer?.bangs === undefined ? { bangs: baseline.noise === 'bang' } : {}), there })
+        }
       />
       {hammer && (
         <Choices
@@ -85,7 +87,7 @@ export function Before({ run, state, write }: Props) {
             ['quiet', 'no bang'],
           ]}
           value={hammer.bangs === undefined ? null : hammer.bangs ? 'bangs' : 'quiet'}
-          onChange={(to) => write('hammer-heard', run.id, { ...hammer, bangs: to === 'bangs' })}
+          onChange={(to) => write('hammer-heard', run.id, { bangs: to === 'bangs' })}
         />
       )}
       <KeptField isLong label="Damage that is there already" value={baseline?.damage ?? ''} onKeep={(damage) => before({ damage })} />

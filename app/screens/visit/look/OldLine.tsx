@@ -30,10 +30,10 @@ export function OldLine({
   verdict,
 }: Pick<StageProps, 'run' | 'context' | 'state' | 'write'> & { verdict: Judgement | null }) {
   const found = state.survey.line;
-  const seen = (change: Partial<Bodies['line-seen']>) => write('line-seen', run.id, { ...found, ...change });
+  const seen = (change: Partial<Bodies['line-seen']>) => write('line-seen', run.id, change);
   const kind = found?.line ?? (state.oldLine?.verdict === 'none' ? 'none' : null);
   const choose = (line: LineKindId | 'none') => {
-    seen({ line, ...(line === 'none' ? { seen: undefined, ageYears: undefined } : {}) });
+    seen({ line, ...(line === 'none' ? { seen: null, ageYears: null } : {}) });
     if (line === 'none') write('old-line-judged', run.id, { verdict: 'none', findings: [] });
     else if (state.oldLine?.verdict === 'none') write('old-line-judged', run.id, { verdict: 'replace', findings: [] });
   };
@@ -48,7 +48,9 @@ export function OldLine({
       <Choices legend="It is" options={[...LINE_KINDS, 'none' as const].map((k) => [k, NAMES[k]])} value={kind} onChange={choose} />
       {kind !== null && kind !== 'none' && (
         <>
-          {(kind === 'braided' || kind === 'rubber') && <Age key={run.id} value={found?.ageYears ?? null} onAge={(ageYears) => seen({ ageYears })} />}
+          {(kind === 'braided' || kind === 'rubber') && (
+            <Age key={run.id} value={found?.ageYears ?? null} onAge={(ageYears) => seen({ ageYears: ageYears ?? null })} />
+          )}
           <Findings legend="Seen on it" rows={rows} seen={found?.seen ?? null} onSeen={(ids) => seen({ seen: ids })} />
         </>
       )}

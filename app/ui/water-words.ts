@@ -1,0 +1,59 @@
+/** The water of a premises in words and lists: what each thing is called, what stands for what. */
+import type { IsolationPlan, NetPlace, NetValve, WaterNetwork } from '../../core/index.ts';
+
+export const CONDITIONS: [NetValve['condition'], string][] = [
+  ['works', 'holds'],
+  ['weeps', 'holds, weeps at its stem'],
+  ['passes', 'passes'],
+  ['seized-open', 'seized open'],
+  ['seized-shut', 'seized shut'],
+  ['broken', 'broken'],
+  ['unknown', 'never tried'],
+];
+export const conditionWords = (of: NetValve['condition']): string => CONDITIONS.find(([id]) => id === of)![1];
+
+export const PLACE_WORDS: Record<NetPlace['kind'], string> = {
+  source: 'source',
+  tank: 'tank',
+  heater: 'heater',
+  junction: 'where the line goes on',
+  outlet: 'outlet',
+  mixer: 'where hot and cold meet',
+};
+
+/** An id that a device made says nothing; one from a file often does. */
+const isMade = (id: string): boolean => /[0-9a-f]{8}-[0-9a-f]{4}-/.test(id);
+
+/** So many outlets. */
+export const outletsWords = (n: number): string => `${n} ${n === 1 ? 'outlet' : 'outlets'}`;
+
+/** A name for everything, also for what nobody named: by what it lies next to. */
+export function namesOf(net: WaterNetwork): (id: string) => string {
+  const known = new Map<string, string>();
+  for (const t of [...net.places, ...net.valves]) if (t.name ?? !isMade(t.id)) known.set(t.id, t.name ?? t.id);
+  for (const p of net.places) {
+    if (!known.has(p.id) && p.kind !== 'junction') known.set(p.id, `${PLACE_WORDS[p.kind]} at ${p.heightFt > 0 ? '+' : ''}${p.heightFt} ft`);
+  }
+  for (const v of net.valves) if (!known.has(v.id)) known.set(v.id, `${v.kind} valve at ${known.get(v.b) ?? known.get(v.a) ?? 'the line'}`);
+  const next = (id: string) =>
+    [...net.valves, ...net.pipes].find((l) => (l.a === id || l.b === id) && (known.has(l.id) || known.has(l.a === id ? l.b : l.a)));
+  return (id) => {
+    const own = known.get(id);
+    if (own) return own;
+    const pipe = net.pipes.find((p) => p.id === id);
+    if (pipe) return `the pipe between ${known.get(pipe.a) ?? 'a joint'} and ${known.get(pipe.b) ?? 'a joint'}`;
+    const by = next(id);
+    return by ? `the line at ${known.get(by.id) ?? known.get(by.a === id ? by.b : by.a)!}` : 'the line';
+  };
+}
+
+/** Plans one after the other, each for when the least trusted valve of the one before does not hold. */
+export function* chainOf(plan: IsolationPlan): Generator<IsolationPlan> {
+  for (let at: IsolationPlan | null = plan; at !== null; at = at.possible ? at.fallback : null) yield at;
+}
+
+/** Everything that a plan speaks of. */
+export function spokenOf(plan: IsolationPlan | null): string[] {
+  if (!plan?.possible) return [];
+  return [...plan.close, ...plan.reliesOn, plan.drainAt, ...(plan.ventAt ? [plan.ventAt] : []), ...plan.energyOff];
+}
