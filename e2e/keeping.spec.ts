@@ -1,6 +1,7 @@
 /** Nothing entered is lost: killed tabs, hung and refusing servers, no connection at all, two devices. KILLS=40 for the long run. */
 import { request as ask, createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { pipeline } from 'node:stream';
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { SCREENS } from '../app/screens.ts';
 import { address } from './house.ts';
@@ -227,7 +228,7 @@ async function houseOfTwoVersions(state: { next: boolean }): Promise<{ server: S
     const headers = worker ? { host: request.headers.host } : request.headers;
     const onward = ask({ host: house.hostname, port: house.port, path: request.url, method: request.method, headers }, (answer) => {
       response.writeHead(answer.statusCode!, worker ? { 'content-type': 'text/javascript' } : answer.headers);
-      if (!worker) return void answer.pipe(response);
+      if (!worker) return void pipeline(answer, response, () => {});
       let text = '';
       answer.setEncoding('utf8').on('data', (part) => { text += part; }).on('end', () => response.end(text.replace(/pages [0-9a-f]{12}/, 'pages of the next version'))); // biome-ignore format: one chain
     });
@@ -268,10 +269,13 @@ test('a new version takes over, and what is unsent is sent by it', async ({ brow
   await expect(page.getByText(/1 not sent yet/)).toBeVisible();
   await context.unroute('**/api/v1/entries*');
   await page.goto(at);
-  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   const id = /visits\/([0-9a-f-]{36})/.exec(visit!)![1];
-  const { entries } = await (await page.request.get(`${at}/api/v1/visits/${id}`)).json();
-  expect((entries as { body: { kind?: string } }[]).filter((e) => e.body.kind === 'multi-turn').length).toBeGreaterThan(0);
+  const arrived = async () => {
+    const { entries } = await (await page.request.get(`${at}/api/v1/visits/${id}`)).json();
+    return (entries as { body: { kind?: string } }[]).filter((e) => e.body.kind === 'multi-turn').length;
+  };
+  await expect.poll(arrived, { timeout: 15_000 }).toBeGreaterThan(0);
+  await expect(page.getByText(/not sent yet/)).toHaveCount(0);
   await context.close();
   server.closeAllConnections();
   server.close();
