@@ -4,7 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { readAppliances } from './appliances.ts';
 import { houseChoices } from './house-rules.ts';
 import { readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
-import { workKindsOfCore } from './work-kinds.ts';
+import { readWorkKinds } from './work-kinds.ts';
 
 export function tableSource(file: string, name: string, rows: unknown[]): string {
   const body = rows.map((row) => `  ${JSON.stringify(row)},`).join('\n');
@@ -36,7 +36,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
     writeFileSync(fileURLToPath(new URL(`../core/ends/${name}.table.ts`, import.meta.url)), tableSource(file, name, rows));
   writeFileSync(
     fileURLToPath(new URL('../core/make/work-kinds.table.ts', import.meta.url)),
-    tableSource('work-kinds.csv', 'work-kinds', workKindsOfCore()),
+    tableSource('work-kinds.csv', 'work-kinds', readWorkKinds()),
   );
   write('threads.csv', 'threads', readThreads());
   write('tubes.csv', 'tubes', readTubes());

@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import type { LookData } from '../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
-import type { WorkKindRow } from '../core/make/work-kinds.ts';
+import type { WorkKind } from '../core/make/work-kinds.ts';
 import type { Loose, Part } from '../core/match/part.ts';
 import { readAppliances } from './appliances.ts';
 import { readLook } from './look.ts';
@@ -20,7 +20,7 @@ export interface Catalogue {
   van: Record<string, number>;
   appliances: Appliance[];
   steps: StepTemplate[];
-  workKinds: WorkKindRow[];
+  workKinds: WorkKind[];
   look: LookData;
 }
 
@@ -28,7 +28,10 @@ let loaded: Catalogue | null = null;
 
 export function catalogue(): Catalogue {
   if (!loaded) {
-    const content = { ...readStocked(), appliances: readAppliances(), steps: readSteps(), workKinds: readWorkKinds(), look: readLook() };
+    const appliances = readAppliances();
+    const workKinds = readWorkKinds();
+    const steps = readSteps(workKinds, appliances.map((a) => a.id)); // biome-ignore format: one row
+    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ...content };
   }

@@ -1,10 +1,69 @@
 /** The steps that work cards are composed from, checked on reading. */
 import { z } from 'zod';
-import type { StepTemplate } from '../core/make/step-data.ts';
+import { ACT_VERBS } from '../core/make/acts.ts';
+import { checkSteps } from '../core/make/check-steps.ts';
+import { FACTS } from '../core/make/facts.ts';
+import { withRecoveries } from '../core/make/recoveries.ts';
+import type { Recovery, StepTemplate } from '../core/make/step-data.ts';
+import { type WorkKind, type WorkKindId, workKinds } from '../core/make/work-kinds.ts';
 import { ROUNDS, type Round } from '../core/prove/method.ts';
-import steps from './data/steps.json' with { type: 'json' };
+import dishwasher from './steps/dishwasher.json' with { type: 'json' };
+import faucet from './steps/faucet.json' with { type: 'json' };
+import firstCards from './steps/first-cards.json' with { type: 'json' };
+import hydrant from './steps/hydrant.json' with { type: 'json' };
+import joints from './steps/joints.json' with { type: 'json' };
+import line from './steps/line.json' with { type: 'json' };
+import machines from './steps/machines.json' with { type: 'json' };
+import moving from './steps/moving.json' with { type: 'json' };
+import power from './steps/power.json' with { type: 'json' };
+import recoveryRows from './steps/recoveries.json' with { type: 'json' };
+import refrigerator from './steps/refrigerator.json' with { type: 'json' };
+import rounds from './steps/rounds.json' with { type: 'json' };
+import solder from './steps/solder.json' with { type: 'json' };
+import stops from './steps/stops.json' with { type: 'json' };
+import toilet from './steps/toilet.json' with { type: 'json' };
+import tub from './steps/tub.json' with { type: 'json' };
+import water from './steps/water.json' with { type: 'json' };
+
+/** Steps by what they are about; those of the first cards stand by themselves. */
+const THEMES = [power, water, moving, line, solder, joints, rounds, toilet, faucet, dishwasher, refrigerator, machines, hydrant, tub, stops];
+/** The card that the themes came with; cards before it keep theirs. */
+const SINCE = 3;
 
 const texts = z.array(z.string()).optional();
+const yesNo = z.boolean().optional();
+const verb = z.enum(ACT_VERBS);
+const fact = z.enum(FACTS);
+const work = z.array(z.enum(workKinds.map((k) => k.id) as [WorkKindId, ...WorkKindId[]])).optional();
+const wanted = z.array(z.strictObject({ what: z.string().min(1), size: z.string().optional(), for: z.string().min(1) })).optional();
+
+const when = z.strictObject({
+  work,
+  notWork: work,
+  is: z.array(fact).optional(),
+  not: z.array(fact).optional(),
+  appliance: texts,
+  water: z.array(z.enum(['cold', 'hot'])).optional(),
+  stopKind: texts,
+  stopCondition: texts,
+  seal: texts as never,
+  partTag: texts,
+  oldLine: z.array(z.enum(['none', 'keep', 'replace', 'not judged'])).optional(),
+  rule: z.record(z.string(), z.string()).optional(),
+  hidden: yesNo,
+  partKind: texts,
+  applianceMoves: yesNo,
+  powered: yesNo,
+  solenoid: yesNo,
+  rejoins: yesNo,
+  reused: yesNo,
+  loose: texts,
+  last: yesNo,
+  newStop: yesNo,
+  flushes: yesNo,
+  afterOsmosis: yesNo,
+  stopHolds: yesNo,
+});
 
 export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]+$/),
@@ -12,40 +71,57 @@ export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
   since: z.number().int().positive().optional(),
   until: z.number().int().positive().optional(),
   round: z.enum(ROUNDS.map((r) => r.id) as [Round, ...Round[]]).optional(),
-  order: z.number().int(),
+  order: z.number(),
   each: z.enum(['run', 'joint', 'part', 'cap']),
-  when: z.strictObject({
-    appliance: texts,
-    water: z.array(z.enum(['cold', 'hot'])).optional(),
-    stopKind: texts,
-    stopCondition: texts,
-    hidden: z.boolean().optional(),
-    seal: texts as never,
-    partTag: texts,
-    partKind: texts,
-    applianceMoves: z.boolean().optional(),
-    powered: z.boolean().optional(),
-    solenoid: z.boolean().optional(),
-    oldLine: z.array(z.enum(['none', 'keep', 'replace', 'not judged'])).optional(),
-    rejoins: z.boolean().optional(),
-    reused: z.boolean().optional(),
-    loose: texts,
-    last: z.boolean().optional(),
-    newStop: z.boolean().optional(),
-    flushes: z.boolean().optional(),
-    afterOsmosis: z.boolean().optional(),
-    stopHolds: z.boolean().optional(),
-    rule: z.record(z.string(), z.string()).optional(),
-  }),
-  opens: z.boolean().optional(),
+  when,
+  acts: z
+    .array(
+      z.strictObject({
+        do: verb,
+        on: z.string().optional(),
+        each: z.enum(['joint', 'soldered']).optional(),
+        if: fact.optional(),
+        unless: fact.optional(),
+      }),
+    )
+    .optional(),
+  after: texts,
+  before: texts,
+  again: yesNo,
+  where: z.string().optional(),
+  opens: yesNo,
   title: z.string().min(1),
   detail: z.string().min(1),
   tool: z.string().optional(),
+  tools: wanted,
+  materials: wanted,
+  people: z.number().int().min(2).optional(),
+  minutes: z.number().positive().optional(),
   timerS: z.number().int().positive().optional(),
   gate: z.string().optional(),
-  cautions: z.array(z.string()),
+  cautions: z.array(z.union([z.string().min(1), z.strictObject({ if: fact, text: z.string().min(1) })])),
   because: z.string().min(1),
   source: z.string().min(1),
 });
 
-export const readSteps = (): StepTemplate[] => z.array(stepTemplate).parse(steps);
+const recovery: z.ZodType<Recovery> = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]+$/),
+  at: z.array(verb).min(1),
+  when,
+  title: z.string().min(1),
+  steps: z.array(z.string().min(1)).min(1),
+  source: z.string().min(1),
+});
+
+/**
+ * All rows, those of the first cards until the themes came.
+ *
+ * @throws StepDataError naming the steps that cannot work together
+ */
+export function readSteps(kinds: readonly WorkKind[], appliances: readonly string[]): StepTemplate[] {
+  const before = z.array(stepTemplate).parse(firstCards).map((t) => ({ ...t, until: t.until ?? SINCE - 1 })); // biome-ignore format: one row
+  const themed = z.array(stepTemplate).parse(THEMES.flat()).map((t) => ({ ...t, since: t.since ?? SINCE })); // biome-ignore format: one row
+  const steps = [...before, ...withRecoveries(themed, z.array(recovery).parse(recoveryRows))];
+  checkSteps(steps, kinds, appliances);
+  return steps;
+}

@@ -1,9 +1,11 @@
 /** Kinds of work and what their cards must contain, checked on reading. */
 import { z } from 'zod';
-import type { WorkKindId, WorkKindRow } from '../core/make/work-kinds.ts';
+import { ACT_VERBS } from '../core/make/acts.ts';
+import { MOVES, type WorkKind, type WorkKindId } from '../core/make/work-kinds.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
+const verb = z.enum(ACT_VERBS);
 const words = z.string().transform((t) => t.split(' ').filter(Boolean));
 
 export const workKindRow = z
@@ -12,11 +14,13 @@ export const workKindRow = z
     name: z.string().min(1),
     appliances: words.refine((w) => w.length > 0, 'names no appliance'),
     joins: z.enum(['yes', 'no']).transform((t) => t === 'yes'),
-    must_acts: words,
+    must_acts: words.pipe(z.array(verb)),
     orders: words.refine((all) => all.every((o) => /^[a-z-]+<[a-z-]+$/.test(o)), 'wants before<after'),
+    moves: z.enum(MOVES),
+    old_line: z.enum(['there', 'none']).transform((t) => t === 'there'),
   })
   .transform(
-    (r): WorkKindRow => ({
+    (r): WorkKind => ({
       id: r.id as WorkKindId,
       name: r.name,
       appliances: r.appliances[0] === '*' ? '*' : r.appliances,
@@ -24,12 +28,11 @@ export const workKindRow = z
       mustActs: r.must_acts,
       orders: r.orders.map((o) => {
         const [before, after] = o.split('<') as [string, string];
-        return { before, after };
+        return { before: verb.parse(before), after: verb.parse(after) };
       }),
+      moves: r.moves,
+      oldLine: r.old_line,
     }),
   );
 
-export const readWorkKinds = (): WorkKindRow[] => readCsv('work-kinds.csv', dataFile('work-kinds.csv'), workKindRow);
-
-/** What the core holds of them: what a screen and the record ask. */
-export const workKindsOfCore = (): object[] => readWorkKinds().map(({ id, name, appliances, joins }) => ({ id, name, appliances, joins }));
+export const readWorkKinds = (): WorkKind[] => readCsv('work-kinds.csv', dataFile('work-kinds.csv'), workKindRow);

@@ -34,6 +34,8 @@ export { compareSources, type SourceCandidate, type SourceOption, type SourceQue
 export type { Stop, Survey } from './look/survey.ts';
 export type { Judged, Judgement, LookVerdict } from './look/verdict.ts';
 export { bucketGpm } from './look/water.ts';
+export { ACT_VERBS, type Act, type ActVerb } from './make/acts.ts';
+export { makeGaps } from './make/gaps/index.ts';
 export type { Appliance, StepStage, StepTemplate, StepWhen } from './make/step-data.ts';
 export { cardVersionOf, type RunFacts, type WorkStep, workCard } from './make/work-card.ts';
 export * from './make/work-kinds.ts';

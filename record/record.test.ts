@@ -216,6 +216,8 @@ describe('what must hold before an entry is taken', () => {
   const sign = (...exceptions: object[]) => entry('signed-off', { ...(BODIES['signed-off'] as object), exceptions });
   const signed = { signedOff: { id: 'signed', deviceId: device } };
   const run = (more: Partial<RunNow> = {}): RunNow => ({
+    joins: true,
+    isProof: () => false,
     accepted: { id: 'chain', deviceId: device },
     hasAcceptance: () => true,
     jointIds: new Set([j1, j2]),

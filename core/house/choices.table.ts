@@ -8,6 +8,16 @@ export const HOUSE_CHOICES = {
   toiletLine: ["flexible","riser"],
   firstEnd: ["wall","appliance"],
   airGap: ["required","high loop allowed"],
+  reuse: ["never","when sound"],
+  oldLineEnd: ["stop end","fixture end"],
+  workingLook: ["before pushing home","after pushing home"],
+  dishwasherLines: ["after it is set","before it is set"],
+  drainFlange: ["putty","gasket"],
+  fillerHammer: ["arrestor","air chamber","nothing"],
+  dishwasherCycle: ["one full cycle","every programme"],
+  porcelainTools: ["hand tools","lowest clutch"],
+  toiletLift: ["whole, by two","tank off, by one"],
+  floorSeal: ["back left open","all round"],
 } as const;
 
 export type HouseChoices = { [K in keyof typeof HOUSE_CHOICES]: (typeof HOUSE_CHOICES)[K][number] };

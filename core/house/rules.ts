@@ -23,3 +23,6 @@ export const defaultRules: HouseRules = {
   recheckHours: 24,
   weights: { callbackDollars: 1000, minuteDollars: 1.5, tripDollars: 45, notPreferredDollars: 20 },
 };
+
+/** What the house chose; the usual where its rules are older than the question. */
+export const chosen = <K extends keyof HouseChoices>(rules: HouseRules, key: K): HouseChoices[K] => rules[key] ?? usual[key];

@@ -1,13 +1,18 @@
-import { parseEnd } from '../ends/code.ts';
-import { endLabel } from '../ends/label.ts';
-import type { HouseRules } from '../house/rules.ts';
-import type { Part } from '../match/part.ts';
-import type { Chain, ChainJoint } from '../match/query.ts';
-import { type JointSides, jointSides, shortName, sideWords } from '../match/sides.ts';
+/** The work card of a run: which steps, in what order, in whose words. */
 import type { Round } from '../prove/method.ts';
 import { type Reason, reason } from '../reason.ts';
-import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
-import type { Appliance, OldLine, StepStage, StepTemplate, StepWhen } from './step-data.ts';
+import { type Act, isNewCut } from './acts.ts';
+import { applies, isSo } from './conditions.ts';
+import { type Known, knownOf } from './facts.ts';
+import { type Edge, inOrder, type Ordered, StepIndex } from './order.ts';
+import { recoveriesAt } from './recoveries.ts';
+import type { RunFacts } from './run-facts.ts';
+import type { ActTemplate, StepStage, StepTemplate } from './step-data.ts';
+import { type Subject, subjectsOf } from './subject.ts';
+import { runWords, subjectWords, turnsOf } from './words.ts';
+import { workKind } from './work-kinds.ts';
+
+export type { CardPart, RunFacts } from './run-facts.ts';
 
 /** One line of the work card, its figures filled in. */
 export interface WorkStep {
@@ -15,9 +20,20 @@ export interface WorkStep {
   stage: StepStage;
   title: string;
   detail: string;
+  /** What it does, for the machine. */
+  acts: Act[];
   /** Number of the joint this step makes. */
   joint?: number;
+  /** Number of the joint it is about. */
+  atJoint?: number;
+  /** All its tools in one line. */
   tool?: string;
+  tools?: { tool: string; size?: string; for: string }[];
+  materials?: { what: string; amount?: string; for: string }[];
+  /** Pairs of hands, where one is not enough. */
+  people?: number;
+  /** Typical minutes for one who knows the work. */
+  minutes?: number;
   /** Turns past hand-tight to begin with. */
   turns?: number;
   timerS?: number;
@@ -28,203 +44,140 @@ export interface WorkStep {
   /** What it says of a round of looks; it is not ticked by itself. */
   round?: Round;
   cautions: string[];
+  /** What is done when it goes wrong. */
+  recoveries?: { id: string; title: string; steps: string[]; source: string }[];
   because: Reason[];
-}
-
-/** What a card needs to know of a part. */
-export type CardPart = Pick<Part, 'id' | 'name' | 'kind' | 'tags'>;
-
-export interface RunFacts {
-  appliance: Appliance;
-  water: 'cold' | 'hot';
-  chain: Chain;
-  from: string;
-  to: string;
-  stop: { kind: string; condition: string } | null;
-  hidden: boolean;
-  /** 'not judged' unless given. */
-  oldLine?: OldLine;
-  /** What was parted from the water side and is joined again. */
-  rejoin?: string | null;
-  /** Behind a reverse-osmosis unit; false unless given. */
-  afterOsmosis?: boolean;
-  /** The card as it was then; the latest unless given. */
-  cardVersion?: number;
-  rules: HouseRules;
-  stepData: StepTemplate[];
-  /** The parts of the chain, for their names, kinds and tags. */
-  parts: CardPart[];
-}
-
-interface Subject {
-  key: string;
-  joint?: ChainJoint;
-  sides?: JointSides;
-  part?: CardPart;
-  cutLengthIn?: number;
-  cap?: string;
-  /** The joint to the appliance. */
-  last?: boolean;
 }
 
 /** The version of the card that these steps make: what is accepted with it keeps it. */
 export const cardVersionOf = (stepData: readonly StepTemplate[]): number => Math.max(1, ...stepData.map((t) => t.since ?? 1));
 
-/** A stop that was found in one of these conditions, or a saddle, does not hold the water. */
-const BAD_STOP: readonly string[] = ['passes', 'seized-open', 'seized-shut', 'broken'];
-
-const holds = (stop: RunFacts['stop']): boolean => stop !== null && stop.kind !== 'saddle' && !BAD_STOP.includes(stop.condition);
-
-/** A ferrule that was made before goes this far past where it first resists. */
-const REUSED_FERRULE_TURNS = 0.25;
-
-const isReusedFerrule = ({ joint, sides }: Subject): boolean => sides?.rejoin === true && (joint?.mating.seal?.startsWith('ferrule') ?? false);
-
 const STAGES: StepStage[] = ['shut', 'make', 'prove', 'log'];
+const MAKES: ReadonlySet<string> = new Set(['tighten', 'push', 'ring', 'solder']);
+const OPENS: ReadonlySet<string> = new Set([...MAKES, 'detach', 'cut', 'cap']);
+
+interface Node extends Ordered {
+  template: StepTemplate;
+  subject: Subject;
+  acts: Act[];
+}
 
 /**
- * The steps of a run in the order they are done, composed from the chain, the appliance, the stop and the house rules.
+ * The steps of a run in the order they are done, composed from the kind of work, the chain, the appliance, the stop and the house rules.
  *
- * Joints are made from the wall end or from the appliance end, as the house rule says; a re-joined old line comes after.
+ * @throws StepOrderError when the steps wait for each other
  */
 export function workCard(run: RunFacts): WorkStep[] {
-  const subjects = subjectsOf(run);
-  const steps: { stage: number; order: number; at: number; step: WorkStep }[] = [];
   const version = run.cardVersion ?? cardVersionOf(run.stepData);
+  const asked = { ...run, cardVersion: version };
+  const known = knownOf(asked);
+  const nodes = nodesOf(asked, known, version);
+  const words = runWords(asked, known);
+  return inOrder(nodes, edgesAmong(nodes, run, version)).map((i) => fill(nodes[i]!, words, asked, known));
+}
+
+function nodesOf(run: RunFacts, known: Known, version: number): Node[] {
+  const subjects = subjectsOf(run, known);
+  const nodes: Node[] = [];
   for (const template of run.stepData) {
     if ((template.since ?? 1) > version || (template.until ?? version) < version) continue;
-    subjects[template.each].forEach((subject, at) => {
-      if (applies(template.when, run, subject)) {
-        steps.push({ stage: STAGES.indexOf(template.stage), order: template.order, at, step: fill(template, run, subject) });
-      }
-    });
+    for (const subject of subjects[template.each]) {
+      if (!applies(template.when, run, known, subject)) continue;
+      nodes.push({
+        id: subject.key ? `${template.id}:${subject.key}` : template.id,
+        row: template.id,
+        template,
+        subject,
+        acts: (template.acts ?? []).flatMap((act) => actsFor(act, subject, known)),
+        labels: labelsOf(template, subject),
+        stage: STAGES.indexOf(template.stage),
+        order: template.order,
+        rank: subject.rank,
+        where: template.where ?? '',
+        again: template.again ?? false,
+      });
+    }
   }
-  return steps.sort((a, b) => a.stage - b.stage || a.order - b.order || a.at - b.at).map((s) => s.step);
+  return nodes;
 }
 
-function subjectsOf(run: RunFacts): Record<StepTemplate['each'], Subject[]> {
-  const { chain } = run;
-  const byId = new Map(run.parts.map((p) => [p.id, p]));
-  const names = Object.fromEntries(run.parts.map((p) => [p.id, p.name]));
-  const sides = jointSides(chain, names, sideWords(run, run.stop !== null, run.appliance.name));
-  const joints = chain.joints.map((joint, i): Subject & { sides: JointSides } => ({ key: `j${joint.n}`, joint, sides: sides[i] as JointSides }));
-  const path = joints.filter((j) => !j.sides.rejoin);
-  const rejoined = joints.filter((j) => j.sides.rejoin);
-  path.at(-1)!.last = true;
-  // What is flushed through goes on from the wall, or there would be nothing to flush.
-  const fromAppliance = run.rules.firstEnd === 'appliance' && !flushes(run);
-  return {
-    run: [{ key: '' }],
-    joint: [...(fromAppliance ? path.reverse() : path), ...rejoined],
-    part: chain.path.flatMap((step) => {
-      const part = byId.get(step.part);
-      return part ? [{ key: part.id, part, ...(step.cutLengthIn === undefined ? {} : { cutLengthIn: step.cutLengthIn }) }] : [];
-    }),
-    cap: chain.branches.filter((b) => b.use === 'cap').map((b) => ({ key: `${b.part}-${b.end}`, cap: b.code })),
-  };
+/** What a joint's steps are called by constraints; the cut of what was found belongs to neither. */
+function labelsOf(template: StepTemplate, { joint, cap }: Subject): string[] {
+  if (cap) return ['@early'];
+  if (!joint || template.acts?.some((a) => a.do === 'cut' && a.on !== 'new')) return [];
+  return [joint.isHeld ? '@held' : '@early', joint.seal === 'solder' ? '@hot' : '@cold'];
 }
 
-const isRejoined = (run: RunFacts) => run.chain.branches.some((b) => b.use === 'rejoin');
-const hasNewStop = (run: RunFacts) => run.parts.some((p) => p.tags.includes('stop'));
-const flushes = (run: RunFacts) =>
-  hasNewStop(run) || run.chain.path.some((s) => s.cutLengthIn !== undefined) || run.chain.joints.some((j) => j.mating.seal === 'solder');
-
-function applies(when: StepWhen, run: RunFacts, subject: Subject): boolean {
-  const one = <T>(list: T[] | undefined, value: T | null | undefined) => list === undefined || (value != null && list.includes(value));
-  const some = <T>(list: T[] | undefined, values: T[]) => list === undefined || values.some((v) => list.includes(v));
-  const parts = subject.part ? [subject.part] : run.parts;
-  return (
-    one(when.appliance, run.appliance.id) &&
-    one(when.water, run.water) &&
-    one(when.stopKind, run.stop?.kind ?? 'none') &&
-    one(when.stopCondition, run.stop?.condition ?? 'none') &&
-    (when.hidden === undefined || when.hidden === run.hidden) &&
-    (when.applianceMoves === undefined || when.applianceMoves === run.appliance.moves) &&
-    (when.powered === undefined || when.powered === run.appliance.powered) &&
-    (when.solenoid === undefined || when.solenoid === (run.appliance.fastClosing === 'yes')) &&
-    (when.rejoins === undefined || when.rejoins === isRejoined(run)) &&
-    (when.reused === undefined || when.reused === isReusedFerrule(subject)) &&
-    (when.last === undefined || when.last === (subject.last ?? false)) &&
-    (when.newStop === undefined || when.newStop === hasNewStop(run)) &&
-    (when.flushes === undefined || when.flushes === flushes(run)) &&
-    (when.afterOsmosis === undefined || when.afterOsmosis === (run.afterOsmosis ?? false)) &&
-    (when.stopHolds === undefined || when.stopHolds === holds(run.stop)) &&
-    (when.loose === undefined || (subject.joint?.mating.loose ?? []).some((code) => when.loose?.some((kind) => code.startsWith(`${kind}-`)))) &&
-    one(when.oldLine, run.oldLine ?? 'not judged') &&
-    some(when.seal, subject.joint ? [subject.joint.mating.seal as never] : run.chain.joints.map((j) => j.mating.seal as never)) &&
-    some(
-      when.partTag,
-      parts.flatMap((p) => p.tags),
-    ) &&
-    some(
-      when.partKind,
-      parts.map((p) => p.kind),
-    ) &&
-    Object.entries(when.rule ?? {}).every(([key, value]) => String(run.rules[key as keyof HouseRules]) === value)
-  );
+function actsFor({ do: verb, on, each, if: only, unless }: ActTemplate, subject: Subject, known: Known): Act[] {
+  if (each) {
+    const joints = each === 'soldered' ? known.joints.filter((j) => j.seal === 'solder') : [...known.joints].sort((a, b) => a.joint.n - b.joint.n);
+    return joints.map((j) => ({ do: verb, joint: j.joint.n, ...(on ? { on } : {}) }));
+  }
+  if ((only && !isSo(known, subject, only)) || (unless && isSo(known, subject, unless))) return [];
+  const what = on ?? subject.cap;
+  return [{ do: verb, ...(subject.joint ? { joint: subject.joint.joint.n } : {}), ...(what ? { on: what } : {}) }];
 }
 
-function fill(t: StepTemplate, run: RunFacts, subject: Subject): WorkStep {
-  const words = placeholders(run, subject);
-  const say = (text: string) => text.replace(/\{(\w+)\}/g, (_, key: string) => words[key] ?? '');
+function edgesAmong(nodes: Node[], run: RunFacts, version: number): Edge[] {
+  const index = new StepIndex(nodes);
+  const edges: Edge[] = [];
+  const bundles = new Map<string, number[]>();
+  nodes.forEach((node, i) => {
+    for (const ref of node.template.after ?? []) for (const a of index.of(ref)) if (a !== i) edges.push([a, i]);
+    for (const ref of node.template.before ?? []) for (const b of index.of(ref)) if (b !== i) edges.push([i, b]);
+    if (node.subject.joint) bundles.set(node.subject.key, [...(bundles.get(node.subject.key) ?? []), i]);
+  });
+  if (version < 3) return edges;
+  for (const list of bundles.values()) {
+    const sorted = [...list].sort((a, b) => nodes[a]!.order - nodes[b]!.order);
+    for (let i = 1; i < sorted.length; i++) edges.push([sorted[i - 1]!, sorted[i]!]);
+  }
+  const apart = nodes.flatMap((n, i) => (n.subject.joint?.startsApart ? [i] : []));
+  const does = (i: number, verb: string) => nodes[i]!.acts.some((a) => a.do === verb);
+  for (const a of apart.filter((i) => does(i, 'start-thread')))
+    for (const b of apart.filter((i) => does(i, 'tighten'))) if (a !== b) edges.push([a, b]);
+  // The first of one stands before all of the other: so it stands before the first.
+  for (const { before, after } of workKind(run.work).orders) {
+    const [first] = [...index.of(before)].sort((a, b) => nodes[a]!.stage - nodes[b]!.stage || nodes[a]!.order - nodes[b]!.order);
+    if (first !== undefined) for (const b of index.of(after)) if (b !== first) edges.push([first, b]);
+  }
+  return edges;
+}
+
+function fill({ template: t, subject, acts, id }: Node, words: Record<string, string>, run: RunFacts, known: Known): WorkStep {
+  const own = { ...words, ...subjectWords(subject) };
+  const say = (text: string) => text.replace(/\{(\w+)\}/g, (_, key: string) => own[key] ?? '');
+  const at = subject.joint?.joint;
+  const makes = at !== undefined && (acts.some((a) => MAKES.has(a.do)) || (acts.length === 0 && t.id.startsWith('joint-')));
   const turns = turnsOf(subject);
+  const isOpening = acts.length > 0 ? acts.some((a) => OPENS.has(a.do) && !isNewCut(a)) && !acts.some((a) => a.do === 'bench') : t.opens || at;
+  const tools = (t.tools ?? []).map(({ what, size, for: why }) => ({ tool: say(what), ...(size ? { size: say(size) } : {}), for: say(why) }));
+  const materials = (t.materials ?? []).map(({ what, size, for: why }) => ({
+    what: say(what),
+    ...(size ? { amount: say(size) } : {}),
+    for: say(why),
+  }));
+  const tool = t.tool ? say(t.tool) : tools.map((w) => (w.size ? `${w.tool} (${w.size})` : w.tool)).join(', ');
+  const wrong = recoveriesAt(t, run, known, subject);
   return {
-    id: subject.key ? `${t.id}:${subject.key}` : t.id,
+    id,
     stage: t.stage,
     title: say(t.title),
     detail: say(t.detail),
-    ...(subject.joint && t.id.startsWith('joint-') ? { joint: subject.joint.n, ...(turns === null ? {} : { turns }) } : {}),
-    ...(t.opens || subject.joint ? { opens: true } : {}),
+    acts,
+    ...(makes ? { joint: at.n, ...(turns === null ? {} : { turns }) } : {}),
+    ...(at ? { atJoint: at.n } : {}),
+    ...(isOpening ? { opens: true } : {}),
     ...(t.round ? { round: t.round } : {}),
-    ...(t.tool ? { tool: say(t.tool) } : {}),
+    ...(tool ? { tool } : {}),
+    ...(tools.length > 0 ? { tools } : {}),
+    ...(materials.length > 0 ? { materials } : {}),
+    ...(t.people ? { people: t.people } : {}),
+    ...(t.minutes ? { minutes: t.minutes } : {}),
     ...(t.timerS ? { timerS: t.timerS } : {}),
     ...(t.gate ? { gate: say(t.gate) } : {}),
-    cautions: t.cautions.map(say),
-    because: [reason(t.id, say(t.because), { source: t.source }), ...(t.id.startsWith('joint-') ? (subject.joint?.mating.because ?? []) : [])],
+    cautions: t.cautions.flatMap((c) => (typeof c === 'string' ? [say(c)] : isSo(known, subject, c.if) ? [say(c.text)] : [])),
+    ...(wrong.length > 0 ? { recoveries: wrong.map((r) => ({ ...r, steps: r.steps.map(say) })) } : {}),
+    because: [reason(t.id, say(t.because), { source: t.source }), ...(makes ? at.mating.because : [])],
   };
-}
-
-/** Turns past hand-tight to begin with; past where it first resists for a ferrule made before. */
-function turnsOf(subject: Subject): number | null {
-  const turns = subject.joint?.mating.turns ?? null;
-  return turns === null ? null : isReusedFerrule(subject) ? REUSED_FERRULE_TURNS : turns.default;
-}
-
-function placeholders(run: RunFacts, subject: Subject): Record<string, string> {
-  const mating = subject.joint?.mating;
-  const turns = mating?.turns;
-  return {
-    appliance: run.appliance.name.replace(/ \(.*/, ''),
-    water: run.water,
-    from: endLabel(run.from),
-    to: endLabel(run.to),
-    stop: run.stop ? `${run.stop.kind} stop` : 'valve',
-    outlet: run.appliance.fastClosing !== 'yes' || isRejoined(run) ? 'the outlet' : run.oldLine === 'none' ? 'the open end' : 'the open nut',
-    stopfound: run.stop?.condition.replace('-', ' ') ?? '',
-    volume: String(run.appliance.typicalVolumeGal),
-    target: String(run.rules.targetMlPerDay),
-    hours: String(run.rules.recheckHours),
-    joint: subject.joint ? `J${subject.joint.n}` : '',
-    a: subject.sides?.a ?? '',
-    b: subject.sides?.b ?? '',
-    endA: subject.joint ? endLabel(subject.joint.a) : '',
-    endB: subject.joint ? endLabel(subject.joint.b) : '',
-    turns: writtenTurns(turnsOf(subject)),
-    most: turns ? writeTurns(turns24(turns.most)) : '',
-    sealant: mating?.sealant === 'none' ? 'nothing' : (mating?.sealant ?? ''),
-    tube: tubeSizeOf(subject.joint),
-    part: subject.part ? shortName(subject.part.name) : '',
-    // Rounded up: a line that is a little long goes in, one that is short does not.
-    cut: subject.cutLengthIn === undefined ? '' : writeFraction(Math.ceil(subject.cutLengthIn * 16 - 1e-6) / 16, 16),
-    cap: subject.cap ? endLabel(subject.cap) : '',
-  };
-}
-
-const writtenTurns = (turns: number | null): string => (turns === null ? '' : writeTurns(turns24(turns)));
-
-/** Size of the tube in a joint as its code writes it, to name ferrules, depth marks and cutters. */
-function tubeSizeOf(joint: ChainJoint | undefined): string {
-  if (!joint) return '';
-  const tube = [joint.a, joint.b].map(parseEnd).find((e) => e.kind === 'tube');
-  return tube ? `${tube.size} in OD` : '';
 }

@@ -1,4 +1,5 @@
 /** Kinds of work that are done to a run: each names the appliances it may be done to, and whether it joins anything. */
+import type { ActVerb } from './acts.ts';
 import { workKindsTable } from './work-kinds.table.ts';
 
 export type WorkKindId = (typeof workKindsTable)[number]['id'];
@@ -11,15 +12,19 @@ export interface WorkKind {
   appliances: readonly string[] | '*';
   /** Whether a chain is joined; work that takes off or moves what is there has none. */
   joins: boolean;
+  /** Verbs of acts that its card contains whatever the chain. */
+  mustActs: readonly ActVerb[];
+  /** The first of one act stands before the first of the other, where both are there. */
+  orders: readonly { before: ActVerb; after: ActVerb }[];
+  /** What becomes of the appliance. */
+  moves: Moves;
+  /** Whether a line is there that comes off, where nothing was said of it. */
+  oldLine: boolean;
 }
 
-/** As the catalogue has it, with what its card must contain. */
-export interface WorkKindRow extends WorkKind {
-  /** Verbs of acts that its card contains whatever the chain. */
-  mustActs: string[];
-  /** The first of one act stands before the first of the other, where both are there. */
-  orders: { before: string; after: string }[];
-}
+/** It stays where it is, is drawn out and pushed home again, is put in new, is changed for another, or is drawn out where it is one that moves. */
+export const MOVES = ['stays', 'out and back', 'new in', 'changed', 'as it moves'] as const;
+export type Moves = (typeof MOVES)[number];
 
 export const workKinds: readonly WorkKind[] = workKindsTable;
 

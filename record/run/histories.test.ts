@@ -60,7 +60,7 @@ class Shop {
       kind,
       body,
     } as Entry;
-    const now = runNow({ id: 'run', checkPoints: CONTEXT.checkPoints }, this.entries, () => CONTEXT);
+    const now = runNow({ id: 'run', work: 'toilet-line', checkPoints: CONTEXT.checkPoints }, this.entries, () => CONTEXT);
     if (refusalFor(entry, now, this.entries)) return null;
     this.seqs.set(device, seq);
     return this.entries.push(entry);

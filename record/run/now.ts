@@ -8,6 +8,8 @@ import type { Stage } from './stages.ts';
 export type OpenItem = { stage: Stage; label: string } | { targetId: string; label: string };
 
 export interface RunNow {
+  /** Something is joined in it: what is done wants a chain. */
+  joins: boolean;
   /** The acceptance in force; null while there is none. */
   accepted: { id: string; deviceId: string } | null;
   /** Whether an acceptance of that id was kept, in force or not. */
@@ -15,6 +17,8 @@ export interface RunNow {
   /** Joints of every chain that was accepted for it. */
   jointIds: ReadonlySet<string>;
   checkPointIds: ReadonlySet<string>;
+  /** Whether a step of its card proves water or power off. */
+  isProof: (stepId: string) => boolean;
   /** The sign-off in force; null where there is none. */
   signedOff: { id: string; deviceId: string } | null;
   /** Whether an entry is the sign-off in force, or happened after it. */

@@ -4,7 +4,7 @@ import type { Refusal } from '../kind.ts';
 import type { RunNow } from './now.ts';
 
 export function wantsChain(_: EntryBase, run: RunNow): Refusal | null {
-  if (run.accepted !== null) return null;
+  if (run.accepted !== null || !run.joins) return null;
   return { rule: 'no-chain', why: 'No chain is accepted for this run yet: choose one in Match first.' };
 }
 

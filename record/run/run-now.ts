@@ -1,3 +1,4 @@
+import { workKind } from '../../core/make/work-kinds.ts';
 import { targetOf } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
 import { ordered } from '../standing.ts';
@@ -8,9 +9,10 @@ import { lookEnded } from './kinds/look-ended.ts';
 import { signedOff } from './kinds/signed-off.ts';
 import type { RunNow } from './now.ts';
 import { type RunContext, type RunState, stateFrom } from './state.ts';
+import { isProof } from './steps.ts';
 
 /** The run as the rules of its entries ask of it. Each answer is worked out when it is first asked for: most entries ask for little. */
-export function runNow(run: Pick<RunContext, 'checkPoints'> & { id: string }, entries: readonly Entry[], context: () => RunContext): RunNow {
+export function runNow(run: Pick<RunContext, 'checkPoints' | 'work'> & { id: string }, entries: readonly Entry[], context: () => RunContext): RunNow {
   let folded: History | null = null;
   const history = () => {
     folded ??= historyOf(entries, run.id);
@@ -26,6 +28,7 @@ export function runNow(run: Pick<RunContext, 'checkPoints'> & { id: string }, en
   const signed = () => (ofRun(signedOff.name).length === 0 ? null : state().signedOff);
   const brought = ofRun(chainAccepted.name);
   return {
+    joins: workKind(run.work).joins,
     get accepted() {
       return lastOf(history(), chainAccepted);
     },
@@ -46,6 +49,7 @@ export function runNow(run: Pick<RunContext, 'checkPoints'> & { id: string }, en
       const ids = ordered(entries).map((e) => e.id);
       return ids.indexOf(entryId) >= ids.indexOf(inForce.entryId);
     },
+    isProof: (stepId) => state().card.some((step) => step.id === stepId && isProof(step)),
     open: () => state().open,
     running: () => [...state().joints, ...state().checkPoints].filter((t) => t.finding === 'running').map((t) => t.label),
     unsettled: () => state().conflicts.length > 0,

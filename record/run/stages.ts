@@ -16,6 +16,8 @@ export interface StageState {
 export interface StageFacts {
   looked: boolean;
   accepted: boolean;
+  /** There is a card: a chain was accepted, or nothing is joined. */
+  hasCard: boolean;
   card: WorkStep[];
   done: Record<string, boolean>;
   joints: { made: boolean; proven: boolean }[];
@@ -38,13 +40,13 @@ export const besideLooks = (card: WorkStep[]): WorkStep[] => card.filter((step) 
 
 export const STAGE_ROWS: readonly StageRow[] = [
   { id: 'look', name: 'Look', done: (s) => s.looked },
-  { id: 'match', name: 'Match', done: (s) => s.accepted },
-  { id: 'shut', name: 'Shut', done: (s) => s.accepted && stepsDone(s, 'shut') },
-  { id: 'make', name: 'Make', done: (s) => s.accepted && s.waterSafe && stepsDone(s, 'make') && s.joints.every((j) => j.made) },
+  { id: 'match', name: 'Match', done: (s) => s.hasCard },
+  { id: 'shut', name: 'Shut', done: (s) => s.hasCard && stepsDone(s, 'shut') },
+  { id: 'make', name: 'Make', done: (s) => s.hasCard && s.waterSafe && stepsDone(s, 'make') && s.joints.every((j) => j.made) },
   {
     id: 'prove',
     name: 'Prove',
-    done: (s) => s.accepted && [...s.joints, ...s.checkPoints].every((t) => t.proven) && besideLooks(s.card).every((step) => s.done[step.id]),
+    done: (s) => s.hasCard && [...s.joints, ...s.checkPoints].every((t) => t.proven) && besideLooks(s.card).every((step) => s.done[step.id]),
   },
   { id: 'log', name: 'Log', done: (s) => s.signedOff },
 ];

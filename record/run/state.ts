@@ -53,6 +53,8 @@ export interface RunState {
   /** What else Look found. */
   survey: SurveyFacts;
   accepted: (AcceptedChain & { entryId: string }) | null;
+  /** There is a card: a chain was accepted, or nothing is joined. */
+  hasCard: boolean;
   card: WorkStep[];
   /** What it took from the van. */
   uses: Use[];
@@ -124,8 +126,8 @@ export function stateFrom(context: RunContext, history: History): RunState {
 }
 
 function factsOf(work: Work, signedOff: boolean): StageFacts {
-  const { looked, accepted, card, done, joints, checkPoints } = work;
-  const facts = { looked, accepted: accepted !== null, card, done, joints, checkPoints, signedOff, waterSafe: true };
+  const { looked, accepted, hasCard, card, done, joints, checkPoints } = work;
+  const facts = { looked, accepted: accepted !== null, hasCard, card, done, joints, checkPoints, signedOff, waterSafe: true };
   return { ...facts, waterSafe: work.skipped.shut !== null || isStageDone('shut', facts) };
 }
 

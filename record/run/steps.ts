@@ -54,6 +54,13 @@ function forgetWater(ticks: Ticks, stageById: ReadonlyMap<string, string>): void
   }
 }
 
+/** It proves water or power off; the first cards say so by where their question stands. */
+export const isProof = ({ acts, gate, stage }: Pick<WorkStep, 'acts' | 'gate' | 'stage'>): boolean =>
+  gate !== undefined && (acts.length === 0 ? stage === 'shut' : acts.some((a) => a.do === 'prove-dead' || a.do === 'prove-power-dead'));
+
+/** A gate is passed by its answer, by another proof that is named, or past it with a reason. */
+export const passes = (answer: Bodies['gate-answered'] | undefined): boolean => answer !== undefined && answer.answer !== 'no';
+
 /**
  * Which steps are done. One that stands in its stage after a gate which is not passed is not, whatever was ticked, and none that opens the line or comes after
  * one is, before the water is shut and proved dead: unless that stage was skipped.
@@ -70,7 +77,8 @@ export function stepsDone(
   let isWaterSafe = true;
   let isOpened = false;
   for (const step of card) {
-    const own = step.joint !== undefined ? isMade(step.joint) : step.gate ? gates[step.id]?.answer === 'yes' : (ticked[step.id] ?? false);
+    const isAnswered = step.gate === undefined || passes(gates[step.id]);
+    const own = step.joint !== undefined ? isMade(step.joint) && isAnswered : step.gate ? isAnswered : (ticked[step.id] ?? false);
     isOpened ||= step.opens === true;
     done[step.id] = own && !held.has(step.stage) && (isWaterSafe || !isOpened);
     if (done[step.id] || isSkipped(step.stage)) continue;

@@ -48,6 +48,7 @@ const toilet = {
 export const CONTEXT: RunContext = {
   runId: 'run',
   water: 'cold',
+  work: 'toilet-line',
   appliance: toilet,
   checkPoints: [{ id: 'stem', kind: 'stem', name: 'Stop stem' }],
   stepData: [

@@ -1,10 +1,11 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
 import { parseEnd } from '../../core/ends/code.ts';
 import { type SealId, sealById } from '../../core/ends/seals.ts';
-import { defaultRules } from '../../core/house/rules.ts';
+import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
 import type { LookData } from '../../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { type CardPart, type WorkStep, workCard } from '../../core/make/work-card.ts';
+import { type WorkKindId, workKind } from '../../core/make/work-kinds.ts';
 import type { Part } from '../../core/match/part.ts';
 import { jointSides, sideWords } from '../../core/match/sides.ts';
 import type { Round } from '../../core/prove/method.ts';
@@ -28,10 +29,14 @@ import { stepsDone, ticksOf } from './steps.ts';
 export interface RunContext {
   runId: string;
   water: 'cold' | 'hot';
+  /** What is done to it. */
+  work: WorkKindId;
   appliance: Appliance;
   checkPoints: { id: string; kind: 'stem' | 'drain'; name: string }[];
   stepData: StepTemplate[];
   parts: Part[];
+  /** The house's, for work whose card no accepted chain keeps the rules of; the usual unless given. */
+  rules?: HouseRules;
   /** What is judged on sight. */
   look: LookData;
 }
@@ -76,13 +81,14 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
   const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
   const key = `${accepted?.entryId} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
-  const card = cards.get(key) ?? (accepted ? cardOf(context, accepted, { stop, place, oldLine }) : []);
+  const hasCard = accepted !== null || !workKind(context.work).joins;
+  const card = cards.get(key) ?? (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end }) : []);
   cards.set(key, card);
-  const rounds = roundsOf(context.appliance);
+  const rounds = roundsOf(card);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
   const lives = livesIn(context, history);
   const joints = accepted ? jointStates(context, accepted, lives, rounds, { targetMlPerDay, hasStop: stop !== null && stop.kind !== 'none' }) : [];
-  const checkPoints = accepted
+  const checkPoints = hasCard
     ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay, 0) }))
     : [];
   const ticks = ticksOf(
@@ -110,6 +116,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     distance: lastOf(history, distanceMeasured)?.body ?? null,
     place,
     accepted,
+    hasCard,
     card,
     done,
     gates: ticks.gates,
@@ -139,10 +146,11 @@ function livesIn(context: RunContext, history: History): Map<string, Life> {
   );
 }
 
-/** The fit of a fixed connector is not moved afterwards, so it has no put-back round. */
-export function roundsOf(appliance: Appliance): Round[] {
-  const rounds: Round[] = ['before', 'crack', 'standing', 'working'];
-  return appliance.moves ? [...rounds, 'put-back'] : rounds;
+/** The rounds of a card in their order: what is pushed home is looked at then too, before or after it works. */
+export function roundsOf(card: readonly WorkStep[]): Round[] {
+  const usual: Round[] = ['before', 'crack', 'standing', 'working'];
+  const told = card.flatMap((step) => (step.round ? [step.round] : []));
+  return told.length === 0 ? usual : [...new Set([...usual.filter((r) => !told.includes(r)), ...told])];
 }
 
 /** A stem or drain is not moved when the appliance is pushed home. */
@@ -150,33 +158,48 @@ function checkRounds(rounds: Round[]): Round[] {
   return rounds.filter((r) => r !== 'put-back');
 }
 
+/** What most stops give water by. */
+const USUAL_OUTLET = 'comp-3/8-m';
+
 function cardOf(
   context: RunContext,
-  accepted: AcceptedChain,
-  { stop, place, oldLine }: { stop: Bodies['stop-tried'] | null; place: Place; oldLine: Bodies['old-line-judged'] | null },
+  accepted: AcceptedChain | null,
+  found: {
+    stop: Bodies['stop-tried'] | null;
+    place: Place;
+    oldLine: Bodies['old-line-judged'] | null;
+    from: string | null | undefined;
+    to: string | null | undefined;
+  },
 ): WorkStep[] {
+  const { stop, place, oldLine } = found;
   return workCard({
+    work: context.work,
     appliance: context.appliance,
     water: context.water,
-    chain: accepted.chain,
-    from: accepted.from,
-    to: accepted.to,
+    chain: accepted?.chain ?? null,
+    // Where nothing is joined the ends are named as far as they were seen, and as usual else.
+    from: accepted?.from ?? found.from ?? USUAL_OUTLET,
+    to: accepted?.to ?? found.to ?? context.appliance.usualInletEnds[0] ?? USUAL_OUTLET,
     stop: stop && stop.kind !== 'none' ? stop : null,
     hidden: place.hidden,
-    rejoin: accepted.rejoin,
-    afterOsmosis: place.afterOsmosis ?? context.appliance.avoid.includes('copper'),
-    cardVersion: accepted.cardVersion ?? 1,
+    rejoin: accepted?.rejoin ?? null,
+    ...(place.afterOsmosis === null || place.afterOsmosis === undefined ? {} : { afterOsmosis: place.afterOsmosis }),
+    ...(accepted ? { cardVersion: accepted.cardVersion ?? 1 } : {}),
     oldLine: oldLine?.verdict ?? 'not judged',
-    rules: accepted.rules,
+    rules: accepted?.rules ?? context.rules ?? defaultRules,
     stepData: context.stepData,
-    parts: accepted.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)),
+    parts: accepted?.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)) ?? [],
   });
 }
 
 /** A part as it was when the chain was accepted; the catalogue's where the acceptance says only its name. */
 function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string): CardPart[] {
   const item = accepted.items[id];
-  if (item?.kind !== undefined && item.tags) return [{ id, name: item.name, kind: item.kind, tags: item.tags }];
+  if (item?.kind !== undefined && item.tags) {
+    const { name, kind, tags, flexible, cutToLength } = item;
+    return [{ id, name, kind, tags, ...(flexible === undefined ? {} : { flexible }), ...(cutToLength === undefined ? {} : { cutToLength }) }];
+  }
   return context.parts.filter((p) => p.id === id);
 }
 

@@ -75,6 +75,7 @@ export function contextOf(run: RunRow, catalogue: RunCatalogue): RunContext {
   return {
     runId: run.id,
     water: run.water,
+    work: run.work,
     appliance,
     checkPoints: run.checkPoints,
     stepData: catalogue.steps,

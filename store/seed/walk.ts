@@ -3,6 +3,7 @@ import { applianceById, catalogue } from '../../catalog/index.ts';
 import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules } from '../../core/house/rules.ts';
 import { cardVersionOf, workCard } from '../../core/make/work-card.ts';
+import { usualWork } from '../../core/make/work-kinds.ts';
 import { matchChains } from '../../core/match/chains.ts';
 import { askedNeeds, knownNeed, needOfAll } from '../../core/match/known-need.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
@@ -91,6 +92,7 @@ export function walkEntries(w: Walk): Entry[] {
   if (!reaches(w.progress, 'shut')) return out;
   const { steps, parts } = catalogue();
   const card = workCard({
+    work: run.work ?? usualWork(w.appliance.kind),
     appliance: applianceById(w.appliance.kind),
     water: run.water,
     chain: accepted.chain,
@@ -99,7 +101,7 @@ export function walkEntries(w: Walk): Entry[] {
     stop: run.stop.kind === 'none' ? null : run.stop,
     hidden: false,
     rejoin: run.rejoin,
-    afterOsmosis: applianceById(w.appliance.kind).avoid.includes('copper'),
+    oldLine: 'replace',
     rules: accepted.rules,
     stepData: steps,
     parts: accepted.chain.parts.flatMap((id) => parts.filter((p) => p.id === id)),
@@ -107,8 +109,8 @@ export function walkEntries(w: Walk): Entry[] {
   const doStep = (step: (typeof card)[number]) => {
     if (step.joint !== undefined)
       add('joint-made', { turns24: Math.round((step.turns ?? 0) * 24) }, 3, { jointId: accepted.jointIds[step.joint - 1] });
-    else if (step.gate) add('gate-answered', { stepId: step.id, answer: 'yes', note: '' });
-    else add('step-done', { stepId: step.id, done: true });
+    if (step.gate) add('gate-answered', { stepId: step.id, answer: 'yes', note: '' }, step.joint === undefined ? 1 : 0);
+    else if (step.joint === undefined) add('step-done', { stepId: step.id, done: true });
   };
   for (const step of card.filter((s) => s.stage === 'shut')) doStep(step);
   if (w.progress === 'shut') return out;
@@ -116,7 +118,7 @@ export function walkEntries(w: Walk): Entry[] {
   const half = make.findIndex((s) => s.joint !== undefined) + 1;
   for (const step of w.progress === 'half made' ? make.slice(0, half) : make) doStep(step);
   if (w.progress === 'half made') return out;
-  const rounds = roundsOf(applianceById(w.appliance.kind));
+  const rounds = roundsOf(card);
   const targets = [...accepted.jointIds.map((jointId) => ({ jointId })), { checkPointId: w.stemId }];
   const look = (round: Bodies['look-begun']['round'], minutes: number, finding: 'dry' | 'damp' = 'dry', only?: number) => {
     const method = round === 'before' || round === 'crack' ? 'eye' : 'tissue';

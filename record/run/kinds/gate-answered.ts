@@ -1,14 +1,28 @@
 import * as z from 'zod/mini';
 import { kind } from '../../kind.ts';
 import { id, text } from '../../shapes.ts';
-import { wantsChain } from '../rules.ts';
+import { realReason, wantsChain } from '../rules.ts';
 
-/** A question of the card that must be answered yes before the work goes on. */
+/**
+ * A question of the card that is answered before the work goes on: yes, no, by another proof that is named, or gone past with a reason. Water and power
+ * are never gone past: only proved another way.
+ */
 export const gateAnswered = kind({
   name: 'gate-answered',
-  shape: z.strictObject({ stepId: id, answer: z.enum(['yes', 'no']), note: text }),
+  shape: z.strictObject({ stepId: id, answer: z.enum(['yes', 'no', 'another proof', 'past it']), note: text }),
   counts: { lastOf: (b) => b.stepId },
   about: 'run',
-  holds: wantsChain,
-  says: (b, w) => `${w.step(b.stepId)}: answered ${b.answer}${b.note ? `. ${b.note}` : ''}`,
+  holds: (entry, run) => {
+    const lacks = wantsChain(entry, run);
+    if (lacks) return lacks;
+    const { stepId, answer, note } = entry.body;
+    if (answer === 'yes' || answer === 'no') return null;
+    if (answer === 'past it' && run.isProof(stepId)) {
+      return { rule: 'wants-proof', why: 'Water and power are not gone past: prove them off another way, and name the proof.' };
+    }
+    return realReason(note);
+  },
+  says: (b, w) => `${w.step(b.stepId)}: ${SAID[b.answer]}${b.note ? `. ${b.note}` : ''}`,
 });
+
+const SAID = { yes: 'answered yes', no: 'answered no', 'another proof': 'proved another way', 'past it': 'gone past with a reason' } as const;

@@ -7,8 +7,9 @@ import type { Part } from '../match/part.ts';
 import { sideWords } from '../match/sides.ts';
 import type { Appliance, StepTemplate } from './step-data.ts';
 import { type RunFacts, workCard } from './work-card.ts';
+import { usualWork } from './work-kinds.ts';
 
-const stepData = JSON.parse(readFileSync('catalog/data/steps.json', 'utf8')) as StepTemplate[];
+const stepData = JSON.parse(readFileSync('catalog/steps/first-cards.json', 'utf8')) as StepTemplate[];
 
 function part(id: string, name: string, codes: string[], more: Partial<Part> = {}): Part {
   const ends = codes.map((code, i) => ({ id: `e${i}`, code, port: 'either' as const }));
@@ -50,8 +51,10 @@ const adapter = part('adapter', 'adapter, 3/8 x 1/4', ['comp-3/8-f', 'comp-1/4-m
 
 function cardOf(more: Partial<RunFacts> = {}, parts = [hose, adapter], from = 'comp-3/8-m', to = 'comp-1/4-m') {
   const [chain] = matchChains({ from, to, parts, need: { water: 'cold' } }).chains;
+  const of = more.appliance ?? appliance('refrigerator', { moves: true, powered: true });
   return workCard({
-    appliance: appliance('refrigerator', { moves: true, powered: true }),
+    work: usualWork(of.id),
+    appliance: of,
     water: 'cold',
     chain: chain!,
     from,
@@ -67,7 +70,7 @@ function cardOf(more: Partial<RunFacts> = {}, parts = [hose, adapter], from = 'c
 
 const rules = (change: Partial<HouseRules>): HouseRules => ({ ...defaultRules, ...change });
 
-describe('a work card', () => {
+describe('a card of the first two versions', () => {
   it('goes through shut, make, prove and log in that order', () => {
     const order = ['shut', 'make', 'prove', 'log'];
     const stages = cardOf().map((s) => order.indexOf(s.stage));

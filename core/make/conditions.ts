@@ -1,0 +1,58 @@
+/** Whether a step belongs on a card. */
+
+import type { HouseChoices } from '../house/choices.table.ts';
+import { chosen, type HouseRules } from '../house/rules.ts';
+import type { Fact, Known } from './facts.ts';
+import type { RunFacts } from './run-facts.ts';
+import type { StepWhen } from './step-data.ts';
+import type { Subject } from './subject.ts';
+
+const one = <T>(list: readonly T[] | undefined, value: T | null | undefined) => list === undefined || (value != null && list.includes(value));
+
+/** What is so of a run and of the joint, part or end that a step is for. */
+export const isSo = (known: Known, subject: Subject, fact: Fact): boolean => known.facts.has(fact) || subject.facts.has(fact);
+
+/** Whether a step with these conditions belongs on the card of a run, for one of its joints, parts or ends. */
+export function applies(when: StepWhen, run: RunFacts, known: Known, subject: Subject): boolean {
+  const so = (fact: Fact) => isSo(known, subject, fact);
+  return (
+    one(when.work, run.work) &&
+    (when.notWork === undefined || !when.notWork.includes(run.work)) &&
+    (when.is ?? []).every(so) &&
+    !(when.not ?? []).some(so) &&
+    one(when.appliance, run.appliance.id) &&
+    one(when.water, run.water) &&
+    one(when.stopKind, run.stop?.kind ?? 'none') &&
+    one(when.stopCondition, run.stop?.condition ?? 'none') &&
+    one(when.oldLine, run.oldLine ?? 'not judged') &&
+    (when.seal === undefined || (subject.joint ? [subject.joint] : known.joints).some((j) => when.seal?.includes(j.seal))) &&
+    (when.partTag === undefined || (subject.part ? [subject.part] : known.parts).some((p) => p.tags.some((tag) => when.partTag?.includes(tag)))) &&
+    (when.partKind === undefined || (subject.part ? [subject.part] : known.parts).some((p) => when.partKind?.includes(p.kind))) &&
+    (when.rule === undefined || Object.entries(when.rule).every(([key, value]) => ruleSays(run.rules, key) === value)) &&
+    ((run.cardVersion ?? 3) >= 3 || asBefore(when, run, known, subject))
+  );
+}
+
+const ruleSays = (rules: HouseRules, key: string): string => String(chosen(rules, key as keyof HouseChoices));
+
+/** What the first two versions of the cards asked. */
+const OF_BEFORE: [key: keyof StepWhen, fact: Fact][] = [
+  ['hidden', 'hidden'],
+  ['powered', 'powered'],
+  ['solenoid', 'solenoid'],
+  ['rejoins', 'rejoins'],
+  ['reused', 'reused'],
+  ['last', 'last'],
+  ['newStop', 'new-stop'],
+  ['flushes', 'flushes'],
+  ['afterOsmosis', 'after-osmosis'],
+  ['stopHolds', 'stop-holds'],
+];
+
+function asBefore(when: StepWhen, run: RunFacts, known: Known, subject: Subject): boolean {
+  return (
+    OF_BEFORE.every(([key, fact]) => when[key] === undefined || when[key] === isSo(known, subject, fact)) &&
+    (when.applianceMoves === undefined || when.applianceMoves === run.appliance.moves) &&
+    (when.loose === undefined || (subject.joint?.joint.mating.loose ?? []).some((code) => when.loose?.some((kind) => code.startsWith(`${kind}-`))))
+  );
+}

@@ -1,0 +1,44 @@
+/** One rule of order that every card is held to, whatever it was composed from. */
+import { type Reason, reason } from '../../reason.ts';
+import { type ActAt, type ActVerb, actsOf } from '../acts.ts';
+import type { RunFacts } from '../run-facts.ts';
+import type { WorkStep } from '../work-card.ts';
+
+/** A card as its rules look at it. */
+export interface Card {
+  steps: readonly WorkStep[];
+  acts: ActAt[];
+  run: RunFacts;
+}
+
+export const cardOf = (steps: readonly WorkStep[], run: RunFacts): Card => ({ steps, acts: actsOf(steps.map((s) => ({ acts: s.acts ?? [] }))), run });
+
+/** A rule of order: what it protects, and what of a card breaks it, each in a sentence. */
+export interface OrderRule {
+  id: string;
+  protects: string;
+  broken: (card: Card) => string[];
+}
+
+export const gapsOf = (rule: OrderRule, card: Card): Reason[] =>
+  rule.broken(card).map((text) => reason(rule.id, `${text} ${rule.protects}`, { source: 'order rules of work cards' }));
+
+/** Place of the first act that is one of these verbs and fits; -1 where there is none. */
+export const first = (card: Card, verbs: ActVerb | ActVerb[], fits: (act: ActAt) => boolean = () => true): number =>
+  card.acts.findIndex((act) => [verbs].flat().includes(act.do) && fits(act));
+
+export const last = (card: Card, verbs: ActVerb | ActVerb[], fits: (act: ActAt) => boolean = () => true): number =>
+  card.acts.findLastIndex((act) => [verbs].flat().includes(act.do) && fits(act));
+
+export const every = (card: Card, verb: ActVerb, fits: (act: ActAt) => boolean = () => true): ActAt[] =>
+  card.acts.filter((act) => act.do === verb && fits(act));
+
+export const has = (card: Card, verb: ActVerb): boolean => card.acts.some((act) => act.do === verb);
+
+/** Whether something stands before a place. */
+export const isBefore = (at: number, place: number): boolean => at !== -1 && at < place;
+
+/** A sentence for each that is not so. */
+export const unless = (isSo: boolean, text: string): string[] => (isSo ? [] : [text]);
+
+export const MAKERS: ActVerb[] = ['tighten', 'push', 'ring', 'solder'];

@@ -1,0 +1,37 @@
+import type { HouseRules } from '../house/rules.ts';
+import type { Part } from '../match/part.ts';
+import type { Chain } from '../match/query.ts';
+import type { Appliance, OldLine, StepTemplate } from './step-data.ts';
+import type { WorkKindId } from './work-kinds.ts';
+
+/** What a card needs to know of a part. */
+export type CardPart = Pick<Part, 'id' | 'name' | 'kind' | 'tags'> & Partial<Pick<Part, 'flexible' | 'cutToLength'>>;
+
+/** What a card is composed from. */
+export interface RunFacts {
+  work: WorkKindId;
+  appliance: Appliance;
+  water: 'cold' | 'hot';
+  /** null where nothing is joined: a toilet taken off, a drain rerouted. */
+  chain: Chain | null;
+  from: string;
+  to: string;
+  stop: { kind: string; condition: string } | null;
+  hidden: boolean;
+  /** 'not judged' unless given. */
+  oldLine?: OldLine;
+  /** What was parted from the water side and is joined again. */
+  rejoin?: string | null;
+  /** Behind a reverse-osmosis unit; as the kind of work and the appliance say unless given. */
+  afterOsmosis?: boolean;
+  /** Outlets with a valve of their own at which another run of the visit begins, `part end`: they stay open to it. */
+  takenOutlets?: string[];
+  /** Measured at this run, by placeholder: 'reach' in, 'flow' gpm, figures of the appliance's own sheet. */
+  figures?: Record<string, string>;
+  /** The card as it was then; the latest unless given. */
+  cardVersion?: number;
+  rules: HouseRules;
+  stepData: StepTemplate[];
+  /** Parts by which those of the chain are known. */
+  parts: CardPart[];
+}

@@ -1,0 +1,79 @@
+/** What stands for the {placeholders} in a step's words: the run's own figures. */
+import { parseEnd } from '../ends/code.ts';
+import { endLabel } from '../ends/label.ts';
+import { tubeJointOf } from '../ends/tube-joints.ts';
+import { shortName } from '../match/sides.ts';
+import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
+import type { Known } from './facts.ts';
+import type { RunFacts } from './run-facts.ts';
+import { solderIn } from './solder.ts';
+import type { Subject } from './subject.ts';
+import { wrenchFor } from './wrench.ts';
+
+/** A ferrule that was made before goes this far past where it first resists. */
+const REUSED_FERRULE_TURNS = 0.25;
+
+/** Turns past hand-tight to begin with; past where it first resists for a ferrule made before. */
+export function turnsOf(subject: Subject): number | null {
+  const turns = subject.joint?.joint.mating.turns ?? null;
+  return turns === null ? null : subject.joint?.isReused ? REUSED_FERRULE_TURNS : turns.default;
+}
+
+const written = (turns: number | null | undefined): string => (turns == null ? '' : writeTurns(turns24(turns)));
+const sixteenths = (inches: number): string => writeFraction(Math.ceil(inches * 16 - 1e-6) / 16, 16);
+
+/** Words of the run: the same for all its steps. */
+export function runWords(run: RunFacts, known: Known): Record<string, string> {
+  const has = (fact: Parameters<Known['facts']['has']>[0]) => known.facts.has(fact);
+  const held = known.joints.filter((j) => j.isHeld && !j.isRejoined).map((j) => `J${j.joint.n}`);
+  const solder = known.joints.filter((j) => j.seal === 'solder');
+  return {
+    appliance: run.appliance.name.replace(/ \(.*/, ''),
+    water: run.water,
+    from: endLabel(run.from),
+    to: endLabel(run.to),
+    stop: run.stop ? `${run.stop.kind} stop` : 'valve',
+    outlet: !has('solenoid') || has('rejoins') ? 'the outlet' : has('old-line') ? 'the open nut' : 'the open end',
+    stopfound: run.stop?.condition.replace('-', ' ') ?? '',
+    volume: String(run.appliance.typicalVolumeGal),
+    protection: run.appliance.protection,
+    target: String(run.rules.targetMlPerDay),
+    hours: String(run.rules.recheckHours),
+    held: held.join(' and '),
+    joints: String(known.joints.length),
+    soldered: solder.map((j) => `J${j.joint.n}`).join(', '),
+    ...(run.figures ?? {}),
+  };
+}
+
+/** Words of the joint, part or end that a step is for. */
+export function subjectWords(subject: Subject): Record<string, string> {
+  const { joint: at, part, cutLengthIn, cap } = subject;
+  const words: Record<string, string> = {};
+  if (part) words.part = shortName(part.name);
+  // Rounded up: a line that is a little long goes in, one that is short does not.
+  if (cutLengthIn !== undefined) words.cut = sixteenths(cutLengthIn);
+  if (cap) words.cap = endLabel(cap);
+  if (!at) return words;
+  const { joint, sides } = at;
+  const { turns, sealant } = joint.mating;
+  const size = at.tube?.size ?? '';
+  const hold = tubeJointOf(size);
+  return {
+    ...words,
+    joint: `J${joint.n}`,
+    a: sides.a,
+    b: sides.b,
+    endA: endLabel(joint.a),
+    endB: endLabel(joint.b),
+    turns: written(turnsOf(subject)),
+    range: turns ? `${written(turns.from)} to ${written(turns.to)}` : '',
+    most: written(turns?.most),
+    sealant: sealant === 'none' ? 'nothing' : (sealant ?? ''),
+    tube: size === '' ? '' : `${size} in OD`,
+    depth: hold?.pushIn ? `${writeFraction(hold.pushIn)} in` : 'its mark',
+    ferruleFree: hold?.ferruleIn ? `${writeFraction(hold.ferruleIn)} in` : '1 in',
+    wrench: wrenchFor(joint.a, joint.b),
+    solderLength: size === '' ? '' : `${writeFraction(solderIn(parseEnd(at.tube!.code)), 16)} in`,
+  };
+}
