@@ -1,0 +1,297 @@
+/** Cards of every kind of work, held to the order rules, to what they must say, and to the rows they came from. */
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import fc from 'fast-check';
+import { HOUSE_CHOICES } from '../core/house/choices.table.ts';
+import { defaultRules, type HouseRules } from '../core/house/rules.ts';
+import { actsOf } from '../core/make/acts.ts';
+import { makeGaps } from '../core/make/gaps/index.ts';
+import { type RunFacts, type WorkStep, workCard } from '../core/make/work-card.ts';
+import type { WorkKind } from '../core/make/work-kinds.ts';
+import { indexParts } from '../core/match/catalogue-index.ts';
+import { matchChains } from '../core/match/chains.ts';
+import type { Chain, Need } from '../core/match/query.ts';
+import { catalogue } from './index.ts';
+
+const { steps, parts, loose, appliances, workKinds } = catalogue();
+const index = indexParts(parts);
+
+/** Where the water is taken from, with what is joined again. */
+const SOURCES: [from: string, rejoin?: string][] = [
+  ['comp-3/8-m'],
+  ['npt-1/2-m'],
+  ['pex-5/8od'],
+  ['cu-5/8od', 'cu-5/8od'],
+  ['cu-5/8od'],
+  ['comp-3/8-m', 'comp-3/8-f'],
+];
+const BIDET: typeof SOURCES = [['bc-7/8-f', 'bc-7/8-m']];
+const STOPS: RunFacts['stop'][] = [
+  { kind: 'quarter-turn', condition: 'works' },
+  null,
+  { kind: 'multi-turn', condition: 'passes' },
+  { kind: 'saddle', condition: 'unknown' },
+];
+/** Every option of every choice of the house, one at a time. */
+const HOUSES: HouseRules[] = [
+  defaultRules,
+  ...Object.entries(HOUSE_CHOICES).flatMap(([key, options]) => options.slice(1).map((value) => ({ ...defaultRules, [key]: value }))),
+];
+
+const chains = new Map<string, Chain | null>();
+function chainFor(from: string, to: string, rejoin: string | undefined, need: Need): Chain | null {
+  const key = JSON.stringify([from, to, rejoin, need]);
+  if (!chains.has(key)) chains.set(key, matchChains({ from, to, ...(rejoin ? { rejoin } : {}), parts: index, loose, k: 1, need }).chains[0] ?? null);
+  return chains.get(key)!;
+}
+
+const kindOf = (id: string) => workKinds.find((k) => k.id === id)!;
+const applianceFor = (kind: WorkKind) =>
+  appliances.find((a) => (kind.appliances === '*' ? a.id === 'basin-faucet' : kind.appliances.includes(a.id)))!;
+
+/** A run of a kind of work; null where nothing joins its ends. */
+function runOf(kind: WorkKind, more: Partial<RunFacts> = {}, [from, rejoin]: (typeof SOURCES)[number] = SOURCES[0]!): RunFacts | null {
+  const appliance = more.appliance ?? applianceFor(kind);
+  const water = more.water ?? appliance.water[0]!;
+  const to = appliance.usualInletEnds[0]!;
+  const chain = kind.joins ? chainFor(from, to, rejoin, { water }) : null;
+  if (kind.joins && !chain) return null;
+  return {
+    work: kind.id,
+    appliance,
+    water,
+    chain,
+    from,
+    to,
+    rejoin: rejoin ?? null,
+    stop: STOPS[0]!,
+    hidden: false,
+    rules: defaultRules,
+    stepData: steps,
+    parts,
+    ...more,
+  };
+}
+
+/** Runs over all kinds of work and all that they may meet. */
+const anyRun = fc
+  .record({
+    kind: fc.constantFrom(...workKinds),
+    appliance: fc.nat(),
+    source: fc.nat(),
+    inlet: fc.nat(),
+    water: fc.nat(),
+    stop: fc.constantFrom(...STOPS),
+    hidden: fc.boolean(),
+    house: fc.constantFrom(...HOUSES),
+    wantsStop: fc.boolean(),
+    length: fc.constantFrom(undefined, 14, 60),
+  })
+  .map((p): RunFacts | null => {
+    const fitting = appliances.filter((a) => p.kind.appliances === '*' || p.kind.appliances.includes(a.id));
+    const appliance = fitting[p.appliance % fitting.length]!;
+    const sources = appliance.id === 'bidet-seat' ? BIDET : SOURCES;
+    const [from, rejoin] = sources[p.source % sources.length]!;
+    const to = appliance.usualInletEnds[p.inlet % appliance.usualInletEnds.length]!;
+    const water = appliance.water[p.water % appliance.water.length]!;
+    const need: Need = { water, ...(p.wantsStop ? { stop: true } : {}), ...(p.length ? { minLengthIn: p.length } : {}) };
+    const chain = p.kind.joins ? chainFor(from, to, rejoin, need) : null;
+    if (p.kind.joins && !chain) return null;
+    return {
+      work: p.kind.id,
+      appliance,
+      water,
+      chain,
+      from,
+      to,
+      rejoin: rejoin ?? null,
+      stop: p.stop,
+      hidden: p.hidden,
+      rules: p.house,
+      stepData: steps,
+      parts,
+    };
+  });
+
+describe('every card', () => {
+  it('keeps the order rules, whatever is joined to what by whose rules; every joint is prepared, made, recorded and proved exactly once', () => {
+    fc.assert(
+      fc.property(anyRun, (run) => {
+        if (!run) return;
+        const card = workCard(run);
+        assert.deepEqual(makeGaps(card, run), [], `${run.work} ${run.from} ${run.to} ${run.chain?.parts}`);
+        const acts = actsOf(card);
+        for (const { n } of run.chain?.joints ?? []) {
+          const count = (verbs: string[], on?: string) =>
+            acts.filter((a) => a.joint === n && verbs.includes(a.do) && (on === undefined || a.on === on)).length;
+          assert.equal(count(['tighten', 'push', 'ring', 'solder']), 1, `J${n} is made once`);
+          assert.equal(count(['record']), 1, `J${n} is recorded once`);
+          for (const round of ['before', 'crack', 'standing', 'working'])
+            assert.equal(count(['look'], round), 1, `J${n} is looked at once: ${round}`);
+        }
+      }),
+      { numRuns: 400 },
+    );
+  });
+
+  it('has every word filled in and says why', () => {
+    fc.assert(
+      fc.property(anyRun, (run) => {
+        for (const step of run ? workCard(run) : []) {
+          const wanted = [
+            ...(step.tools ?? []).flatMap((t) => [t.tool, t.size ?? '', t.for]),
+            ...(step.materials ?? []).flatMap((m) => [m.what, m.amount ?? '', m.for]),
+          ];
+          const told = [
+            step.title,
+            step.detail,
+            step.gate ?? '',
+            ...step.cautions,
+            ...wanted,
+            ...(step.recoveries ?? []).flatMap((r) => [r.title, ...r.steps]),
+          ];
+          for (const text of told) assert.doesNotMatch(text, /[{}]|undefined| {2}|^,|,$/, `${step.id}: ${text}`);
+          assert.ok(step.because[0]?.text && step.because[0].source, `${step.id} says why`);
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('is the same for the same run, with ids of its own', () => {
+    fc.assert(
+      fc.property(anyRun, (run) => {
+        if (!run) return;
+        const card = workCard(run);
+        assert.deepEqual(workCard(structuredClone(run)), card);
+        assert.equal(new Set(card.map((s) => s.id)).size, card.length, 'no id stands twice');
+      }),
+      { numRuns: 100 },
+    );
+  });
+});
+
+describe('a spoiled card is refused', () => {
+  const runs = workKinds.flatMap((kind) => (kind.id === 'bidet-seat' ? BIDET : SOURCES).flatMap((source) => runOf(kind, {}, source) ?? []));
+
+  it('with its order turned round', () => {
+    for (const run of runs) assert.notDeepEqual(makeGaps([...workCard(run)].reverse(), run), [], run.work);
+  });
+
+  it('with a joint made twice, or once more than the chain has', () => {
+    for (const run of runs.filter((r) => r.chain)) {
+      const card = workCard(run);
+      const made = card.find((s) => s.joint !== undefined)!;
+      assert.notDeepEqual(makeGaps([...card, made], run), [], run.work);
+      const strange: WorkStep = { ...made, acts: [{ do: 'tighten', joint: run.chain!.joints.length + 1 }] };
+      assert.notDeepEqual(makeGaps([...card, strange], run), [], run.work);
+    }
+  });
+
+  it('with any act of the rules left out', () => {
+    // What a theme adds beyond the rules may go without the rules noticing; what they ask may not.
+    const asked = [
+      'water-off', 'prove-dead', 'power-off', 'prove-power-dead', 'power-on', 'bond', 'cut', 'deburr', 'mark-depth', 'insert', 'ferrule', 'sealant', 'start-thread',
+      'tighten', 'push', 'ring', 'gauge', 'tug', 'flux', 'solder', 'cool', 'flush-line', 'water-on-crack', 'water-on-full', 'record', 'put-back', 'energy-on',
+    ]; // biome-ignore format: a list of words
+    for (const run of runs) {
+      const card = workCard(run);
+      const others = (verb: string) => actsOf(card).filter((a) => a.do === verb).length;
+      for (const [i, step] of card.entries()) {
+        for (const [k, act] of step.acts.entries()) {
+          const isAsked = asked.includes(act.do) && (act.joint !== undefined || others(act.do) === 1);
+          if (!isAsked) continue;
+          const spoiled = card.map((s, j) => (j === i ? { ...s, acts: s.acts.filter((_, m) => m !== k) } : s));
+          assert.notDeepEqual(makeGaps(spoiled, run), [], `${run.work} ${run.from}: ${act.do} ${act.joint ?? ''}`);
+        }
+      }
+    }
+  });
+
+  it('with a proof that nobody is asked for', () => {
+    for (const run of runs) {
+      const card = workCard(run).map((s) => (s.acts.some((a) => a.do.startsWith('prove-')) ? { ...s, gate: undefined } : s)) as WorkStep[];
+      assert.notDeepEqual(makeGaps(card, run), [], run.work);
+    }
+  });
+});
+
+describe('what a plumber would look for', () => {
+  const cardOf = (work: string, more: Partial<RunFacts> = {}, source = SOURCES[0]!) => workCard(runOf(kindOf(work), more, source)!);
+  const at = (card: WorkStep[], verb: string, on?: string) => actsOf(card).findIndex((a) => a.do === verb && (on === undefined || a.on === on));
+  const words = (card: WorkStep[]) => card.flatMap((s) => [s.title, s.detail, s.gate ?? '', ...s.cautions]).join('\n');
+  const cautions = (card: WorkStep[]) => card.flatMap((s) => s.cautions).join('\n');
+
+  it('draws a refrigerator out before it reaches the stop in the wall box, and shuts the water first elsewhere', () => {
+    const box = cardOf('refrigerator-wall-box');
+    assert.ok(at(box, 'move-out') < at(box, 'water-off'));
+    const stop = cardOf('refrigerator-stop');
+    assert.ok(at(stop, 'water-off') < at(stop, 'move-out'));
+  });
+
+  it('solders before anything that melts, with an end open, and lets it cool', () => {
+    const solder = parts.filter((p) => p.tags.includes('solder') || p.tags.includes('hose'));
+    const chain = matchChains({ from: 'cu-5/8od', to: 'bc-7/8-m', parts: solder, loose, k: 1, need: { water: 'cold', stop: true } }).chains[0]!;
+    const run = {
+      ...runOf(kindOf('stop-replace'), { appliance: appliances.find((a) => a.id === 'toilet')! })!,
+      chain,
+      from: 'cu-5/8od',
+      to: 'bc-7/8-m',
+      stop: null,
+    };
+    const card = workCard(run);
+    assert.deepEqual(makeGaps(card, run), []);
+    const order = ['bond', 'cut', 'vent', 'solder', 'cool', 'attach-plastic', 'flush-line'].map((verb) => at(card, verb));
+    assert.deepEqual([...order].sort((a, b) => a - b), order); // biome-ignore format: one line
+    assert.match(words(card), /1\/2 in of lead-free wire/);
+  });
+
+  it('starts both nuts of a riser before either is tightened, the lower first', () => {
+    const riser = parts.filter((p) => p.tags.includes('line:riser'));
+    const chain = matchChains({ from: 'comp-3/8-m', to: 'bc-7/8-m', parts: riser, loose, k: 1, need: { water: 'cold', minLengthIn: 9 } }).chains[0]!;
+    const card = cardOf('toilet-riser', { chain });
+    const acts = actsOf(card).flatMap((a) => (a.do === 'start-thread' || a.do === 'tighten' ? [`${a.do} ${a.joint}`] : []));
+    assert.deepEqual(acts, ['start-thread 1', 'start-thread 2', 'tighten 1', 'tighten 2']);
+  });
+
+  it('warns of scald only where it is hot, of flame only where there is one, of drilling only where something is drilled', () => {
+    assert.doesNotMatch(cautions(cardOf('refrigerator-stop')), /scald|fire/i);
+    assert.match(cautions(cardOf('dishwasher-swap')), /Scald/);
+    assert.match(cautions(cardOf('refrigerator-from-below')), /cables/);
+    assert.doesNotMatch(cautions(cardOf('toilet-line')), /cables|breaker off|scald/i);
+    assert.match(cautions(cardOf('toilet-replace')), /Eye protection/);
+    assert.match(cautions(cardOf('hydrant', {}, ['npt-1/2-f'])), /hoses come off before frost/);
+  });
+
+  it('says turns and sealant by the rules of the house', () => {
+    const taper = (rules: HouseRules) => words(cardOf('hydrant', { rules }, ['npt-1/2-f']));
+    const plain = taper(defaultRules);
+    if (/on the taper/.test(plain)) {
+      assert.match(plain, /tape on the taper/);
+      assert.match(taper({ ...defaultRules, threadSealant: 'paste' }), /tape on the taper|paste on the taper/);
+    }
+    assert.match(words(cardOf('toilet-line')), /turn the nut 1\/2 turn \(1\/4 turn to 3\/4 turn is usual\)|turn the nut 1\/2/);
+  });
+
+  it('numbers the drain joints and looks at them while it works', () => {
+    const card = cardOf('basin-faucet');
+    assert.deepEqual(actsOf(card).filter((a) => a.do === 'drain-make').map((a) => a.on), ['D1', 'D2', 'D3']); // biome-ignore format: one line
+    for (const n of ['D1', 'D2', 'D3']) assert.match(words(card), new RegExp(n));
+  });
+
+  it('changes by one choice of the house the steps that choice names, and no others', () => {
+    for (const [key, options] of Object.entries(HOUSE_CHOICES)) {
+      const naming = new Set(steps.filter((t) => t.when.rule?.[key] !== undefined).map((t) => t.id));
+      for (const kind of workKinds.filter((k) => k.id !== 'bidet-seat')) {
+        const run = runOf(kind)!;
+        // The same chain: what is proposed at all is not the card's.
+        const [usual, other] = options.slice(0, 2).map((value) => workCard({ ...run, rules: { ...defaultRules, [key]: value } }));
+        const told = (card: WorkStep[]) => new Map(card.map((s) => [s.id, JSON.stringify([s.title, s.detail, s.acts, s.cautions, s.gate])]));
+        const [a, b] = [told(usual!), told(other!)];
+        const changed = [...new Set([...a.keys(), ...b.keys()])].filter((id) => a.get(id) !== b.get(id));
+        if (key === 'reuse') continue;
+        for (const id of changed) assert.ok(naming.has(id.split(':')[0] as string), `${key} changes ${id} of ${kind.id}`);
+      }
+    }
+  });
+});
