@@ -31,11 +31,11 @@ test('Make says that the water is not proved dead, leads to Shut, and takes a re
   await alert.getByRole('button', { name: 'Go to Shut' }).click();
   await expect(page.getByRole('tab', { name: /^Shut/ })).toHaveAttribute('aria-selected', 'true');
   await page.getByRole('tab', { name: /^Make/ }).click();
-  await alert.getByText('Go on without it').click();
-  const go = alert.getByRole('button', { name: 'Go past Shut' });
-  await alert.getByLabel(/^Why Shut is gone past/).fill('x');
+  await alert.getByText('It is proved off another way').click();
+  const go = alert.getByRole('button', { name: 'Proved so' });
+  await alert.getByLabel(/^What proves the water off/).fill('x');
   await expect(go).toBeDisabled();
-  await alert.getByLabel(/^Why Shut is gone past/).fill('The house shut the riser this morning');
+  await alert.getByLabel(/^What proves the water off/).fill('The house shut the riser this morning');
   await go.click();
   await expect(alert).toHaveCount(0);
   await expect(page.getByText('Skipped with the reason: The house shut the riser this morning')).toBeVisible();

@@ -18,5 +18,6 @@ export { runNow } from './run/run-now.ts';
 export { type Sentence, sentenceOf } from './run/sentence.ts';
 export { besideLooks, STAGE_NAMES, STAGES, type Stage, type StageState } from './run/stages.ts';
 export * from './run/state.ts';
+export { isProof } from './run/steps.ts';
 export { type Fate, fates, ordered, standing } from './standing.ts';
 export { carriedBy, happenings, tell, wordsFor } from './words.ts';

@@ -9,6 +9,7 @@ import { recordBook } from './book-write.ts';
 import { FIRST_SHOP } from './connection.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
 import { readOwnMinutes } from './queries/own-minutes.ts';
+import { readOwnStepMinutes } from './queries/own-step-minutes.ts';
 import { premisesList } from './queries/premises.ts';
 import { isNewShop, shopNow } from './queries/shop.ts';
 import { ensureDemo } from './seed/demo.ts';
@@ -122,5 +123,12 @@ describe('minutes of the shop’s own visits', () => {
       'kitchen-faucet-lines': { n: 1, sumLn: near(Math.log(45)), sumLn2: near(Math.log(45) ** 2) },
       'toilet-line': { n: 2, sumLn: near(Math.log(10) + Math.log(5)), sumLn2: near(Math.log(10) ** 2 + Math.log(5) ** 2) },
     });
+  });
+
+  it('learns how long its own steps take, from tick to tick', async () => {
+    const own = await readOwnStepMinutes(db.sql, FIRST_SHOP);
+    assert.ok(own['shut-stop']!.n > 5, `${own['shut-stop']?.n}`);
+    assert.equal(own['joint-washer'], undefined);
+    for (const { n, sumLn } of Object.values(own)) assert.ok(Math.exp(sumLn / n) >= 0.25 && Math.exp(sumLn / n) <= 60, `${sumLn / n}`);
   });
 });

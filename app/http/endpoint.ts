@@ -25,7 +25,7 @@ function readAs<T>(shape: z.core.$ZodType<T>, body: unknown): T {
 }
 
 /** What is asked: the address, what stands in its path, and the shop that is meant. */
-type Asked = Pick<APIContext, 'url' | 'params' | 'locals' | 'cookies'>;
+export type Asked = Pick<APIContext, 'url' | 'params' | 'locals' | 'cookies'>;
 
 /** A GET that answers JSON likewise. */
 export function get(answer: (asked: Asked) => unknown | Promise<unknown>): APIRoute {

@@ -153,6 +153,12 @@ const files = {
       query: ['id', 'day', 'from', 'to', 'work', 'out'],
     },
   },
+  '/api/v1/visits/{id}/runs/{run}/card.pdf': {
+    get: { summary: 'The work card of a run, black on white', type: 'application/pdf', query: ['id', 'run'] },
+  },
+  '/api/v1/visits/{id}/runs/{run}/card.md': {
+    get: { summary: 'The work card of a run as a list of tasks, ticked as far as it is done', type: 'text/markdown', query: ['id', 'run'] },
+  },
   '/api/v1/pictures/{id}': {
     get: { summary: 'A picture, named by the SHA-256 of what was sent', type: 'image/*', query: ['id'] },
     post: {
@@ -177,8 +183,8 @@ interface FileCall {
   query?: string[];
 }
 
-function fileCall(method: string, call: FileCall): object {
-  const parameters = (call.query ?? []).map((name) => ({ name, in: name === 'id' ? 'path' : 'query', required: true, schema: { type: 'string', maxLength: 200 } })); // biome-ignore format: one list
+function fileCall(path: string, method: string, call: FileCall): object {
+  const parameters = (call.query ?? []).map((name) => ({ name, in: path.includes(`{${name}}`) ? 'path' : 'query', required: true, schema: { type: 'string', maxLength: 200 } })); // biome-ignore format: one list
   const content = { [call.type]: { schema: call.shape ? z.toJSONSchema(call.shape, { io: 'input' }) : { type: 'string' } } };
   if (method === 'get') return { summary: call.summary, parameters, responses: { '200': { description: 'The file', content }, '503': problem } };
   return {
@@ -209,7 +215,7 @@ export function openapi(): object {
     paths[path] = { get: { summary, parameters: query, responses: { '200': json(answer, answerShape), '503': problem } } };
   }
   for (const [path, calls] of Object.entries(files)) {
-    const told = Object.fromEntries(Object.entries(calls).map(([method, call]) => [method, fileCall(method, call)]));
+    const told = Object.fromEntries(Object.entries(calls).map(([method, call]) => [method, fileCall(path, method, call)]));
     paths[path] = { ...paths[path], ...told };
   }
   return {

@@ -2,6 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Catalogue } from '../../catalog/index.ts';
 import type { Appliance, HouseRules } from '../../core/index.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
+import type { OwnStepMinutes } from '../../record/run/step-minutes.ts';
 import { NO_LOOK } from '../../record/run/survey.ts';
 import { type StockedPlace, stockOf, vanOf } from '../../record/stock/levels.ts';
 import type { OwnMinutes } from '../../record/visit/work-minutes.ts';
@@ -9,8 +10,8 @@ import { sync } from '../../sync/run.ts';
 import { getTagged, hold } from './held.ts';
 import { useStockedPlaces } from './stock.ts';
 
-/** What the server sends: the catalogue with the shop's own parts, its rules, and how long its own visits took. */
-type SentCatalogue = Catalogue & { rules: HouseRules; ownMinutes?: OwnMinutes };
+/** What the server sends: the catalogue with the shop's own parts, its rules, and how long its own visits and steps took. */
+type SentCatalogue = Catalogue & { rules: HouseRules; ownMinutes?: OwnMinutes; ownStepMinutes?: OwnStepMinutes };
 
 /** The same with what is in stock: on the shelves and vans, and on the van that is meant where none is named (pieces; of a coil, inches). */
 export interface ClientCatalogue extends SentCatalogue {

@@ -12,26 +12,35 @@ const one = <T>(list: readonly T[] | undefined, value: T | null | undefined) => 
 /** What is so of a run and of the joint, part or end that a step is for. */
 export const isSo = (known: Known, subject: Subject, fact: Fact): boolean => known.facts.has(fact) || subject.facts.has(fact);
 
-/** Whether a step with these conditions belongs on the card of a run, for one of its joints, parts or ends. */
-export function applies(when: StepWhen, run: RunFacts, known: Known, subject: Subject): boolean {
-  const so = (fact: Fact) => isSo(known, subject, fact);
+/** Whether a step with these conditions may belong on the card of a run, whatever of it the step is for. */
+export function appliesToRun(when: StepWhen, run: RunFacts): boolean {
   return (
     one(when.work, run.work) &&
     (when.notWork === undefined || !when.notWork.includes(run.work)) &&
-    (when.is ?? []).every(so) &&
-    !(when.not ?? []).some(so) &&
     one(when.appliance, run.appliance.id) &&
     one(when.water, run.water) &&
     one(when.stopKind, run.stop?.kind ?? 'none') &&
     one(when.stopCondition, run.stop?.condition ?? 'none') &&
     one(when.oldLine, run.oldLine ?? 'not judged') &&
-    (when.seal === undefined || (subject.joint ? [subject.joint] : known.joints).some((j) => when.seal?.includes(j.seal))) &&
+    (when.rule === undefined || Object.entries(when.rule).every(([key, value]) => ruleSays(run.rules, key) === value))
+  );
+}
+
+/** Whether it belongs on it for one of its joints, parts or ends, or for the run itself. */
+export function appliesTo(when: StepWhen, run: RunFacts, known: Known, subject: Subject): boolean {
+  if (when.is) for (const fact of when.is) if (!isSo(known, subject, fact)) return false;
+  if (when.not) for (const fact of when.not) if (isSo(known, subject, fact)) return false;
+  return (
+    (when.seal === undefined || (subject.joint ? when.seal.includes(subject.joint.seal) : known.joints.some((j) => when.seal?.includes(j.seal)))) &&
     (when.partTag === undefined || (subject.part ? [subject.part] : known.parts).some((p) => p.tags.some((tag) => when.partTag?.includes(tag)))) &&
     (when.partKind === undefined || (subject.part ? [subject.part] : known.parts).some((p) => when.partKind?.includes(p.kind))) &&
-    (when.rule === undefined || Object.entries(when.rule).every(([key, value]) => ruleSays(run.rules, key) === value)) &&
     ((run.cardVersion ?? 3) >= 3 || asBefore(when, run, known, subject))
   );
 }
+
+/** Both. */
+export const applies = (when: StepWhen, run: RunFacts, known: Known, subject: Subject): boolean =>
+  appliesToRun(when, run) && appliesTo(when, run, known, subject);
 
 const ruleSays = (rules: HouseRules, key: string): string => String(chosen(rules, key as keyof HouseChoices));
 

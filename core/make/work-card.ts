@@ -2,7 +2,7 @@
 import type { Round } from '../prove/method.ts';
 import { type Reason, reason } from '../reason.ts';
 import { type Act, isNewCut } from './acts.ts';
-import { applies, isSo } from './conditions.ts';
+import { appliesTo, appliesToRun, isSo } from './conditions.ts';
 import { type Known, knownOf } from './facts.ts';
 import { type Edge, inOrder, type Ordered, StepIndex } from './order.ts';
 import { recoveriesAt } from './recoveries.ts';
@@ -68,7 +68,9 @@ interface Node extends Ordered {
  * @throws StepOrderError when the steps wait for each other
  */
 export function workCard(run: RunFacts): WorkStep[] {
-  const version = run.cardVersion ?? cardVersionOf(run.stepData);
+  // Steps of an older catalogue make the card they know.
+  const newest = cardVersionOf(run.stepData);
+  const version = Math.min(run.cardVersion ?? newest, newest);
   const asked = { ...run, cardVersion: version };
   const known = knownOf(asked);
   const nodes = nodesOf(asked, known, version);
@@ -80,9 +82,9 @@ function nodesOf(run: RunFacts, known: Known, version: number): Node[] {
   const subjects = subjectsOf(run, known);
   const nodes: Node[] = [];
   for (const template of run.stepData) {
-    if ((template.since ?? 1) > version || (template.until ?? version) < version) continue;
+    if ((template.since ?? 1) > version || (template.until ?? version) < version || !appliesToRun(template.when, run)) continue;
     for (const subject of subjects[template.each]) {
-      if (!applies(template.when, run, known, subject)) continue;
+      if (!appliesTo(template.when, run, known, subject)) continue;
       nodes.push({
         id: subject.key ? `${template.id}:${subject.key}` : template.id,
         row: template.id,
@@ -144,9 +146,20 @@ function edgesAmong(nodes: Node[], run: RunFacts, version: number): Edge[] {
   return edges;
 }
 
+const subjectsWords = new WeakMap<Subject, Record<string, string>>();
+
+/** Worked out once for all steps of a joint. */
+function wordsOf(subject: Subject): Record<string, string> {
+  const known = subjectsWords.get(subject);
+  if (known) return known;
+  const words = subjectWords(subject);
+  subjectsWords.set(subject, words);
+  return words;
+}
+
 function fill({ template: t, subject, acts, id }: Node, words: Record<string, string>, run: RunFacts, known: Known): WorkStep {
-  const own = { ...words, ...subjectWords(subject) };
-  const say = (text: string) => text.replace(/\{(\w+)\}/g, (_, key: string) => own[key] ?? '');
+  const own = wordsOf(subject);
+  const say = (text: string) => (text.includes('{') ? text.replace(/\{(\w+)\}/g, (_, key: string) => own[key] ?? words[key] ?? '') : text);
   const at = subject.joint?.joint;
   const makes = at !== undefined && (acts.some((a) => MAKES.has(a.do)) || (acts.length === 0 && t.id.startsWith('joint-')));
   const turns = turnsOf(subject);

@@ -38,6 +38,7 @@ const toilet = {
   id: 'toilet',
   name: 'toilet (tank)',
   water: ['cold'],
+  usualInletEnds: ['bc-7/8-m'],
   moves: false,
   powered: false,
   avoid: [],

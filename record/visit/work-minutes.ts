@@ -1,11 +1,8 @@
 /** How long kinds of work take: starting guesses of the trade, until the shop's own record speaks. */
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
+import { type Minutes, minutesFrom, type OwnRecord, oneAfterAnother } from '../minutes.ts';
 
-/** Minutes at the place, and where it goes slowly (one time in ten). */
-export interface Minutes {
-  usual: number;
-  slow: number;
-}
+export type { Minutes, OwnRecord } from '../minutes.ts';
 
 /** Beside the work itself, once a visit: in and out, floor covered, water off and on, the looks at the end. */
 const ONCE: Minutes = { usual: 20, slow: 35 };
@@ -43,37 +40,14 @@ const GUESSES: Record<WorkKindId, Minutes> = {
   'saddle-remove': { usual: 60, slow: 120 },
 };
 
-/** A shop's own visits of one kind of work: how many, and the sums of the logarithms of their minutes beyond what each visit takes once, and of their squares. */
-export interface OwnRecord {
-  n: number;
-  sumLn: number;
-  sumLn2: number;
-}
+/** A shop's own visits by kind of work: their minutes beyond what each visit takes once. */
 export type OwnMinutes = Partial<Record<WorkKindId, OwnRecord>>;
 
-/** A first guess counts as much as so many visits of the shop's own. */
-const GUESS_COUNTS = 4;
-/** One time in ten lies further above the middle than so many standard deviations of a normal distribution. */
-const ONE_IN_TEN = 1.2816;
 /** Shorter than this a visit was no work, minutes. */
 export const LEAST_MIN = 5;
 
-/**
- * Minutes of one kind of work, from the shop's own visits as far as there are any.
- *
- * Minutes are taken as log-normal: the guess says the middle and the spread as if it were some visits itself, the shop's own are added to them, so that the
- * first counts a little and the fiftieth leaves nothing of the guess.
- */
-export function minutesOfWork(work: WorkKindId, own: OwnMinutes = {}): Minutes {
-  const guess = GUESSES[work];
-  const record = own[work];
-  if (!record || record.n === 0) return guess;
-  const [middle, spread] = [Math.log(guess.usual), Math.log(guess.slow / guess.usual) / ONE_IN_TEN];
-  const n = GUESS_COUNTS + record.n;
-  const mean = (GUESS_COUNTS * middle + record.sumLn) / n;
-  const squares = GUESS_COUNTS * (spread ** 2 + (middle - mean) ** 2) + record.sumLn2 - 2 * mean * record.sumLn + record.n * mean ** 2;
-  return { usual: Math.exp(mean), slow: Math.exp(mean + ONE_IN_TEN * Math.sqrt(Math.max(0, squares / n))) };
-}
+/** Minutes of one kind of work, from the shop's own visits as far as there are any. */
+export const minutesOfWork = (work: WorkKindId, own: OwnMinutes = {}): Minutes => minutesFrom(GUESSES[work], own[work]);
 
 /** Minutes at a place that a visit of one kind of work took, as its record counts them. */
 export const minutesOfOne = (minutes: number): number => Math.max(LEAST_MIN, minutes - ONCE.usual);
@@ -85,15 +59,11 @@ export const ownVisits = (works: readonly WorkKindId[], own: OwnMinutes = {}): n
 /**
  * Minutes of a visit by its kinds of work.
  *
- * Slow ones do not all fall on one visit: what each takes over its usual time is added as the root of its squares.
- *
  * @param own what the shop's own record says; left out, the trade's first guesses
  * @returns whole minutes, rounded up to five
  */
 export function workMinutes(works: readonly WorkKindId[], own: OwnMinutes = {}): Minutes {
-  const parts = [ONCE, ...works.map((work) => minutesOfWork(work, own))];
-  const usual = parts.reduce((sum, p) => sum + p.usual, 0);
-  const over = Math.sqrt(parts.reduce((sum, p) => sum + (p.slow - p.usual) ** 2, 0));
+  const { usual, slow } = oneAfterAnother([ONCE, ...works.map((work) => minutesOfWork(work, own))]);
   const toFive = (minutes: number) => Math.ceil(minutes / 5 - 1e-9) * 5;
-  return { usual: toFive(usual), slow: toFive(usual + over) };
+  return { usual: toFive(usual), slow: toFive(slow) };
 }

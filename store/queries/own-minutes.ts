@@ -1,5 +1,6 @@
 /** How long the shop's own visits took, by kind of work: from those where one kind was done and somebody said when they came and left. */
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
+import { recordOfMinutes } from '../../record/minutes.ts';
 import { minutesOfOne, type OwnMinutes, type OwnRecord } from '../../record/visit/work-minutes.ts';
 import { byShop } from '../by-shop.ts';
 import type { Sql } from '../connection.ts';
@@ -38,15 +39,8 @@ export async function readOwnMinutes(sql: Sql, shopId: string): Promise<OwnMinut
     newest as (
       select work, minutes, row_number() over (partition by work order by left_at desc, visit_id) as n from one join took using (visit_id))
     select work, array_agg(minutes order by n) as minutes from newest where n <= ${NEWEST} group by work`;
-  return Object.fromEntries(rows.map(({ work, minutes }) => [work, recordOf(minutes)]));
-}
-
-function recordOf(minutes: number[]): OwnRecord {
-  const logs = minutes.map((m) => Math.log(minutesOfOne(m)));
-  // Six places: the same wherever it is added up.
-  const sum = (of: (x: number) => number) => Number(logs.reduce((all, x) => all + of(x), 0).toFixed(6));
-  return { n: logs.length, sumLn: sum((x) => x), sumLn2: sum((x) => x * x) };
+  return Object.fromEntries(rows.map(({ work, minutes }) => [work, recordOfMinutes(minutes.map(minutesOfOne))]));
 }
 
 /** Tells one record from another: a visit more is another. */
-export const countOf = (own: OwnMinutes): number => Object.values(own).reduce((sum, r) => sum + r.n, 0);
+export const countOf = (own: Readonly<Record<string, OwnRecord>>): number => Object.values(own).reduce((sum, r) => sum + r.n, 0);

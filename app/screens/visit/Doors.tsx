@@ -11,6 +11,7 @@ const nameOf = (door: Beside, gathered: number): string => (door === 'gathered' 
 
 /** Sheets and files of the visit. */
 const LINKS: [path: (visitId: string) => string, name: string][] = [
+  [(id) => `/visits/${id}?show=card`, 'Work cards, what to have along'],
   [(id) => `/visits/${id}?show=estimate`, 'Estimate'],
   [(id) => `/visits/${id}?show=report`, 'Report for the customer'],
   [(id) => `/api/v1/visits/${id}/file`, 'Export this visit'],

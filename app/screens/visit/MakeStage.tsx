@@ -1,7 +1,11 @@
+import { useState } from 'react';
+import { minutesLeft } from '../../../record/run/step-minutes.ts';
 import { fetched } from '../../ui/fetched.tsx';
+import { AlongCard, OnPhone } from './card/OnPhone.tsx';
+import { Step } from './card/Step.tsx';
+import { useAwake } from './card/use-awake.ts';
 import { PicturesOfJoints } from './look/PicturesOf.tsx';
 import { SkipStage } from './SkipStage.tsx';
-import { Step } from './Step.tsx';
 import type { StageProps } from './stage-props.ts';
 
 const WhichWater = fetched('Which water goes off', () => import('./WhichWater.tsx'));
@@ -20,7 +24,9 @@ export default function MakeStage({
   catalogue,
 }: StageProps & { part: 'shut' | 'make' }) {
   const steps = state.card.filter((s) => s.stage === part);
-  if (!state.accepted) {
+  const [looked, setLooked] = useState<number | null>(null);
+  const isAwake = useAwake(state.hasCard && !state.signedOff);
+  if (!state.hasCard) {
     return (
       <p>
         The card is made from the accepted chain.{' '}
@@ -35,6 +41,8 @@ export default function MakeStage({
   const ahead = present === -1 ? [] : steps.slice(present);
   const next = part === 'shut' ? 'make' : 'prove';
   const isWaterSafe = state.stages.shut.state !== 'open';
+  const left = minutesLeft(state.card, state.done, catalogue.ownStepMinutes);
+  const look = { steps, present, looked, done: state.done, onLook: setLooked };
   const waits = part === 'make' && !isWaterSafe && steps[present]?.opens === true;
   return (
     <div className="max-w-220">
@@ -45,13 +53,24 @@ export default function MakeStage({
           {note}
         </p>
       ))}
-      {state.stages[part].state === 'skipped' && <p className="caution mt-1">Skipped, with the reason: {state.stages[part].reason}</p>}
+      {state.stages[part].state === 'skipped' && (
+        <p className="caution mt-1">
+          {part === 'shut' ? 'Proved another way' : 'Skipped, with the reason'}: {state.stages[part].reason}
+        </p>
+      )}
       {part === 'make' && state.stages.shut.state === 'skipped' && (
-        <p className="caution mt-1">The water was not proved dead. Skipped with the reason: {state.stages.shut.reason}</p>
+        <p className="caution mt-1">The water was not proved dead on the card. Proved another way: {state.stages.shut.reason}</p>
       )}
       {waits && <WaterFirst run={run} write={write} go={go} />}
+      {left.usual > 0 && !state.signedOff && (
+        <p className="mt-1 text-soft">
+          About {left.usual} min left on the card, {left.slow} where it goes slowly.
+        </p>
+      )}
+      {present !== -1 && <OnPhone {...look} />}
+      {isAwake && <p className="mt-2 text-soft print:hidden">The screen stays awake while the card is open.</p>}
       {behind.length > 0 && (
-        <details className="why to-print mt-1">
+        <details className={`why to-print mt-1 ${present === -1 ? '' : 'max-lg:hidden print:block'}`}>
           <summary>Steps done ({behind.length})</summary>
           <ol>
             {behind.map((step) => (
@@ -69,14 +88,16 @@ export default function MakeStage({
             done={state.done[step.id] ?? false}
             present={steps.indexOf(step) === present}
             waits={waits}
+            isOnPhone={looked === null && steps.indexOf(step) === present}
             {...{ run, state, write }}
           />
         ))}
       </ol>
+      {present !== -1 && <AlongCard {...look} />}
       {part === 'make' && <PicturesOfJoints joints={state.joints} now={steps[present]?.joint} runId={run.id} {...{ visitId, gathered }} />}
       {part === 'shut' && state.stages.shut.state === 'open' && !state.signedOff && (
         <details className="why mt-3">
-          <summary>Go past this stage, with a reason</summary>
+          <summary>The water is proved off another way</summary>
           <SkipStage stage="shut" run={run} write={write} />
         </details>
       )}
@@ -99,7 +120,7 @@ function WaterFirst({ run, write, go }: Pick<StageProps, 'run' | 'write' | 'go'>
         Go to Shut
       </button>
       <details className="why mt-3">
-        <summary>Go on without it, with a reason that is kept and shown for ever</summary>
+        <summary>It is proved off another way: named, kept and shown for ever</summary>
         <SkipStage stage="shut" run={run} write={write} />
       </details>
     </section>

@@ -18,9 +18,9 @@ import { Choices } from '../../ui/Choices.tsx';
 import { InUnits } from '../../ui/InUnits.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { clock, mlPerDay, provenWords, recheckWords } from '../../ui/words.ts';
+import { Step } from './card/Step.tsx';
 import { PicturesOfJoints } from './look/PicturesOf.tsx';
 import { RemedyBox } from './RemedyBox.tsx';
-import { Step } from './Step.tsx';
 import type { StageProps } from './stage-props.ts';
 import { elapsedOf, startStopwatch } from './stopwatch.ts';
 import type { Target } from './target.ts';
@@ -31,8 +31,6 @@ const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
   { finding: 'drip', label: 'Drip', keys: ['3', 'p'] },
   { finding: 'running', label: 'Running', keys: ['4', 'r'] },
 ];
-
-const ORDER: readonly Round[] = ROUNDS.map((r) => r.id);
 
 export default function ProveStage(props: StageProps) {
   const { run, state, write, go, timeZone, visitId, gathered } = props;
@@ -93,7 +91,7 @@ export default function ProveStage(props: StageProps) {
         )}
         <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} recheck={recheckWords(state, timeZone)} />
         <PicturesOfJoints joints={state.joints} now={state.joints.find((j) => j.finding !== null)?.n} runId={run.id} {...{ visitId, gathered }} />
-        <BesideLooks {...props} isStood={ORDER.indexOf(due) > ORDER.indexOf('standing')} />
+        <BesideLooks {...props} targets={targets} />
         {state.stage === 'log' && (
           <p className="mt-4 text-lg">
             Every joint and the stem are proven.{' '}
@@ -163,11 +161,27 @@ function RoundWords({ round, card }: { round: Round; card: StageProps['state']['
 }
 
 /** What wants a tick beside the looks, once the line stood dry: power on again, what is asked before a wall is closed. */
-function BesideLooks({ run, state, write, isStood }: StageProps & { isStood: boolean }) {
+function BesideLooks({ run, state, write, targets }: StageProps & { targets: Target[] }) {
   const steps = besideLooks(state.card);
-  const open = steps.filter((s) => !state.done[s.id]);
-  if (open.length === 0) return null;
-  if (!isStood) return <p className="mt-4 text-soft">After the standing round: {open.map((s) => s.title).join('; ')}.</p>;
+  const roundsBefore = (s: (typeof steps)[number]) => state.card.slice(0, state.card.indexOf(s)).flatMap((c) => (c.round ? [c.round] : []));
+  const waitsFor = (s: (typeof steps)[number]) =>
+    roundsBefore(s)
+      .filter((r) => targetsOf(targets, r).some((t) => t.byRound[r]?.state !== 'dry'))
+      .at(-1);
+  const left = steps.filter((s) => !state.done[s.id]);
+  const open = left.filter((s) => waitsFor(s) === undefined);
+  const later = left.filter((s) => waitsFor(s) !== undefined);
+  if (left.length === 0) return null;
+  const told = [...new Set(later.map(waitsFor))].map((r) => ({
+    after: ROUNDS.find((x) => x.id === r)?.name.toLowerCase(),
+    titles: later.filter((s) => waitsFor(s) === r).map((s) => s.title),
+  }));
+  const ahead = told.map(({ after, titles }) => (
+    <p key={after} className="mt-2 text-soft">
+      After the {after} round: {titles.join('; ')}.
+    </p>
+  ));
+  if (open.length === 0) return <div className="mt-4">{ahead}</div>;
   return (
     <section className="mt-4" aria-label="Beside the looks">
       <h2>Beside the looks</h2>
@@ -176,6 +190,7 @@ function BesideLooks({ run, state, write, isStood }: StageProps & { isStood: boo
           <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done={false} present {...{ run, state, write }} />
         ))}
       </ol>
+      {ahead}
     </section>
   );
 }

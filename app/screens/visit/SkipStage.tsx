@@ -6,8 +6,8 @@ import type { StageProps } from './stage-props.ts';
 export function SkipStage({ stage, run, write }: { stage: Stage } & Pick<StageProps, 'run' | 'write'>) {
   return (
     <ReasonForm
-      label={`Why ${STAGE_NAMES[stage]} is gone past`}
-      submit={`Go past ${STAGE_NAMES[stage]}`}
+      label={stage === 'shut' ? 'What proves the water off' : `Why ${STAGE_NAMES[stage]} is gone past`}
+      submit={stage === 'shut' ? 'Proved so' : `Go past ${STAGE_NAMES[stage]}`}
       onReason={(reason) => write('stage-skipped', run.id, { stage, reason })}
     />
   );

@@ -241,6 +241,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
 const SHEETS: Record<string, React.ComponentType<{ sheet: VisitSheet; reads: Map<string, ReadRun>; catalogue: ClientCatalogue }>> = {
   estimate: fetched('The estimate', () => import('./Estimate.tsx')),
   report: fetched('The report', () => import('./Report.tsx')),
+  card: fetched('The work cards', () => import('./card/CardSheet.tsx')),
 };
 
 /** Fetched when they are asked for. */
@@ -275,7 +276,10 @@ function useBrought({ brought, run }: Asked, runId: string | null, write: Write)
 
 /** The joint that the card's present step makes, or the one that is not dry. */
 function jointUnderWork(state: RunState, stage: Stage): number | null {
-  if (stage === 'make') return state.card.find((step) => step.stage === 'make' && !state.done[step.id])?.joint ?? null;
+  if (stage === 'make') {
+    const present = state.card.find((step) => step.stage === 'make' && !state.done[step.id]);
+    return present?.joint ?? present?.atJoint ?? null;
+  }
   return stage === 'prove' ? (state.joints.find((j) => j.finding !== null)?.n ?? null) : null;
 }
 

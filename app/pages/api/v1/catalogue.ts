@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro';
 import { shopCatalogue } from '../../../../store/own-parts/index.ts';
 import { countOf, ownMinutes } from '../../../../store/queries/own-minutes.ts';
+import { ownStepMinutes } from '../../../../store/queries/own-step-minutes.ts';
 import { currentRules } from '../../../../store/queries/rules.ts';
 import { shopSince } from '../../../../store/queries/shop.ts';
 import { database } from '../../../http/database.ts';
@@ -13,16 +14,17 @@ import { json } from '../../../http/problem.ts';
  */
 export const GET: APIRoute = async ({ request, locals }) => {
   try {
-    const [since, own, { version, rules }, minutes] = await Promise.all([
+    const [since, own, { version, rules }, minutes, stepMinutes] = await Promise.all([
       shopSince(database(), locals.shop),
       shopCatalogue(database(), locals.shop),
       currentRules(database(), locals.shop),
       ownMinutes(database(), locals.shop),
+      ownStepMinutes(database(), locals.shop),
     ]);
-    const etag = `"${since} ${own.version} ${version} ${countOf(minutes)}"`;
+    const etag = `"${since} ${own.version} ${version} ${countOf(minutes)} ${countOf(stepMinutes)}"`;
     const headers = { etag, 'cache-control': 'no-cache' };
     if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
-    return json({ ...own, rules, ownMinutes: minutes }, headers);
+    return json({ ...own, rules, ownMinutes: minutes, ownStepMinutes: stepMinutes }, headers);
   } catch (error) {
     return answerOf(error);
   }

@@ -1,0 +1,61 @@
+import { type WorkStep, withQuantities } from '../../../../core/index.ts';
+import { InUnits } from '../../../ui/InUnits.tsx';
+import { useKeys } from '../../../ui/use-keys.ts';
+import { StepWords } from './StepWords.tsx';
+
+interface Props {
+  steps: WorkStep[];
+  /** The step that is next to be done. */
+  present: number;
+  /** The step that is looked at in its place; null: none. */
+  looked: number | null;
+  done: Record<string, boolean>;
+  onLook: (at: number | null) => void;
+}
+
+/** Where the card stands, above its one step on a phone; and another step that is looked at, with nothing to press in it. */
+export function OnPhone({ steps, present, looked, done }: Props) {
+  const at = looked ?? present;
+  const step = looked === null ? null : steps[looked];
+  return (
+    <div className="lg:hidden print:hidden">
+      <p className="mt-2 flex items-baseline justify-between gap-2 text-soft" aria-live="polite">
+        <span>
+          Step <b className="text-ink">{at + 1}</b> of {steps.length}
+        </span>
+        {step && (done[step.id] ? <b className="text-ink">✓ done</b> : <span>not its turn yet</span>)}
+      </p>
+      {step && (
+        <section aria-label={`Looked at: step ${at + 1}`}>
+          <h3 className="mt-1 text-2xl leading-tight">
+            <InUnits said={withQuantities(step.title)} />
+          </h3>
+          <StepWords step={step} />
+        </section>
+      )}
+    </div>
+  );
+}
+
+/** Back and on along the card by thumb, at the foot of a phone's screen; the arrow keys do the same. */
+export function AlongCard({ steps, present, looked, onLook }: Props) {
+  const at = looked ?? present;
+  const show = (next: number) => onLook(next === present ? null : next);
+  useKeys({ ArrowLeft: at > 0 ? () => show(at - 1) : null, ArrowRight: at < steps.length - 1 ? () => show(at + 1) : null });
+  return (
+    <nav
+      aria-label="Along the card"
+      className="sticky bottom-0 z-10 mt-4 grid grid-cols-3 gap-2 border-t border-rule bg-paper py-2 lg:hidden print:hidden"
+    >
+      <button type="button" className="key key-glove justify-center" disabled={at === 0} onClick={() => show(at - 1)}>
+        ← Back
+      </button>
+      <button type="button" className="key key-glove justify-center" disabled={looked === null} onClick={() => onLook(null)}>
+        Now: {present + 1}
+      </button>
+      <button type="button" className="key key-glove justify-center" disabled={at === steps.length - 1} onClick={() => show(at + 1)}>
+        On →
+      </button>
+    </nav>
+  );
+}

@@ -1,0 +1,26 @@
+import { type WorkStep, withQuantities } from '../../../../core/index.ts';
+import { InUnits } from '../../../ui/InUnits.tsx';
+import { Reasons } from '../../../ui/Reasons.tsx';
+
+/** What a step says: how, with what, by whom, and what to beware of. */
+export function StepWords({ step }: { step: WorkStep }) {
+  const hands = [step.people && `${step.people} people`, step.minutes && `about ${step.minutes} min`].filter(Boolean).join(' · ');
+  return (
+    <>
+      <p className="mt-1 text-lg">
+        <InUnits said={withQuantities(step.detail)} />
+      </p>
+      {step.tool && <p className="text-soft">Tools: {step.tool}</p>}
+      {step.materials && (
+        <p className="text-soft">To have: {step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', ')}</p>
+      )}
+      {hands !== '' && <p className="text-soft">{hands}</p>}
+      {step.cautions.map((c) => (
+        <p key={c} className="caution mt-1">
+          <InUnits said={withQuantities(c)} />
+        </p>
+      ))}
+      <Reasons because={step.because.map((r) => ({ ...r, ...withQuantities(r.text) }))} />
+    </>
+  );
+}
