@@ -17,13 +17,16 @@ interface Fonts {
   bold: PDFFont;
 }
 
+/** A viewer without the printer's own fonts takes others, which run wider by so much. */
+const WIDER = 1.12;
+
 /** Words in lines no wider than the column; a word that is wider stands by itself. */
 function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
   const lines: string[] = [];
   let line = '';
   for (const word of printable(text).split(/\s+/).filter(Boolean)) {
     const longer = line === '' ? word : `${line} ${word}`;
-    if (line !== '' && font.widthOfTextAtSize(longer, size) > width) {
+    if (line !== '' && font.widthOfTextAtSize(longer, size) * WIDER > width) {
       lines.push(line);
       line = word;
     } else line = longer;

@@ -42,11 +42,12 @@ export default function MakeStage({
   const next = part === 'shut' ? 'make' : 'prove';
   const isWaterSafe = state.stages.shut.state !== 'open';
   const left = minutesLeft(state.card, state.done, catalogue.ownStepMinutes);
+  const minutes = `About ${left.usual} min left on the card, ${left.slow} where it goes slowly`;
   const look = { steps, present, looked, done: state.done, onLook: setLooked };
   const waits = part === 'make' && !isWaterSafe && steps[present]?.opens === true;
   return (
     <div className="max-w-220">
-      <h2>{part === 'shut' ? 'Shut the water, and prove it' : 'Work card'}</h2>
+      <h2 className="max-lg:sr-only">{part === 'shut' ? 'Shut the water, and prove it' : 'Work card'}</h2>
       {part === 'shut' && !state.signedOff && <WhichWater {...{ run, catalogue, state, write, others, premisesId, visitId }} />}
       {state.notes.map((note, i) => (
         <p key={i} className="caution mt-1">
@@ -62,13 +63,13 @@ export default function MakeStage({
         <p className="caution mt-1">The water was not proved dead on the card. Proved another way: {state.stages.shut.reason}</p>
       )}
       {waits && <WaterFirst run={run} write={write} go={go} />}
+      {present !== -1 && <OnPhone {...look} minutesLeft={left.usual} />}
       {left.usual > 0 && !state.signedOff && (
-        <p className="mt-1 text-soft">
-          About {left.usual} min left on the card, {left.slow} where it goes slowly.
+        <p className="mt-1 text-soft max-lg:hidden print:hidden">
+          {minutes}
+          {isAwake && '. The screen stays awake while the card is open.'}
         </p>
       )}
-      {present !== -1 && <OnPhone {...look} />}
-      {isAwake && <p className="mt-2 text-soft print:hidden">The screen stays awake while the card is open.</p>}
       {behind.length > 0 && (
         <details className={`why to-print mt-1 ${present === -1 ? '' : 'max-lg:hidden print:block'}`}>
           <summary>Steps done ({behind.length})</summary>

@@ -17,7 +17,7 @@ export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
         {missing.length === 0 ? '✓ All of it is loaded.' : `Not loaded yet: ${missing.length} of ${along.tools.length + along.materials.length}.`} The
         steps come to about {along.minutes} min.
       </p>
-      <div className="grid gap-x-8 sm:grid-cols-2 print:grid-cols-2">
+      <div className="grid gap-x-8 sm:grid-cols-2 print:grid-cols-[2fr_1fr]">
         <Rows title="Tools" rows={along.tools} {...{ ticked, tick }} />
         <Rows title="Materials" rows={along.materials} {...{ ticked, tick }} />
       </div>
@@ -30,11 +30,11 @@ function Rows({ title, rows, ticked, tick }: { title: string; rows: Along[]; tic
   return (
     <section className="mt-2">
       <h3 className="text-xl">{title}</h3>
-      <ul>
+      <ul className={title === 'Tools' ? 'print:columns-2' : ''}>
         {rows.map((row) => (
           <li key={row.what} className="break-inside-avoid border-b border-rule">
-            <label className="flex min-h-12 cursor-pointer items-center gap-3 py-1 print:min-h-0">
-              <input type="checkbox" className="size-6 shrink-0 print:size-4" checked={ticked.has(row.what)} onChange={() => tick(row.what)} />
+            <label className="flex min-h-12 cursor-pointer items-center gap-3 py-1 print:min-h-0 print:gap-1 print:py-0 print:text-xs print:leading-tight">
+              <input type="checkbox" className="size-6 shrink-0 print:size-3" checked={ticked.has(row.what)} onChange={() => tick(row.what)} />
               <span>
                 <b>{row.what}</b>
                 {row.sizes.length > 0 && `, ${row.sizes.join('; ')}`} <span className="text-soft">{usesOf(row)}</span>

@@ -77,8 +77,8 @@ function Card({ run, state, visitId }: { run: RunRow; state: RunState; visitId: 
       {STAGES.map(({ id, name }) => {
         const steps = state.card.filter((s) => s.stage === id);
         return steps.length === 0 ? null : (
-          <section key={id} className="mt-3">
-            <h3 className="text-2xl">{name}</h3>
+          <section key={id} className="mt-3 print:mt-1">
+            <h3 className="text-2xl print:text-lg">{name}</h3>
             <ol className="print:columns-2">
               {steps.map((step) => (
                 <Row key={step.id} step={step} n={state.card.indexOf(step) + 1} isDone={state.done[step.id] ?? false} />
@@ -93,9 +93,9 @@ function Card({ run, state, visitId }: { run: RunRow; state: RunState; visitId: 
 
 function Row({ step, n, isDone }: { step: WorkStep; n: number; isDone: boolean }) {
   return (
-    <li className="break-inside-avoid border-b border-rule py-2 print:text-sm">
+    <li className="break-inside-avoid border-b border-rule py-2 print:py-0.5 print:text-xs print:leading-tight">
       <p className="flex items-baseline gap-2 font-bold">
-        <span className="inline-block size-4 shrink-0 border border-ink text-center leading-none">{isDone ? '✓' : ''}</span>
+        <span className="inline-block size-4 shrink-0 print:size-3 border border-ink text-center leading-none">{isDone ? '✓' : ''}</span>
         <span>
           {n}. <InUnits said={withQuantities(step.title)} />
         </span>
@@ -103,7 +103,7 @@ function Row({ step, n, isDone }: { step: WorkStep; n: number; isDone: boolean }
       <div className="pl-6">
         <StepWords step={step} />
         {step.gate && (
-          <p className="mt-1">
+          <p className="mt-1 print:mt-0">
             <b>Must be answered:</b> {step.gate}
           </p>
         )}

@@ -14,15 +14,16 @@ interface Props {
 }
 
 /** Where the card stands, above its one step on a phone; and another step that is looked at, with nothing to press in it. */
-export function OnPhone({ steps, present, looked, done }: Props) {
+export function OnPhone({ steps, present, looked, done, minutesLeft }: Omit<Props, 'onLook'> & { minutesLeft: number }) {
   const at = looked ?? present;
   const step = looked === null ? null : steps[looked];
   return (
     <div className="lg:hidden print:hidden">
-      <p className="mt-2 flex items-baseline justify-between gap-2 text-soft" aria-live="polite">
+      <p className="flex items-baseline justify-between gap-2 text-soft" aria-live="polite">
         <span>
           Step <b className="text-ink">{at + 1}</b> of {steps.length}
         </span>
+        {!step && minutesLeft > 0 && <span>about {minutesLeft} min left</span>}
         {step && (done[step.id] ? <b className="text-ink">✓ done</b> : <span>not its turn yet</span>)}
       </p>
       {step && (
@@ -45,15 +46,25 @@ export function AlongCard({ steps, present, looked, onLook }: Props) {
   return (
     <nav
       aria-label="Along the card"
-      className="sticky bottom-0 z-10 mt-4 grid grid-cols-3 gap-2 border-t border-rule bg-paper py-2 lg:hidden print:hidden"
+      className="sticky bottom-16 z-10 mt-4 grid grid-cols-[1fr_1.2fr_1fr] gap-2 border-t border-rule bg-paper py-2 lg:hidden print:hidden"
     >
-      <button type="button" className="key key-glove justify-center" disabled={at === 0} onClick={() => show(at - 1)}>
+      <button type="button" className="key key-glove justify-center gap-1 px-1 whitespace-nowrap" disabled={at === 0} onClick={() => show(at - 1)}>
         ← Back
       </button>
-      <button type="button" className="key key-glove justify-center" disabled={looked === null} onClick={() => onLook(null)}>
+      <button
+        type="button"
+        className="key key-glove justify-center gap-1 px-1 whitespace-nowrap"
+        disabled={looked === null}
+        onClick={() => onLook(null)}
+      >
         Now: {present + 1}
       </button>
-      <button type="button" className="key key-glove justify-center" disabled={at === steps.length - 1} onClick={() => show(at + 1)}>
+      <button
+        type="button"
+        className="key key-glove justify-center gap-1 px-1 whitespace-nowrap"
+        disabled={at === steps.length - 1}
+        onClick={() => show(at + 1)}
+      >
         On →
       </button>
     </nav>

@@ -7,16 +7,16 @@ export function StepWords({ step }: { step: WorkStep }) {
   const hands = [step.people && `${step.people} people`, step.minutes && `about ${step.minutes} min`].filter(Boolean).join(' · ');
   return (
     <>
-      <p className="mt-1 text-lg">
+      <p className="mt-1 text-lg print:mt-0 print:text-xs print:leading-tight">
         <InUnits said={withQuantities(step.detail)} />
       </p>
-      {step.tool && <p className="text-soft">Tools: {step.tool}</p>}
+      {step.tool && <p className="text-soft print:hidden">Tools: {step.tool}</p>}
       {step.materials && (
-        <p className="text-soft">To have: {step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', ')}</p>
+        <p className="text-soft print:hidden">To have: {step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', ')}</p>
       )}
-      {hands !== '' && <p className="text-soft">{hands}</p>}
+      {hands !== '' && <p className="text-soft print:hidden">{hands}</p>}
       {step.cautions.map((c) => (
-        <p key={c} className="caution mt-1">
+        <p key={c} className="caution mt-1 print:m-0 print:border-0 print:p-0 print:text-xs print:leading-tight print:font-bold">
           <InUnits said={withQuantities(c)} />
         </p>
       ))}
