@@ -2,7 +2,7 @@
 import { z } from 'zod';
 import { ACT_VERBS } from '../core/make/acts.ts';
 import { checkSteps } from '../core/make/check-steps.ts';
-import { FACTS } from '../core/make/facts.ts';
+import { FACTS } from '../core/make/fact-names.ts';
 import { withRecoveries } from '../core/make/recoveries.ts';
 import type { Recovery, StepTemplate } from '../core/make/step-data.ts';
 import { type WorkKind, type WorkKindId, workKinds } from '../core/make/work-kinds.ts';

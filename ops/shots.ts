@@ -64,19 +64,6 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
     },
   },
   {
-    file: 'happened',
-    open: async (page) => {
-      await openRun(page, 'Canteen sink, hot', 'Prove');
-      await page.keyboard.press('h');
-      const made = page.getByRole('listitem').filter({ hasText: 'J2 made' });
-      await made.getByRole('button', { name: 'Correct' }).click();
-      await page.getByLabel('Turns past hand-tight').selectOption({ label: '3/4 turn' });
-      await page.getByRole('button', { name: 'Record the correction' }).click();
-      await made.getByRole('button', { name: 'Take back' }).scrollIntoViewIfNeeded();
-      await page.waitForTimeout(300);
-    },
-  },
-  {
     file: 'match-bench',
     open: async (page) => {
       await page.goto(`${base}/match?q=from 1/2 copper to a toilet, 20 in`);
@@ -122,6 +109,7 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
       await page.getByRole('button', { name: /from Workshop shelf/ }).waitFor();
     },
   },
+  { file: 'phone-make', phone: true, open: (page) => openRun(page, 'Flat toilet', 'Make') },
   { file: 'phone-prove', phone: true, open: (page) => openRun(page, 'Ice maker', 'Prove') },
 ];
 

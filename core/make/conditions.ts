@@ -2,7 +2,8 @@
 
 import type { HouseChoices } from '../house/choices.table.ts';
 import { chosen, type HouseRules } from '../house/rules.ts';
-import type { Fact, Known } from './facts.ts';
+import type { Fact } from './fact-names.ts';
+import type { Known } from './facts.ts';
 import type { RunFacts } from './run-facts.ts';
 import type { StepWhen } from './step-data.ts';
 import type { Subject } from './subject.ts';

@@ -1,24 +1,10 @@
-/** What is so of a run or of one of its joints, by name: what the conditions of steps are written in. */
+/** What is so of a run and of each of its joints, by name. */
 import { parseEnd } from '../ends/code.ts';
+import type { Fact } from './fact-names.ts';
 import { fitOf } from './found-ends.ts';
 import type { CardPart, RunFacts } from './run-facts.ts';
 import { type CardJoint, jointsInOrder, partsOf } from './subjects.ts';
 import { workFor, workKind } from './work-kinds.ts';
-
-const RUN_FACTS = [
-  'joins', 'hot', 'mixes', 'stop', 'stop-holds', 'saddle', 'new-stop', 'solenoid', 'powered', 'in-use', 'moved-out', 'pushed-home', 'old-line', 'rejoins',
-  'hidden', 'flushes', 'flushes-at-source', 'last-soldered', 'soldered', 'pushed', 'ringed', 'braid', 'found-metal', 'cuts-found', 'bonds', 'bond-stays',
-  'after-osmosis', 'riser', 'check', 'plastic-line', 'pex-line', 'copper-line', 'cut-line', 'arrestor', 'stop-leak', 'polybutylene', 'galvanized', 'looks', 'spare-outlet',
-  'caps', 'elbow', 'push-rule-hidden',
-] as const; // biome-ignore format: a list of words
-
-const JOINT_FACTS = [
-  'last', 'first', 'held', 'rejoined', 'reused', 'bench', 'starts-apart', 'found-tube', 'part-tube', 'insert', 'sealed', 'on-plastic', 'bench-solder',
-  'taken', 'valved', 'rigid-cut', 'coil-cut',
-] as const; // biome-ignore format: a list of words
-
-export const FACTS = [...RUN_FACTS, ...JOINT_FACTS] as const;
-export type Fact = (typeof FACTS)[number];
 
 /** A stop that was found in one of these conditions, or a saddle, does not hold the water. */
 const BAD_STOP: readonly string[] = ['passes', 'seized-open', 'seized-shut', 'broken'];

@@ -1,7 +1,7 @@
 import type { SealId } from '../ends/seals.ts';
 import type { Round } from '../prove/method.ts';
 import type { ActVerb } from './acts.ts';
-import type { Fact } from './facts.ts';
+import type { Fact } from './fact-names.ts';
 import type { WorkKindId } from './work-kinds.ts';
 
 export type OldLine = 'none' | 'keep' | 'replace' | 'not judged';

@@ -1,5 +1,6 @@
 /** One thing that steps of the card are for. */
-import { capFacts, type Fact, jointFacts, type Known, partFacts } from './facts.ts';
+import type { Fact } from './fact-names.ts';
+import { capFacts, jointFacts, type Known, partFacts } from './facts.ts';
 import type { CardPart, RunFacts } from './run-facts.ts';
 import type { StepTemplate } from './step-data.ts';
 import type { CardJoint } from './subjects.ts';
