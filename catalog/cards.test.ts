@@ -273,6 +273,27 @@ describe('what a plumber would look for', () => {
     assert.match(words(cardOf('toilet-line')), /turn the nut 1\/2 turn \(1\/4 turn to 3\/4 turn is usual\)|turn the nut 1\/2/);
   });
 
+  it('holds what the sheet of the appliance says against what is there, and says what was not read', () => {
+    const sheet = { 'opening-width': { name: 'opening: width', text: '24 in' }, 'counter-gap': { name: 'gap under the counter', text: '' } };
+    const step = cardOf('dishwasher-new', { sheet }).find((s) => s.id === 'shut-dish-measure')!;
+    assert.deepEqual(step.figures, [sheet['opening-width'], sheet['counter-gap']]);
+    assert.ok(step.gate, 'it is a question');
+    const known = new Set(catalogue().look.sheets.map((s) => s.id));
+    for (const t of steps) for (const figure of t.figures ?? []) assert.ok(known.has(figure), `${t.id} names ${figure}`);
+  });
+
+  it('caps every spare outlet but one at which another run begins', () => {
+    const dual = chainFor('npt-1/2-m', 'bc-7/8-m', undefined, { water: 'cold', stop: true, leaveOutlet: true })!;
+    const free = dual.branches.find((b) => b.use === 'free')!;
+    const run = { ...runOf(kindOf('toilet-line'))!, chain: dual, from: 'npt-1/2-m', to: 'bc-7/8-m' };
+    const caps = (card: WorkStep[]) => actsOf(card).filter((a) => a.do === 'cap' && a.on === free.code).length;
+    assert.equal(caps(workCard(run)), 1);
+    const taken = { ...run, takenOutlets: [`${free.part} ${free.end}`] };
+    assert.equal(caps(workCard(taken)), 0);
+    assert.deepEqual(makeGaps(workCard(taken), taken), []);
+    assert.notDeepEqual(makeGaps(workCard(taken), run), [], 'a knocked handle floods');
+  });
+
   it('numbers the drain joints and looks at them while it works', () => {
     const card = cardOf('basin-faucet');
     assert.deepEqual(actsOf(card).filter((a) => a.do === 'drain-make').map((a) => a.on), ['D1', 'D2', 'D3']); // biome-ignore format: one line

@@ -98,6 +98,7 @@ export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
   people: z.number().int().min(2).optional(),
   minutes: z.number().positive().optional(),
   timerS: z.number().int().positive().optional(),
+  figures: texts,
   gate: z.string().optional(),
   cautions: z.array(z.union([z.string().min(1), z.strictObject({ if: fact, text: z.string().min(1) })])),
   because: z.string().min(1),

@@ -26,8 +26,8 @@ export interface RunFacts {
   afterOsmosis?: boolean;
   /** Outlets with a valve of their own at which another run of the visit begins, `part end`: they stay open to it. */
   takenOutlets?: string[];
-  /** Measured at this run, by placeholder: 'reach' in, 'flow' gpm, figures of the appliance's own sheet. */
-  figures?: Record<string, string>;
+  /** Figures of the appliance's own sheet by their id: what each is called, and what was read; '' where nothing was. */
+  sheet?: Record<string, { name: string; text: string }>;
   /** The card as it was then; the latest unless given. */
   cardVersion?: number;
   rules: HouseRules;

@@ -91,6 +91,8 @@ export interface StepTemplate {
   /** Typical, for one pair of hands that knows the work. */
   minutes?: number;
   timerS?: number;
+  /** Figures of the appliance's own sheet that are held against what is there, by id. */
+  figures?: string[];
   /** A question that must be answered yes before the next step. */
   gate?: string;
   /** Asked each time; shown only where its fact holds. */

@@ -42,7 +42,6 @@ export function runWords(run: RunFacts, known: Known): Record<string, string> {
     held: held.join(' and '),
     joints: String(known.joints.length),
     soldered: solder.map((j) => `J${j.joint.n}`).join(', '),
-    ...(run.figures ?? {}),
   };
 }
 

@@ -37,6 +37,8 @@ export interface WorkStep {
   /** Turns past hand-tight to begin with. */
   turns?: number;
   timerS?: number;
+  /** What the appliance's own sheet says, to be held against what is there; text '' where it was not read. */
+  figures?: { name: string; text: string }[];
   /** A question to be answered yes before the work goes on. */
   gate?: string;
   /** It opens the line: the water is proved dead before it. */
@@ -171,6 +173,7 @@ function fill({ template: t, subject, acts, id }: Node, words: Record<string, st
     for: say(why),
   }));
   const tool = t.tool ? say(t.tool) : tools.map((w) => (w.size ? `${w.tool} (${w.size})` : w.tool)).join(', ');
+  const figures = (t.figures ?? []).flatMap((figure) => run.sheet?.[figure] ?? []);
   const wrong = recoveriesAt(t, run, known, subject);
   return {
     id,
@@ -188,6 +191,7 @@ function fill({ template: t, subject, acts, id }: Node, words: Record<string, st
     ...(t.people ? { people: t.people } : {}),
     ...(t.minutes ? { minutes: t.minutes } : {}),
     ...(t.timerS ? { timerS: t.timerS } : {}),
+    ...(figures.length > 0 ? { figures } : {}),
     ...(t.gate ? { gate: say(t.gate) } : {}),
     cautions: t.cautions.flatMap((c) => (typeof c === 'string' ? [say(c)] : isSo(known, subject, c.if) ? [say(c.text)] : [])),
     ...(wrong.length > 0 ? { recoveries: wrong.map((r) => ({ ...r, steps: r.steps.map(say) })) } : {}),

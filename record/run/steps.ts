@@ -1,4 +1,5 @@
 /** Which steps of the card are done: what was ticked and answered, as far as it still says something of the chain in force. */
+import type { ActVerb } from '../../core/make/acts.ts';
 import type { WorkStep } from '../../core/make/work-card.ts';
 import { ROUNDS } from '../../core/prove/method.ts';
 import type { Bodies, Entry } from '../kinds.ts';
@@ -19,10 +20,11 @@ const chainKey = (entry: Entry | undefined): string => (entry?.kind === 'chain-a
  *
  * What was done to the water holds whatever chain is chosen, until it stands under pressure again; then another chain wants it proved dead anew, and
  * so does one that was gone back to, unless every joint of it is made and there is nothing to open. The rest counts for the chain it was done for,
- * and for no other; gone back to, a chain has its work back.
+ * and for no other, but for what was done to the place and to joints that stay; gone back to, a chain has its work back.
  */
 export function ticksOf(history: History, card: readonly WorkStep[], isWhole: boolean): Ticks {
   const stageById = new Map(card.map((step) => [step.id, step.stage]));
+  const stays = new Set(card.filter(isOfThePlace).map((step) => step.id));
   const inForce = history.log.findLast((e) => e.kind === 'chain-accepted');
   const wanted = chainKey(inForce);
   const ticks: Ticks = { gates: {}, ticked: {} };
@@ -37,15 +39,40 @@ export function ticksOf(history: History, card: readonly WorkStep[], isWhole: bo
     const isOther = chain?.id !== inForce?.id && !(isWhole && chainKey(chain) === wanted);
     if (stands.kind === 'look-begun' && PRESSURE.has(stands.body.round) && isOther) forgetWater(ticks, stageById);
     if (stands.kind !== 'gate-answered' && stands.kind !== 'step-done') continue;
-    const { stepId } = stands.body;
-    const isWater = stageById.get(stepId) === 'shut';
+    const isWater = stageById.get(stands.body.stepId) === 'shut';
     // Ticked for a chain that was itself taken back.
     const isCarriedOff = withdrawn !== null && withdrawn.deviceId === stands.deviceId;
-    if (!isWater && (chainKey(chain) !== wanted || isCarriedOff)) continue;
+    const isOwn = isWater || (chainKey(chain) === wanted && !isCarriedOff);
+    const stepId = isOwn ? stands.body.stepId : carriedOver(stands.body.stepId, chain, inForce, stays);
+    if (stepId === null) continue;
     if (stands.kind === 'gate-answered') ticks.gates[stepId] = stands.body;
     else ticks.ticked[stepId] = stands.body.done;
   }
   return ticks;
+}
+
+/** Acts on the place and the appliance, whatever is joined to it; one that also touches the line is the chain's. */
+const ON_PLACE: ReadonlySet<ActVerb> = new Set<ActVerb>([
+  'protect', 'move-out', 'detach', 'clean', 'probe', 'drill', 'measure', 'drain', 'set', 'fix', 'level', 'wire', 'wax', 'dry-fit', 'shim', 'drain-make',
+  'seal-rim', 'clamp', 'support', 'plate', 'record', 'orient', 'baseline', 'check-tube', 'bond', 'cut', 'cap', 'tag',
+]); // biome-ignore format: a list of words
+
+const isOfThePlace = (step: WorkStep): boolean =>
+  step.stage === 'make' &&
+  !step.id.includes(':') &&
+  step.acts.length > 0 &&
+  step.acts.every((act) => ON_PLACE.has(act.do) && act.joint === undefined);
+
+/**
+ * What a tick for another chain says of the one in force: of the place and the appliance the same; of a joint that stays what was done to it, under
+ * its number of now; of anything else nothing.
+ */
+function carriedOver(stepId: string, was: Entry | undefined, now: Entry | undefined, stays: ReadonlySet<string>): string | null {
+  if (stays.has(stepId)) return stepId;
+  const joint = /^(.*:j)(\d+)$/.exec(stepId);
+  if (!joint || was?.kind !== 'chain-accepted' || now?.kind !== 'chain-accepted') return null;
+  const at = now.body.jointIds.indexOf(was.body.jointIds[Number(joint[2]) - 1] ?? '');
+  return at === -1 ? null : `${joint[1]}${at + 1}`;
 }
 
 function forgetWater(ticks: Ticks, stageById: ReadonlyMap<string, string>): void {

@@ -18,6 +18,7 @@ import { type AcceptedChain, chainAccepted } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
 import { endSeen } from './kinds/end-seen.ts';
 import { oldLineJudged } from './kinds/old-line-judged.ts';
+import { sheetRead } from './kinds/sheet-read.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
 import { stopTried } from './kinds/stop-tried.ts';
 import { type Place, placeOf } from './place.ts';
@@ -80,9 +81,11 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const acceptance = lastOf(history, chainAccepted);
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
   const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
-  const key = `${accepted?.entryId} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
+  const sheet = sheetOf(context, history);
+  const key = `${accepted?.entryId} ${Object.values(sheet).map((f) => f.text)} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
   const hasCard = accepted !== null || !workKind(context.work).joins;
-  const card = cards.get(key) ?? (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end }) : []);
+  const card =
+    cards.get(key) ?? (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet }) : []);
   cards.set(key, card);
   const rounds = roundsOf(card);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
@@ -158,6 +161,12 @@ function checkRounds(rounds: Round[]): Round[] {
   return rounds.filter((r) => r !== 'put-back');
 }
 
+/** Figures that the appliance's own sheet may bring, with what was read of them. */
+function sheetOf({ look, appliance }: RunContext, history: History): Record<string, { name: string; text: string }> {
+  const own = look.sheets.filter((s) => s.appliances === '*' || s.appliances.includes(appliance.id));
+  return Object.fromEntries(own.map(({ id, name }) => [id, { name, text: lastOf(history, sheetRead, id)?.body.text ?? '' }]));
+}
+
 /** What most stops give water by. */
 const USUAL_OUTLET = 'comp-3/8-m';
 
@@ -170,6 +179,7 @@ function cardOf(
     oldLine: Bodies['old-line-judged'] | null;
     from: string | null | undefined;
     to: string | null | undefined;
+    sheet: Record<string, { name: string; text: string }>;
   },
 ): WorkStep[] {
   const { stop, place, oldLine } = found;
@@ -187,6 +197,8 @@ function cardOf(
     ...(place.afterOsmosis === null || place.afterOsmosis === undefined ? {} : { afterOsmosis: place.afterOsmosis }),
     ...(accepted ? { cardVersion: accepted.cardVersion ?? 1 } : {}),
     oldLine: oldLine?.verdict ?? 'not judged',
+    takenOutlets: accepted?.need.leaveOutlet ? accepted.chain.branches.flatMap((b) => (b.use === 'free' ? [`${b.part} ${b.end}`] : [])) : [],
+    sheet: found.sheet,
     rules: accepted?.rules ?? context.rules ?? defaultRules,
     stepData: context.stepData,
     parts: accepted?.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)) ?? [],

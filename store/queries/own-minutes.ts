@@ -2,7 +2,7 @@
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { recordOfMinutes } from '../../record/minutes.ts';
 import { minutesOfOne, type OwnMinutes, type OwnRecord } from '../../record/visit/work-minutes.ts';
-import { byShop } from '../by-shop.ts';
+import { standsFor } from '../by-shop.ts';
 import type { Sql } from '../connection.ts';
 
 /** What a shop takes for its work changes over years: it is looked at again after so long, ms. */
@@ -12,18 +12,7 @@ const LONGEST_MIN = 600;
 /** So many of a kind, the newest: older ones say little of today. */
 const NEWEST = 200;
 
-const remembered = byShop<{ untilMs: number; own: OwnMinutes }>();
-
-export async function ownMinutes(sql: Sql, shopId: string): Promise<OwnMinutes> {
-  const shops = remembered(sql);
-  const known = shops.get(shopId);
-  if (known && known.untilMs > Date.now()) return known.own;
-  const own = await readOwnMinutes(sql, shopId);
-  shops.set(shopId, { untilMs: Date.now() + STANDS_MS, own });
-  return own;
-}
-
-/** The same, read now. */
+/** Read now. */
 export async function readOwnMinutes(sql: Sql, shopId: string): Promise<OwnMinutes> {
   const rows = await sql<{ work: WorkKindId; minutes: number[] }[]>`
     with took as (
@@ -44,3 +33,5 @@ export async function readOwnMinutes(sql: Sql, shopId: string): Promise<OwnMinut
 
 /** Tells one record from another: a visit more is another. */
 export const countOf = (own: Readonly<Record<string, OwnRecord>>): number => Object.values(own).reduce((sum, r) => sum + r.n, 0);
+
+export const ownMinutes = standsFor(STANDS_MS, readOwnMinutes);

@@ -1,7 +1,7 @@
 /** How long the shop's own steps took: from one tick to the next on the same run by the same device. */
 import { recordOfMinutes } from '../../record/minutes.ts';
 import type { OwnStepMinutes } from '../../record/run/step-minutes.ts';
-import { byShop } from '../by-shop.ts';
+import { standsFor } from '../by-shop.ts';
 import type { Sql } from '../connection.ts';
 
 /** What a shop takes changes over years: it is looked at again after so long, ms. */
@@ -11,18 +11,7 @@ const NEWEST = 20_000;
 /** Two ticks closer than this were pressed after the work; further apart than that something else was done between, minutes. */
 const [LEAST_MIN, MOST_MIN] = [0.25, 60];
 
-const remembered = byShop<{ untilMs: number; own: OwnStepMinutes }>();
-
-export async function ownStepMinutes(sql: Sql, shopId: string): Promise<OwnStepMinutes> {
-  const shops = remembered(sql);
-  const known = shops.get(shopId);
-  if (known && known.untilMs > Date.now()) return known.own;
-  const own = await readOwnStepMinutes(sql, shopId);
-  shops.set(shopId, { untilMs: Date.now() + STANDS_MS, own });
-  return own;
-}
-
-/** The same, read now. */
+/** Read now. */
 export async function readOwnStepMinutes(sql: Sql, shopId: string): Promise<OwnStepMinutes> {
   const newest = (kind: string) => sql`
     (select visit_id, run_id, device_id, seen_at, entry_id, split_part(body ->> 'stepId', ':', 1) as step from entry
@@ -36,3 +25,5 @@ export async function readOwnStepMinutes(sql: Sql, shopId: string): Promise<OwnS
     where step is not null and minutes between ${LEAST_MIN} and ${MOST_MIN} group by step order by step`;
   return Object.fromEntries(rows.map(({ step, minutes }) => [step, recordOfMinutes(minutes)]));
 }
+
+export const ownStepMinutes = standsFor(STANDS_MS, readOwnStepMinutes);

@@ -10,6 +10,15 @@ export function StepWords({ step }: { step: WorkStep }) {
       <p className="mt-1 text-lg print:mt-0 print:text-xs print:leading-tight">
         <InUnits said={withQuantities(step.detail)} />
       </p>
+      {step.figures && (
+        <ul className="my-1 print:text-xs" aria-label="Its sheet">
+          {step.figures.map((f) => (
+            <li key={f.name}>
+              {f.name}: {f.text === '' ? <span className="text-soft">not read off its sheet yet (in Look)</span> : <b>{f.text}</b>}
+            </li>
+          ))}
+        </ul>
+      )}
       {step.tool && <p className="text-soft print:hidden">Tools: {step.tool}</p>}
       {step.materials && (
         <p className="text-soft print:hidden">To have: {step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', ')}</p>
