@@ -298,6 +298,9 @@ describe('what a plumber would look for', () => {
     const card = cardOf('basin-faucet');
     assert.deepEqual(actsOf(card).filter((a) => a.do === 'drain-make').map((a) => a.on), ['D1', 'D2', 'D3']); // biome-ignore format: one line
     for (const n of ['D1', 'D2', 'D3']) assert.match(words(card), new RegExp(n));
+    const working = card.find((s) => s.round === 'working')!;
+    assert.deepEqual(working.drains?.map((d) => [d.on, d.lookedAt]), [['D1', 'full bowl standing'], ['D2', 'full bowl let go while the rod is worked'], ['D3', 'full bowl let go']]); // biome-ignore format: one line
+    assert.match(working.drains![2]!.remedies[0]!, /nudge/);
   });
 
   it('changes by one choice of the house the steps that choice names, and no others', () => {

@@ -1,12 +1,14 @@
 /** The steps that work cards are composed from, checked on reading. */
 import { z } from 'zod';
 import { ACT_VERBS } from '../core/make/acts.ts';
-import { checkSteps } from '../core/make/check-steps.ts';
+import { checkSteps, StepDataError } from '../core/make/check-steps.ts';
 import { FACTS } from '../core/make/fact-names.ts';
 import { withRecoveries } from '../core/make/recoveries.ts';
-import type { Recovery, StepTemplate } from '../core/make/step-data.ts';
+import type { DrainJoint, Recovery, StepTemplate } from '../core/make/step-data.ts';
 import { type WorkKind, type WorkKindId, workKinds } from '../core/make/work-kinds.ts';
 import { ROUNDS, type Round } from '../core/prove/method.ts';
+import { readCsv } from './csv.ts';
+import { dataFile } from './file.ts';
 import dishwasher from './steps/dishwasher.json' with { type: 'json' };
 import faucet from './steps/faucet.json' with { type: 'json' };
 import firstCards from './steps/first-cards.json' with { type: 'json' };
@@ -36,6 +38,21 @@ const verb = z.enum(ACT_VERBS);
 const fact = z.enum(FACTS);
 const work = z.array(z.enum(workKinds.map((k) => k.id) as [WorkKindId, ...WorkKindId[]])).optional();
 const wanted = z.array(z.strictObject({ what: z.string().min(1), size: z.string().optional(), for: z.string().min(1) })).optional();
+
+const drainSeal = z
+  .object({ id: z.string(), name: z.string().min(1), looked_at: z.string().min(1), remedy: z.string().min(1) })
+  .transform((r) => ({ id: r.id, name: r.name, lookedAt: r.looked_at, remedies: r.remedy.split('; ') }));
+
+/** How the joints of drains seal, by their ids. */
+const drainSeals = new Map(readCsv('drain-seals.csv', dataFile('drain-seals.csv'), drainSeal).map((s) => [s.id, s]));
+
+/** @throws StepDataError for a seal that is none */
+function drainJoint({ on, what, seal }: { on: string; what: string; seal: string }): DrainJoint {
+  const found = drainSeals.get(seal);
+  if (!found) throw new StepDataError(`drain joint ${on}`, seal, 'There is no such seal in drain-seals.csv.');
+  const { name, lookedAt, remedies } = found;
+  return { on, what, seal, name, lookedAt, remedies };
+}
 
 const when = z.strictObject({
   work,
@@ -98,6 +115,7 @@ export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
   people: z.number().int().min(2).optional(),
   minutes: z.number().positive().optional(),
   timerS: z.number().int().positive().optional(),
+  drains: z.array(z.strictObject({ on: z.string().regex(/^D\d$/), what: z.string().min(1), seal: z.string() }).transform(drainJoint)).optional(),
   figures: texts,
   gate: z.string().optional(),
   cautions: z.array(z.union([z.string().min(1), z.strictObject({ if: fact, text: z.string().min(1) })])),

@@ -23,6 +23,7 @@ export function checkSteps(steps: readonly StepTemplate[], kinds: readonly WorkK
   const byRef = refsOf(rows);
   const next = new Map<StepTemplate, StepTemplate[]>(rows.map((t) => [t, []]));
   for (const t of rows) {
+    checkDrains(t);
     for (const [refs, isAfter] of [
       [t.after ?? [], true],
       [t.before ?? [], false],
@@ -41,6 +42,14 @@ export function checkSteps(steps: readonly StepTemplate[], kinds: readonly WorkK
   const circle = circleIn(rows, next);
   if (circle) throw new StepDataError('steps', circle.map((t) => t.id).join(' < '), 'These wait for each other. Take one of their constraints away.');
   for (const kind of kinds) checkKind(kind, rows, appliances);
+}
+
+/** Every drain joint that is made is known: how it seals, when it is looked at, what helps. */
+function checkDrains(t: StepTemplate): void {
+  const made = (t.acts ?? []).flatMap((a) => (a.do === 'drain-make' ? [a.on ?? ''] : []));
+  const known = (t.drains ?? []).map((d) => d.on);
+  if (made.join() !== known.join())
+    throw new StepDataError(`step ${t.id}`, made.join(), 'Say of each drain joint it makes what it joins and how it seals.');
 }
 
 function refsOf(rows: readonly StepTemplate[]): Map<string, StepTemplate[]> {

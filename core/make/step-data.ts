@@ -57,6 +57,22 @@ export interface Wanted {
   for: string;
 }
 
+/** A joint of the drain that a step makes: how it seals, and what is done when it weeps. */
+export interface DrainJoint {
+  /** 'D1' */
+  on: string;
+  /** What it joins: 'toilet to flange'. */
+  what: string;
+  /** Id in drain-seals.csv. */
+  seal: string;
+  /** 'wax ring' */
+  name: string;
+  /** When it is looked at: 'full bowl let go'. */
+  lookedAt: string;
+  /** From the least to the most, in order. */
+  remedies: string[];
+}
+
 /** One row of the catalogue's work steps: data, with {placeholders} for the run's own figures. */
 export interface StepTemplate {
   id: string;
@@ -91,6 +107,8 @@ export interface StepTemplate {
   /** Typical, for one pair of hands that knows the work. */
   minutes?: number;
   timerS?: number;
+  /** The drain joints that its acts make. */
+  drains?: DrainJoint[];
   /** Figures of the appliance's own sheet that are held against what is there, by id. */
   figures?: string[];
   /** A question that must be answered yes before the next step. */

@@ -7,7 +7,7 @@ import { type Known, knownOf } from './facts.ts';
 import { type Edge, inOrder, type Ordered, StepIndex } from './order.ts';
 import { recoveriesAt } from './recoveries.ts';
 import type { RunFacts } from './run-facts.ts';
-import type { ActTemplate, StepStage, StepTemplate } from './step-data.ts';
+import type { ActTemplate, DrainJoint, StepStage, StepTemplate } from './step-data.ts';
 import { type Subject, subjectsOf } from './subject.ts';
 import { runWords, subjectWords, turnsOf } from './words.ts';
 import { workKind } from './work-kinds.ts';
@@ -37,6 +37,8 @@ export interface WorkStep {
   /** Turns past hand-tight to begin with. */
   turns?: number;
   timerS?: number;
+  /** Drain joints it makes, or looks at while it works. */
+  drains?: DrainJoint[];
   /** What the appliance's own sheet says, to be held against what is there; text '' where it was not read. */
   figures?: { name: string; text: string }[];
   /** A question to be answered yes before the work goes on. */
@@ -77,7 +79,13 @@ export function workCard(run: RunFacts): WorkStep[] {
   const known = knownOf(asked);
   const nodes = nodesOf(asked, known, version);
   const words = runWords(asked, known);
-  return inOrder(nodes, edgesAmong(nodes, run, version)).map((i) => fill(nodes[i]!, words, asked, known));
+  return withDrains(inOrder(nodes, edgesAmong(nodes, run, version)).map((i) => fill(nodes[i]!, words, asked, known)));
+}
+
+/** The working look is the drain joints' own: all of them are named there. */
+function withDrains(card: WorkStep[]): WorkStep[] {
+  const drains = card.flatMap((s) => s.drains ?? []);
+  return drains.length === 0 ? card : card.map((s) => (s.round === 'working' ? { ...s, drains } : s));
 }
 
 function nodesOf(run: RunFacts, known: Known, version: number): Node[] {
@@ -191,6 +199,7 @@ function fill({ template: t, subject, acts, id }: Node, words: Record<string, st
     ...(t.people ? { people: t.people } : {}),
     ...(t.minutes ? { minutes: t.minutes } : {}),
     ...(t.timerS ? { timerS: t.timerS } : {}),
+    ...(t.drains ? { drains: t.drains } : {}),
     ...(figures.length > 0 ? { figures } : {}),
     ...(t.gate ? { gate: say(t.gate) } : {}),
     cautions: t.cautions.flatMap((c) => (typeof c === 'string' ? [say(c)] : isSo(known, subject, c.if) ? [say(c.text)] : [])),

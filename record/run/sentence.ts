@@ -1,5 +1,5 @@
 /** Where a run stands, in one sentence, and what is next. */
-import { STAGE_NAMES, type Stage } from './stages.ts';
+import { besideLooks, STAGE_NAMES, type Stage } from './stages.ts';
 import type { RunState } from './state.ts';
 
 export interface Sentence {
@@ -37,8 +37,12 @@ function signedSentence({ recheck, callbacks, signedOff }: RunState): string {
   return `Signed off${open}.${again[recheck]}${reports}`;
 }
 
+/** A toilet taken off, a drain led elsewhere: there is a card, and nothing is joined. */
+const joinsNothing = (state: RunState): boolean => state.hasCard && state.accepted === null;
+
 const missing = (state: RunState): string => {
-  const lacks = [state.from ? null : 'the water side', state.to ? null : 'the inlet', state.stop ? null : 'the stop'].filter((l) => l !== null);
+  const ends = joinsNothing(state) ? [] : [state.from ? null : 'the water side', state.to ? null : 'the inlet'];
+  const lacks = [...ends, state.stop ? null : 'the stop'].filter((l) => l !== null);
   return lacks.join(', ').replace(/, ([^,]*)$/, ' and $1');
 };
 
@@ -53,11 +57,15 @@ const NEXT: Record<Stage, (state: RunState) => [text: string, nextStep?: string]
     const step = s.card.find((c) => c.stage === 'make' && !s.done[c.id]);
     const made = s.joints.filter((j) => j.made).length;
     const water = s.stages.shut.state === 'skipped' ? `Proving the water dead was skipped (${s.stages.shut.reason}).` : 'The water is dead.';
-    return [`${water} ${made} of ${s.joints.length} joints made.`, `Next: ${step ? lower(step.title) : 'the joints that are open'}.`];
+    const joints = joinsNothing(s) ? '' : ` ${made} of ${s.joints.length} joints made.`;
+    return [`${water}${joints}`, `Next: ${step ? lower(step.title) : 'the joints that are open'}.`];
   },
   prove: (s) => {
     const open = [...s.joints, ...s.checkPoints].filter((t) => !t.proven).map((t) => t.label);
-    return [`To prove: ${open.join(', ')}.`];
+    const beside = besideLooks(s.card).filter((step) => !s.done[step.id]);
+    return open.length > 0
+      ? [`To prove: ${open.join(', ')}.`]
+      : ['Every joint is proven.', `Next: ${lower(beside[0]?.title ?? 'what is beside the looks')}.`];
   },
   log: (s) => {
     const skipped = (Object.keys(s.stages) as Stage[]).filter((stage) => s.stages[stage].state === 'skipped').map((stage) => STAGE_NAMES[stage]);
@@ -66,4 +74,4 @@ const NEXT: Record<Stage, (state: RunState) => [text: string, nextStep?: string]
 };
 
 /** A title inside a sentence; what begins with a joint's name keeps it. */
-const lower = (title: string): string => (/^J\d/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1));
+const lower = (title: string): string => (/^[JD]\d/.test(title) ? title : title.charAt(0).toLowerCase() + title.slice(1));

@@ -108,7 +108,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const [from, to] = [side('from'), side('to')];
   const skipped = Object.fromEntries(STAGES.map((s) => [s, lastOf(history, stageSkipped, s)]));
   return {
-    looked: Boolean(from && to && stop),
+    looked: Boolean(stop && ((from && to) || !workKind(context.work).joins)),
     skipped,
     from,
     to,

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type Chain, cardVersionOf, hangsOn, matchPreferring, type OpenFact, stockForCut } from '../../../core/index.ts';
+import { type Chain, cardVersionOf, hangsOn, matchPreferring, type OpenFact, stockForCut, workKind } from '../../../core/index.ts';
 import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, needOfRun } from '../../../record/index.ts';
 import { judgeRun } from '../../../record/run/survey.ts';
 import { stockOf, vanOf } from '../../../record/stock/levels.ts';
@@ -32,6 +32,16 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
     return { from: from.end, to: to.end, rejoin: rejoin?.end ?? undefined, parts, loose, rules, stock: atHand, need };
   }, [from, to, rejoin, need, rules, catalogue, vanId]);
   const result = useMemo(() => query && matchPreferring(query, soft), [query, soft]);
+  if (!workKind(run.work).joins) {
+    return (
+      <p>
+        Nothing is joined in this work: its card needs no chain.{' '}
+        <button type="button" className="cursor-pointer underline" onClick={() => go('shut')}>
+          On to Shut
+        </button>
+      </p>
+    );
+  }
   if (!from?.end || !to?.end || !result || !query) {
     return (
       <p>

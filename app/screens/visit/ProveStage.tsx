@@ -62,12 +62,12 @@ export default function ProveStage(props: StageProps) {
   const lay = () => {
     for (const t of toLay) startStopwatch(write('look-begun', run.id, { round: layRound, method: 'tissue', left: true }, t.target));
   };
-  const isReady = state.accepted !== null && unmade.length === 0;
+  const isReady = state.hasCard && unmade.length === 0;
   useKeys({ b: isReady && open.length === 0 ? begin : null });
   if (!isReady) {
     return (
       <p>
-        {state.accepted ? `${unmade.map((j) => j.label).join(', ')} not made yet.` : 'There is nothing to prove yet.'}{' '}
+        {state.hasCard ? `${unmade.map((j) => j.label).join(', ')} not made yet.` : 'There is nothing to prove yet.'}{' '}
         <button type="button" className="cursor-pointer underline" onClick={() => go('make')}>
           Go to the work card
         </button>

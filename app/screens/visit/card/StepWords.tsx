@@ -10,6 +10,11 @@ export function StepWords({ step }: { step: WorkStep }) {
       <p className="mt-1 text-lg print:mt-0 print:text-xs print:leading-tight">
         <InUnits said={withQuantities(step.detail)} />
       </p>
+      {step.drains?.map((d) => (
+        <p key={d.on} className="my-1 print:m-0 print:text-xs">
+          <b>{d.on}</b> {d.what}: {d.name}. Looked at: {d.lookedAt}. <span className="text-soft">Weeps: {d.remedies.join(', then ')}.</span>
+        </p>
+      ))}
       {step.figures && (
         <ul className="my-1 print:text-xs" aria-label="Its sheet">
           {step.figures.map((f) => (
