@@ -44,10 +44,11 @@ const drainSeal = z
   .transform((r) => ({ id: r.id, name: r.name, lookedAt: r.looked_at, remedies: r.remedy.split('; ') }));
 
 /** How the joints of drains seal, by their ids. */
-const drainSeals = new Map(readCsv('drain-seals.csv', dataFile('drain-seals.csv'), drainSeal).map((s) => [s.id, s]));
+let drainSeals: Map<string, z.output<typeof drainSeal>> | null = null;
 
 /** @throws StepDataError for a seal that is none */
 function drainJoint({ on, what, seal }: { on: string; what: string; seal: string }): DrainJoint {
+  drainSeals ??= new Map(readCsv('drain-seals.csv', dataFile('drain-seals.csv'), drainSeal).map((s) => [s.id, s]));
   const found = drainSeals.get(seal);
   if (!found) throw new StepDataError(`drain joint ${on}`, seal, 'There is no such seal in drain-seals.csv.');
   const { name, lookedAt, remedies } = found;
