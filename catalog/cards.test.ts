@@ -130,7 +130,7 @@ describe('every card', () => {
             assert.equal(count(['look'], round), 1, `J${n} is looked at once: ${round}`);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: 250 },
     );
   });
 
@@ -154,7 +154,7 @@ describe('every card', () => {
           assert.ok(step.because[0]?.text && step.because[0].source, `${step.id} says why`);
         }
       }),
-      { numRuns: 150 },
+      { numRuns: 100 },
     );
   });
 

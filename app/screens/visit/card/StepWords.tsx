@@ -15,15 +15,7 @@ export function StepWords({ step }: { step: WorkStep }) {
           <b>{d.on}</b> {d.what}: {d.name}. Looked at: {d.lookedAt}. <span className="text-soft">Weeps: {d.remedies.join(', then ')}.</span>
         </p>
       ))}
-      {step.figures && (
-        <ul className="my-1 print:text-xs" aria-label="Its sheet">
-          {step.figures.map((f) => (
-            <li key={f.name}>
-              {f.name}: {f.text === '' ? <span className="text-soft">not read off its sheet yet (in Look)</span> : <b>{f.text}</b>}
-            </li>
-          ))}
-        </ul>
-      )}
+      {step.figures && <Figures figures={step.figures} />}
       {step.tool && <p className="text-soft print:hidden">Tools: {step.tool}</p>}
       {step.materials && (
         <p className="text-soft print:hidden">To have: {step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', ')}</p>
@@ -36,5 +28,22 @@ export function StepWords({ step }: { step: WorkStep }) {
       ))}
       <Reasons because={step.because.map((r) => ({ ...r, ...withQuantities(r.text) }))} />
     </>
+  );
+}
+
+/** What its sheet says, to be held against what is there; what nobody read yet in one line. */
+function Figures({ figures }: { figures: NonNullable<WorkStep['figures']> }) {
+  const unread = figures.filter((f) => f.text === '');
+  return (
+    <div className="my-1 print:text-xs">
+      {figures
+        .filter((f) => f.text !== '')
+        .map((f) => (
+          <p key={f.name}>
+            Its sheet, {f.name}: <b>{f.text}</b>
+          </p>
+        ))}
+      {unread.length > 0 && <p className="text-soft">Not read off its sheet yet (in Look): {unread.map((f) => f.name).join('; ')}.</p>}
+    </div>
   );
 }
