@@ -49,12 +49,17 @@ const kindOf = (id: string) => workKinds.find((k) => k.id === id)!;
 const applianceFor = (kind: WorkKind) =>
   appliances.find((a) => (kind.appliances === '*' ? a.id === 'basin-faucet' : kind.appliances.includes(a.id)))!;
 
-/** A run of a kind of work; null where nothing joins its ends. */
-function runOf(kind: WorkKind, more: Partial<RunFacts> = {}, [from, rejoin]: (typeof SOURCES)[number] = SOURCES[0]!): RunFacts | null {
-  const appliance = more.appliance ?? applianceFor(kind);
-  const water = more.water ?? appliance.water[0]!;
-  const to = appliance.usualInletEnds[0]!;
-  const chain = kind.joins ? chainFor(from, to, rejoin, { water }) : null;
+/** A run of a kind of work by its way to one of the appliance's inlets; null where nothing joins its ends. */
+function runOf(
+  kind: WorkKind,
+  more: Partial<RunFacts> & { inlet?: number; need?: Partial<Need> } = {},
+  [from, rejoin]: (typeof SOURCES)[number] = SOURCES[0]!,
+): RunFacts | null {
+  const { inlet = 0, need, ...facts } = more;
+  const appliance = facts.appliance ?? applianceFor(kind);
+  const water = facts.water ?? appliance.water[0]!;
+  const to = appliance.usualInletEnds[inlet % appliance.usualInletEnds.length]!;
+  const chain = kind.joins ? chainFor(from, to, rejoin, { water, ...need }) : null;
   if (kind.joins && !chain) return null;
   return {
     work: kind.id,
@@ -69,7 +74,7 @@ function runOf(kind: WorkKind, more: Partial<RunFacts> = {}, [from, rejoin]: (ty
     rules: defaultRules,
     stepData: steps,
     parts,
-    ...more,
+    ...facts,
   };
 }
 
@@ -91,26 +96,10 @@ const anyRun = fc
     const fitting = appliances.filter((a) => p.kind.appliances === '*' || p.kind.appliances.includes(a.id));
     const appliance = fitting[p.appliance % fitting.length]!;
     const sources = appliance.id === 'bidet-seat' ? BIDET : SOURCES;
-    const [from, rejoin] = sources[p.source % sources.length]!;
-    const to = appliance.usualInletEnds[p.inlet % appliance.usualInletEnds.length]!;
     const water = appliance.water[p.water % appliance.water.length]!;
-    const need: Need = { water, ...(p.wantsStop ? { stop: true } : {}), ...(p.length ? { minLengthIn: p.length } : {}) };
-    const chain = p.kind.joins ? chainFor(from, to, rejoin, need) : null;
-    if (p.kind.joins && !chain) return null;
-    return {
-      work: p.kind.id,
-      appliance,
-      water,
-      chain,
-      from,
-      to,
-      rejoin: rejoin ?? null,
-      stop: p.stop,
-      hidden: p.hidden,
-      rules: p.house,
-      stepData: steps,
-      parts,
-    };
+    const need = { ...(p.wantsStop ? { stop: true } : {}), ...(p.length ? { minLengthIn: p.length } : {}) };
+    const { stop, hidden, house: rules, inlet } = p;
+    return runOf(p.kind, { appliance, water, stop, hidden, rules, inlet, need }, sources[p.source % sources.length]!);
   });
 
 describe('every card', () => {
