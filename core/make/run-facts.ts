@@ -5,7 +5,7 @@ import type { Appliance, OldLine, StepTemplate } from './step-data.ts';
 import type { WorkKindId } from './work-kinds.ts';
 
 /** What a card needs to know of a part. */
-export type CardPart = Pick<Part, 'id' | 'name' | 'kind' | 'tags'> & Partial<Pick<Part, 'flexible' | 'cutToLength'>>;
+export type CardPart = Pick<Part, 'id' | 'name' | 'kind' | 'tags'> & Partial<Pick<Part, 'flexible' | 'cutToLength' | 'lengthIn' | 'boreIn'>>;
 
 /** What a card is composed from. */
 export interface RunFacts {

@@ -5,6 +5,7 @@ import { tubeJointOf } from '../ends/tube-joints.ts';
 import { shortName } from '../match/sides.ts';
 import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
 import type { Known } from './facts.ts';
+import { rinseOf } from './rinse.ts';
 import type { RunFacts } from './run-facts.ts';
 import { solderIn } from './solder.ts';
 import type { Subject } from './subject.ts';
@@ -41,8 +42,24 @@ export function runWords(run: RunFacts, known: Known): Record<string, string> {
     hours: String(run.rules.recheckHours),
     held: held.join(' and '),
     joints: String(known.joints.length),
+    ...rinseWords(run, known),
     soldered: solder.map((j) => `J${j.joint.n}`).join(', '),
   };
+}
+
+/** A braided or plain line whose bore nobody said. Typical. */
+const USUAL_BORE_IN = 0.25;
+/** At a dispenser; trade practice. */
+const LEAST_CUPS = 2;
+
+function rinseWords(run: RunFacts, known: Known): Record<string, string> {
+  const pieces = (run.chain?.path ?? []).map((step) => {
+    const part = known.parts.find((p) => p.id === step.part);
+    return { boreIn: part?.boreIn ?? USUAL_BORE_IN, lengthIn: step.cutLengthIn ?? part?.lengthIn ?? 0 };
+  });
+  const gpm = run.appliance.designGpm > 0 ? run.appliance.designGpm : 0.5;
+  const { cups, seconds } = rinseOf(pieces, LEAST_CUPS, gpm);
+  return { rinse: `${writeFraction(cups, 2)} cups`, rinseSeconds: `${seconds} s at ${gpm} gpm` };
 }
 
 /** Words of the joint, part or end that a step is for. */

@@ -209,8 +209,11 @@ function cardOf(
 function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string): CardPart[] {
   const item = accepted.items[id];
   if (item?.kind !== undefined && item.tags) {
-    const { name, kind, tags, flexible, cutToLength } = item;
-    return [{ id, name, kind, tags, ...(flexible === undefined ? {} : { flexible }), ...(cutToLength === undefined ? {} : { cutToLength }) }];
+    const { name, kind, tags, flexible, cutToLength, lengthIn } = item;
+    // Its bore is not kept with the chain, and changes nothing but a figure.
+    const boreIn = context.parts.find((p) => p.id === id)?.boreIn;
+    const more = Object.entries({ flexible, cutToLength, lengthIn, boreIn }).filter(([, value]) => value !== undefined);
+    return [{ id, name, kind, tags, ...Object.fromEntries(more) }];
   }
   return context.parts.filter((p) => p.id === id);
 }
