@@ -1,14 +1,14 @@
 /** Names of what may be so of a run or of one of its joints: what the conditions of steps are written in. */
 const RUN_FACTS = [
-  'joins', 'hot', 'mixes', 'stop', 'stop-holds', 'saddle', 'new-stop', 'solenoid', 'powered', 'in-use', 'moved-out', 'pushed-home', 'old-line', 'rejoins',
-  'hidden', 'flushes', 'flushes-at-source', 'last-soldered', 'soldered', 'pushed', 'ringed', 'braid', 'found-metal', 'cuts-found', 'bonds', 'bond-stays',
-  'after-osmosis', 'riser', 'check', 'plastic-line', 'pex-line', 'copper-line', 'cut-line', 'arrestor', 'stop-leak', 'polybutylene', 'galvanized', 'looks', 'spare-outlet',
-  'caps', 'elbow', 'push-rule-hidden',
+  'joins', 'hot', 'mixes', 'stop', 'stop-holds', 'saddle', 'new-stop', 'solenoid', 'powered', 'moved-out', 'pushed-home', 'old-line', 'rejoins',
+  'hidden', 'flushes', 'flushes-at-source', 'last-soldered', 'soldered', 'braid', 'cuts-found', 'bonds', 'bond-stays',
+  'after-osmosis', 'riser', 'check', 'plastic-line', 'pex-line', 'arrestor', 'polybutylene', 'galvanized', 'looks',
+  'elbow',
 ] as const; // biome-ignore format: a list of words
 
 const JOINT_FACTS = [
-  'last', 'first', 'held', 'rejoined', 'reused', 'bench', 'starts-apart', 'found-tube', 'part-tube', 'insert', 'sealed', 'on-plastic', 'bench-solder',
-  'taken', 'valved', 'rigid-cut', 'coil-cut',
+  'last', 'first', 'reused', 'bench', 'starts-apart', 'found-tube', 'part-tube', 'insert', 'sealed', 'on-plastic',
+  'taken', 'rigid-cut', 'coil-cut',
 ] as const; // biome-ignore format: a list of words
 
 export const FACTS = [...RUN_FACTS, ...JOINT_FACTS] as const;

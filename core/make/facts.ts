@@ -51,7 +51,6 @@ export function knownOf(run: RunFacts): Known {
     'new-stop': newStop,
     solenoid: run.appliance.fastClosing === 'yes',
     powered: run.appliance.powered,
-    'in-use': moves !== 'new in',
     'moved-out': moves === 'out and back' || moves === 'changed',
     'pushed-home': moves === 'out and back' || moves === 'changed' || moves === 'new in',
     'old-line': oldLine && branches.every((b) => b.use !== 'rejoin'),
@@ -61,10 +60,7 @@ export function knownOf(run: RunFacts): Known {
     'flushes-at-source': flushesAtSource,
     'last-soldered': joints.some((j) => j.isLast && j.seal === 'solder'),
     soldered: seals.has('solder'),
-    pushed: seals.has('push') || seals.has('push-small'),
-    ringed: seals.has('crimp') || seals.has('expansion'),
     braid: [...tags].some((t) => t === 'line:braided' || t === 'line:flexible'),
-    'found-metal': found.isMetal,
     'cuts-found': found.cuts,
     bonds: found.isMetal && found.cuts,
     'bond-stays': branches.some((b) => b.use === 'rejoin' && parts.find((p) => p.id === b.part)?.tags.includes('plastic')),
@@ -73,16 +69,10 @@ export function knownOf(run: RunFacts): Known {
     check: tags.has('check'),
     'plastic-line': tubes.has('pe') || tubes.has('pex') || tags.has('line:pe') || tags.has('line:pex'),
     'pex-line': tubes.has('pex') || tags.has('line:pex'),
-    'copper-line': tags.has('line:copper'),
-    'cut-line': cutLine,
     arrestor: tags.has('arrestor'),
-    'stop-leak': tags.has('stop-leak'),
     polybutylene: tubes.has('polybutylene'),
     galvanized: tubes.has('steel'),
     elbow: tags.has('elbow'),
-    'spare-outlet': branches.some((b) => b.use === 'free'),
-    caps: branches.some((b) => b.use !== 'rejoin'),
-    'push-rule-hidden': run.hidden && run.rules.push === 'where listed',
   };
   return { facts: setOf(isSo), joints, parts };
 }
@@ -92,8 +82,6 @@ export function jointFacts(j: CardJoint): ReadonlySet<Fact> {
   return setOf({
     last: j.isLast,
     first: j.joint.n === 1,
-    held: j.isHeld,
-    rejoined: j.isRejoined,
     reused: j.isReused,
     bench: j.onBench,
     'starts-apart': j.startsApart,
@@ -110,7 +98,7 @@ export const partFacts = (part: CardPart, isCut: boolean): ReadonlySet<Fact> =>
   setOf({ 'rigid-cut': isCut && part.tags.includes('line:riser'), 'coil-cut': isCut && !part.tags.includes('line:riser') });
 
 /** What is so of a spare end. */
-export const capFacts = (isValved: boolean, isTaken: boolean): ReadonlySet<Fact> => setOf({ valved: isValved, taken: isTaken });
+export const capFacts = (isTaken: boolean): ReadonlySet<Fact> => setOf({ taken: isTaken });
 
 const setOf = (isSo: Partial<Record<Fact, boolean>>): ReadonlySet<Fact> =>
   new Set(Object.entries(isSo).flatMap(([name, holdsTrue]) => (holdsTrue ? [name as Fact] : [])));

@@ -36,7 +36,7 @@ export function subjectsOf(run: RunFacts, known: Known): Record<StepTemplate['ea
     cap: (run.chain?.branches ?? []).flatMap((b): Subject[] => {
       // Cards of before capped only what has no valve of its own.
       if (b.use === 'rejoin' || (b.use === 'free' && (run.cardVersion ?? 3) < 3)) return [];
-      const facts = capFacts(b.use === 'free', run.takenOutlets?.includes(`${b.part} ${b.end}`) ?? false);
+      const facts = capFacts(run.takenOutlets?.includes(`${b.part} ${b.end}`) ?? false);
       return [{ key: `${b.part}-${b.end}`, facts, rank: early - 0.5, cap: b.code }];
     }),
   };

@@ -1,8 +1,8 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
-import { parseEnd } from '../../core/ends/code.ts';
 import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
 import type { LookData } from '../../core/look/rows.ts';
+import { isPlastic } from '../../core/make/facts.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { type CardPart, type WorkStep, workCard } from '../../core/make/work-card.ts';
 import { type WorkKindId, workKind } from '../../core/make/work-kinds.ts';
@@ -216,12 +216,6 @@ function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string
     return [{ id, name, kind, tags, ...Object.fromEntries(more) }];
   }
   return context.parts.filter((p) => p.id === id);
-}
-
-/** An end of plastic: its body, or the tube. */
-function isPlastic(code: string): boolean {
-  const end = parseEnd(code);
-  return end.kind === 'tube' ? end.tube.material !== 'copper' && end.tube.material !== 'steel' : end.material === 'plastic';
 }
 
 function jointStates(
