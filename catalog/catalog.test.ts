@@ -5,13 +5,14 @@ import { inletsTable } from '../core/ends/inlets.table.ts';
 import { seals } from '../core/ends/seals.ts';
 import { threads } from '../core/ends/threads.ts';
 import { tubeJoints } from '../core/ends/tube-joints.ts';
+import { nutFlatsTable } from '../core/make/nut-flats.table.ts';
 import { tubes } from '../core/ends/tubes.ts';
 import { indexParts } from '../core/match/catalogue-index.ts';
 import { matchChains } from '../core/match/chains.ts';
 import { CatalogueError, readCsv } from './csv.ts';
 import { inletsOf } from './generate-core-tables.ts';
 import { catalogue } from './index.ts';
-import { readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
+import { readNutFlats, readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
 
 describe('the catalogue', () => {
   it("is what the core's frozen tables were made from", () => {
@@ -19,6 +20,7 @@ describe('the catalogue', () => {
     assert.deepEqual(tubes, readTubes());
     assert.deepEqual(seals, readSeals());
     assert.deepEqual(tubeJoints, readTubeJoints());
+    assert.deepEqual(nutFlatsTable, readNutFlats());
     assert.deepEqual(inletsTable, inletsOf());
   });
 

@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { readAppliances } from './appliances.ts';
 import { houseChoices } from './house-rules.ts';
-import { readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
+import { readNutFlats, readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
 import { readWorkKinds } from './work-kinds.ts';
 
 export function tableSource(file: string, name: string, rows: unknown[]): string {
@@ -32,12 +32,10 @@ export const inletsOf = (): { appliance: string; ends: string[] }[] => readAppli
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   writeFileSync(fileURLToPath(new URL('../core/house/choices.table.ts', import.meta.url)), choicesSource());
-  const write = (file: string, name: string, rows: unknown[]) =>
-    writeFileSync(fileURLToPath(new URL(`../core/ends/${name}.table.ts`, import.meta.url)), tableSource(file, name, rows));
-  writeFileSync(
-    fileURLToPath(new URL('../core/make/work-kinds.table.ts', import.meta.url)),
-    tableSource('work-kinds.csv', 'work-kinds', readWorkKinds()),
-  );
+  const write = (file: string, name: string, rows: unknown[], folder = 'ends') =>
+    writeFileSync(fileURLToPath(new URL(`../core/${folder}/${name}.table.ts`, import.meta.url)), tableSource(file, name, rows));
+  write('work-kinds.csv', 'work-kinds', readWorkKinds(), 'make');
+  write('nut-flats.csv', 'nut-flats', readNutFlats(), 'make');
   write('threads.csv', 'threads', readThreads());
   write('tubes.csv', 'tubes', readTubes());
   write('seals.csv', 'seals', readSeals());

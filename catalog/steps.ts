@@ -4,11 +4,15 @@ import { ACT_VERBS } from '../core/make/acts.ts';
 import { checkSteps, StepDataError } from '../core/make/check-steps.ts';
 import { FACTS } from '../core/make/fact-names.ts';
 import { withRecoveries } from '../core/make/recoveries.ts';
+import { CHAIN_FIGURES } from '../core/make/figures/known-figures.ts';
+import { figuresOf } from '../core/make/figures/reckon.ts';
+import type { Measure, Reckoning } from '../core/make/figures/rows.ts';
 import type { DrainJoint, Recovery, StepTemplate } from '../core/make/step-data.ts';
 import { type WorkKind, type WorkKindId, workKinds } from '../core/make/work-kinds.ts';
 import { ROUNDS, type Round } from '../core/prove/method.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
+import { readHoleSizes } from './reach.ts';
 import dishwasher from './steps/dishwasher.json' with { type: 'json' };
 import faucet from './steps/faucet.json' with { type: 'json' };
 import firstCards from './steps/first-cards.json' with { type: 'json' };
@@ -16,8 +20,10 @@ import hydrant from './steps/hydrant.json' with { type: 'json' };
 import joints from './steps/joints.json' with { type: 'json' };
 import line from './steps/line.json' with { type: 'json' };
 import machines from './steps/machines.json' with { type: 'json' };
+import measureRows from './steps/measures.json' with { type: 'json' };
 import moving from './steps/moving.json' with { type: 'json' };
 import power from './steps/power.json' with { type: 'json' };
+import reckoningRows from './steps/reckonings.json' with { type: 'json' };
 import recoveryRows from './steps/recoveries.json' with { type: 'json' };
 import refrigerator from './steps/refrigerator.json' with { type: 'json' };
 import rounds from './steps/rounds.json' with { type: 'json' };
@@ -53,6 +59,51 @@ function drainJoint({ on, what, seal }: { on: string; what: string; seal: string
   if (!found) throw new StepDataError(`drain joint ${on}`, seal, 'There is no such seal in drain-seals.csv.');
   const { name, lookedAt, remedies } = found;
   return { on, what, seal, name, lookedAt, remedies };
+}
+
+const measure: z.ZodType<Measure> = z.strictObject({
+  id: z.string().regex(/^[a-z0-9-]+$/),
+  name: z.string().min(1),
+  usualIn: z.number().nonnegative().optional(),
+  source: z.string().min(1),
+});
+const named = { id: z.string().regex(/^[a-z0-9-]+$/), title: z.string().min(1), source: z.string().min(1) };
+const sum = { of: z.array(z.strictObject({ figure: z.string(), times: z.number().optional() })), plus: z.number().optional() };
+const said = z.string().min(1).optional();
+const bound = z.strictObject(sum).optional();
+const inches = z.number().nonnegative();
+const reckoning = z.discriminatedUnion('how', [
+  z.strictObject({ ...named, how: z.literal('sum'), ...sum, atLeast: bound, atMost: bound, within: said, low: said, high: said, right: said }),
+  z
+    .strictObject({ ...named, how: z.literal('hole'), passes: z.array(z.string()).min(1) })
+    .transform((r) => ({ ...r, sizes: readHoleSizes().map(({ diameterIn, tool }) => ({ diameterIn, tool })) })),
+  z.strictObject({
+    ...named,
+    how: z.literal('riser'),
+    rise: z.string(),
+    offset: z.string(),
+    insertBelowIn: inches,
+    insertAboveIn: inches,
+    straightBelowIn: inches,
+    straightAboveIn: inches,
+    bendRadiusIn: z.number().positive(),
+  }),
+]);
+
+/** Rows that steps name by their id. */
+let figureRows: { measures: Map<string, Measure>; reckonings: Map<string, Reckoning> } | null = null;
+
+function figures() {
+  const byId = <T extends { id: string }>(rows: T[]) => new Map(rows.map((r) => [r.id, r]));
+  figureRows ??= { measures: byId(z.array(measure).parse(measureRows)), reckonings: byId(z.array(reckoning).parse(reckoningRows)) };
+  return figureRows;
+}
+
+/** @throws StepDataError for an id that is none */
+function rowOf<T>(rows: Map<string, T>, id: string, file: string): T {
+  const row = rows.get(id);
+  if (row === undefined) throw new StepDataError(`figure ${id}`, id, `There is no such row in ${file}.`);
+  return row;
 }
 
 const when = z.strictObject({
@@ -118,6 +169,8 @@ export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
   timerS: z.number().int().positive().optional(),
   drains: z.array(z.strictObject({ on: z.string().regex(/^D\d$/), what: z.string().min(1), seal: z.string() }).transform(drainJoint)).optional(),
   figures: texts,
+  measures: z.array(z.string().transform((id) => rowOf(figures().measures, id, 'measures.json'))).optional(),
+  reckons: z.array(z.string().transform((id) => rowOf(figures().reckonings, id, 'reckonings.json'))).optional(),
   gate: z.string().optional(),
   cautions: z.array(z.union([z.string().min(1), z.strictObject({ if: fact, text: z.string().min(1) })])),
   because: z.string().min(1),
@@ -143,5 +196,16 @@ export function readSteps(kinds: readonly WorkKind[], appliances: readonly strin
   const themed = z.array(stepTemplate).parse(THEMES.flat()).map((t) => ({ ...t, since: t.since ?? SINCE })); // biome-ignore format: one row
   const steps = [...before, ...withRecoveries(themed, z.array(recovery).parse(recoveryRows))];
   checkSteps(steps, kinds, appliances);
+  checkFigures();
   return steps;
+}
+
+/** Every figure that is reckoned with is measured, read off a sheet, or given by the chain. */
+function checkFigures(): void {
+  const sheet = readCsv('sheet-figures.csv', dataFile('sheet-figures.csv'), z.object({ id: z.string() })).map((r) => r.id);
+  const known = new Set([...figures().measures.keys(), ...sheet, ...CHAIN_FIGURES]);
+  for (const row of figures().reckonings.values()) {
+    const missing = figuresOf(row).find((id) => !known.has(id));
+    if (missing) throw new StepDataError(`reckoning ${row.id}`, missing, 'Nobody measures it, no sheet brings it, no chain gives it.');
+  }
 }

@@ -4,6 +4,7 @@ import type { Seal } from '../core/ends/seals.ts';
 import type { Thread } from '../core/ends/threads.ts';
 import type { TubeJoint } from '../core/ends/tube-joints.ts';
 import type { Tube } from '../core/ends/tubes.ts';
+import type { NutFlats } from '../core/make/wrench.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
@@ -127,7 +128,13 @@ export const tubeJointRow = z
   .object({ od: word, push_in: maybeFigure, ferrule_in: maybeFigure, solder_in: maybeFigure, ring_in: maybeFigure })
   .transform((r): TubeJoint => ({ od: r.od, pushIn: r.push_in, ferruleIn: r.ferrule_in, solderIn: r.solder_in, ringIn: r.ring_in }));
 
+/** What a nut is held by. */
+export const nutFlatsRow = z
+  .object({ thread: word, from_in: figure, to_in: figure })
+  .transform((r): NutFlats => ({ thread: r.thread, fromIn: r.from_in, toIn: r.to_in }));
+
 export const readThreads = (): Thread[] => readCsv('threads.csv', dataFile('threads.csv'), threadRow);
 export const readTubes = (): Tube[] => readCsv('tubes.csv', dataFile('tubes.csv'), tubeRow);
 export const readSeals = (): Seal[] => readCsv('seals.csv', dataFile('seals.csv'), sealRow);
 export const readTubeJoints = (): TubeJoint[] => readCsv('tube-joints.csv', dataFile('tube-joints.csv'), tubeJointRow);
+export const readNutFlats = (): NutFlats[] => readCsv('nut-flats.csv', dataFile('nut-flats.csv'), nutFlatsRow);

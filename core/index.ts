@@ -36,6 +36,8 @@ export type { Judged, Judgement, LookVerdict } from './look/verdict.ts';
 export { bucketGpm } from './look/water.ts';
 export { ACT_VERBS, type Act, type ActVerb } from './make/acts.ts';
 export { type CardHead, cardMarkdown } from './make/card-text.ts';
+export { figureLines } from './make/figures/figure-lines.ts';
+export type { Reckoned } from './make/figures/reckon.ts';
 export { makeGaps } from './make/gaps/index.ts';
 export type { Appliance, StepStage, StepTemplate, StepWhen } from './make/step-data.ts';
 export { type Along, type TakeAlong, takeAlong } from './make/take-along.ts';

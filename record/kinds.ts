@@ -7,6 +7,7 @@ import { callbackReported } from './run/kinds/callback-reported.ts';
 import { chainAccepted } from './run/kinds/chain-accepted.ts';
 import { distanceMeasured } from './run/kinds/distance-measured.ts';
 import { endSeen } from './run/kinds/end-seen.ts';
+import { figureMeasured } from './run/kinds/figure-measured.ts';
 import { gateAnswered } from './run/kinds/gate-answered.ts';
 import { hammerHeard } from './run/kinds/hammer-heard.ts';
 import { jointMade } from './run/kinds/joint-made.ts';
@@ -48,6 +49,7 @@ const declared = [
   baselineTaken,
   sourceFound,
   sheetRead,
+  figureMeasured,
   reuseSeen,
   distanceMeasured,
   placeSeen,

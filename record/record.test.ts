@@ -218,6 +218,7 @@ describe('what must hold before an entry is taken', () => {
   const run = (more: Partial<RunNow> = {}): RunNow => ({
     joins: true,
     isProof: () => false,
+    isOff: () => null,
     accepted: { id: 'chain', deviceId: device },
     hasAcceptance: () => true,
     jointIds: new Set([j1, j2]),

@@ -1,6 +1,6 @@
 /** A work card on paper: black on white, two columns, boxes to tick. */
 import { PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from 'pdf-lib';
-import { takeAlong, type WorkStep } from '../../core/index.ts';
+import { figureLines, takeAlong, type WorkStep } from '../../core/index.ts';
 import type { RunCard } from './run-card.ts';
 
 /** US letter, points. */
@@ -142,6 +142,7 @@ function stepOn(paper: Paper, step: WorkStep, n: number, isDone: boolean): void 
   paper.box(isDone);
   paper.text(`${n}. ${step.title}`, { size: 9.5, bold: true, indent: 12 });
   paper.text(step.detail, { indent: 12 });
+  for (const line of figureLines(step)) paper.text(line, { indent: 12 });
   for (const caution of step.cautions) paper.text(`! ${caution}`, { indent: 12, bold: true });
   if (step.gate) paper.text(`Must be answered: ${step.gate}   yes / no`, { indent: 12 });
 }

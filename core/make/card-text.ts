@@ -1,5 +1,6 @@
 /** A work card as plain text with marks, to be kept in any file or printed anywhere. */
 
+import { figureLines } from './figures/figure-lines.ts';
 import type { StepStage } from './step-data.ts';
 import { takeAlong } from './take-along.ts';
 import type { WorkStep } from './work-card.ts';
@@ -43,6 +44,7 @@ export function cardMarkdown(head: CardHead, steps: readonly WorkStep[], done: R
     for (const step of own) {
       n += 1;
       lines.push(`- [${done[step.id] ? 'x' : ' '}] **${n}. ${text(step.title)}** ${text(step.detail)}`);
+      for (const line of figureLines(step)) lines.push(`  - ${text(line)}`);
       for (const caution of step.cautions) lines.push(`  - **Caution:** ${text(caution)}`);
       if (step.gate) lines.push(`  - **Must be answered:** ${text(step.gate)}`);
     }

@@ -28,6 +28,8 @@ export interface RunFacts {
   takenOutlets?: string[];
   /** Figures of the appliance's own sheet by their id: what each is called, and what was read; '' where nothing was. */
   sheet?: Record<string, { name: string; text: string }>;
+  /** Lengths that were measured at its steps, by their id. */
+  measured?: Record<string, { text: string; inches: number | null }>;
   /** The card as it was then; the latest unless given. */
   cardVersion?: number;
   rules: HouseRules;

@@ -2,6 +2,7 @@ import type { SealId } from '../ends/seals.ts';
 import type { Round } from '../prove/method.ts';
 import type { ActVerb } from './acts.ts';
 import type { Fact } from './fact-names.ts';
+import type { Measure, Reckoning } from './figures/rows.ts';
 import type { WorkKindId } from './work-kinds.ts';
 
 export type OldLine = 'none' | 'keep' | 'replace' | 'not judged';
@@ -111,6 +112,9 @@ export interface StepTemplate {
   drains?: DrainJoint[];
   /** Figures of the appliance's own sheet that are held against what is there, by id. */
   figures?: string[];
+  /** Lengths that are measured at it, and what is worked out of them; put in when the catalogue is read. */
+  measures?: Measure[];
+  reckons?: Reckoning[];
   /** A question that must be answered yes before the next step. */
   gate?: string;
   /** Asked each time; shown only where its fact holds. */

@@ -5,7 +5,7 @@ import { tubeJointOf } from '../ends/tube-joints.ts';
 import { shortName } from '../match/sides.ts';
 import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
 import type { Known } from './facts.ts';
-import { rinseOf } from './rinse.ts';
+import { lineCups, rinseOf } from './rinse.ts';
 import type { RunFacts } from './run-facts.ts';
 import { solderIn } from './solder.ts';
 import type { Subject } from './subject.ts';
@@ -52,6 +52,8 @@ const USUAL_BORE_IN = 0.25;
 /** At a dispenser; trade practice. */
 const LEAST_CUPS = 2;
 
+const cupsWords = (cups: number): string => (cups <= 1 ? `${writeFraction(cups, 2)} cup` : `${writeFraction(cups, 2)} cups`);
+
 function rinseWords(run: RunFacts, known: Known): Record<string, string> {
   const pieces = (run.chain?.path ?? []).map((step) => {
     const part = known.parts.find((p) => p.id === step.part);
@@ -59,7 +61,12 @@ function rinseWords(run: RunFacts, known: Known): Record<string, string> {
   });
   const gpm = run.appliance.designGpm > 0 ? run.appliance.designGpm : 0.5;
   const { cups, seconds } = rinseOf(pieces, LEAST_CUPS, gpm);
-  return { rinse: `${writeFraction(cups, 2)} cups`, rinseSeconds: `${seconds} s at ${gpm} gpm` };
+  return {
+    rinse: `${writeFraction(cups, 2)} cups`,
+    rinseSeconds: `${seconds} s at ${gpm} gpm`,
+    runOut: `${cupsWords(Math.max(0.5, Math.ceil(lineCups(pieces) * 2 - 1e-9) / 2))} of the line, and the branch's`,
+    flushOut: `${cupsWords(cups)} and more`,
+  };
 }
 
 /** Words of the joint, part or end that a step is for. */

@@ -4,6 +4,9 @@ import { type Reason, reason } from '../reason.ts';
 import { type Act, isNewCut } from './acts.ts';
 import { appliesTo, appliesToRun, isSo } from './conditions.ts';
 import { type Known, knownOf } from './facts.ts';
+import { type KnownFigures, knownFigures } from './figures/known-figures.ts';
+import { type Reckoned, reckon } from './figures/reckon.ts';
+import type { Measure } from './figures/rows.ts';
 import { type Edge, inOrder, type Ordered, StepIndex } from './order.ts';
 import { recoveriesAt } from './recoveries.ts';
 import type { RunFacts } from './run-facts.ts';
@@ -41,6 +44,10 @@ export interface WorkStep {
   drains?: DrainJoint[];
   /** What the appliance's own sheet says, to be held against what is there; text '' where it was not read. */
   figures?: { name: string; text: string }[];
+  /** Lengths that are measured at it: as typed, '' where none was yet; what is usual where there is such a thing, in. */
+  measures?: { id: string; name: string; text: string; usualIn?: number }[];
+  /** What it works out. */
+  reckoned?: Reckoned[];
   /** A question to be answered yes before the work goes on. */
   gate?: string;
   /** It opens the line: the water is proved dead before it. */
@@ -79,7 +86,11 @@ export function workCard(run: RunFacts): WorkStep[] {
   const known = knownOf(asked);
   const nodes = nodesOf(asked, known, version);
   const words = runWords(asked, known);
-  return withDrains(inOrder(nodes, edgesAmong(nodes, run, version)).map((i) => fill(nodes[i]!, words, asked, known)));
+  const figures = knownFigures(
+    asked,
+    nodes.flatMap((n) => n.template.measures ?? []),
+  );
+  return withDrains(inOrder(nodes, edgesAmong(nodes, run, version)).map((i) => fill(nodes[i]!, { words, figures }, asked, known)));
 }
 
 /** The working look is the drain joints' own: all of them are named there. */
@@ -167,7 +178,12 @@ function wordsOf(subject: Subject): Record<string, string> {
   return words;
 }
 
-function fill({ template: t, subject, acts, id }: Node, words: Record<string, string>, run: RunFacts, known: Known): WorkStep {
+function fill(
+  { template: t, subject, acts, id }: Node,
+  { words, figures: reckonable }: { words: Record<string, string>; figures: KnownFigures },
+  run: RunFacts,
+  known: Known,
+): WorkStep {
   const own = wordsOf(subject);
   const say = (text: string) => (text.includes('{') ? text.replace(/\{(\w+)\}/g, (_, key: string) => own[key] ?? words[key] ?? '') : text);
   const at = subject.joint?.joint;
@@ -201,9 +217,18 @@ function fill({ template: t, subject, acts, id }: Node, words: Record<string, st
     ...(t.timerS ? { timerS: t.timerS } : {}),
     ...(t.drains ? { drains: t.drains } : {}),
     ...(figures.length > 0 ? { figures } : {}),
+    ...(t.measures ? { measures: t.measures.map((m) => measured(m, run)) } : {}),
+    ...(t.reckons ? { reckoned: t.reckons.map((row) => reckon(row, reckonable)) } : {}),
     ...(t.gate ? { gate: say(t.gate) } : {}),
     cautions: t.cautions.flatMap((c) => (typeof c === 'string' ? [say(c)] : isSo(known, subject, c.if) ? [say(c.text)] : [])),
     ...(wrong.length > 0 ? { recoveries: wrong.map((r) => ({ ...r, steps: r.steps.map(say) })) } : {}),
     because: [reason(t.id, say(t.because), { source: t.source }), ...(makes ? at.mating.because : [])],
   };
 }
+
+const measured = ({ id, name, usualIn }: Measure, run: RunFacts) => ({
+  id,
+  name,
+  text: run.measured?.[id]?.text ?? '',
+  ...(usualIn === undefined ? {} : { usualIn }),
+});

@@ -1,22 +1,27 @@
 /** What turns a nut: typical sizes across the flats. */
 import { type End, parseEnd } from '../ends/code.ts';
+import { writeFraction } from '../units/fraction.ts';
+import { nutFlatsTable } from './nut-flats.table.ts';
 
-/** By family and size of the thread; across flats in inches. @source trade practice: typical */
-const ACROSS_FLATS: Record<string, string> = {
-  'comp 1/4': '1/2 to 9/16 in',
-  'comp 3/8': '5/8 to 11/16 in',
-  'comp 1/2': '13/16 to 7/8 in',
-  'comp 5/8': '15/16 to 1 in',
-  'npsm 1/2': '15/16 to 1 in',
-  'g 1/2': '15/16 to 1 in',
-};
+/** Across the flats of a thread's nut, in; typical. */
+export interface NutFlats {
+  /** Family and size as codes write them: 'comp-3/8'. */
+  thread: string;
+  fromIn: number;
+  toIn: number;
+}
+
+const byThread = new Map<string, NutFlats>(nutFlatsTable.map((row) => [row.thread, row]));
+
+const rowFor = (end: End): NutFlats | undefined => byThread.get(`${end.family}-${end.size}`);
+
+/** Across the flats of the largest nut that an end takes, in; null where none is typical. */
+export const flatsFor = (end: End): number | null => rowFor(end)?.toIn ?? null;
 
 /** The wrench for a joint's nut, with its size where one is typical; the hand and a rag for a hose nut. */
 export function wrenchFor(a: string, b: string): string {
   const ends = [a, b].map(parseEnd);
   if (ends.some((e) => e.family === 'ght')) return 'pliers with a rag';
-  const size = ends.map(sizeOf).find((s) => s !== undefined);
-  return size ? `wrench, ${size} across the flats` : 'wrench to fit';
+  const row = ends.map(rowFor).find((s) => s !== undefined);
+  return row ? `wrench, ${writeFraction(row.fromIn)} to ${writeFraction(row.toIn)} in across the flats` : 'wrench to fit';
 }
-
-const sizeOf = (end: End): string | undefined => ACROSS_FLATS[`${end.family} ${end.size}`];

@@ -43,6 +43,35 @@ describe('a question of the card', () => {
   });
 });
 
+describe('a length that a step measures', () => {
+  const measures = [{ id: 'critical-is', name: 'critical height', source: '' }];
+  const atLeast = { of: [{ figure: 'critical-height' }] };
+  const reckons = [{ id: 'critical', title: 'Critical height', source: '', how: 'sum' as const, of: [{ figure: 'critical-is' }], atLeast, low: '{by} low' }];
+  const look = { ...CONTEXT.look, sheets: [{ id: 'critical-height', appliances: '*' as const, name: 'critical height', of: 'length' as const, gate: true, overrides: null, source: '' }] }; // biome-ignore format: one row
+  const measuring = { ...context, look, stepData: context.stepData.map((t) => (t.id === 'shut-dead' ? { ...t, measures, reckons } : t)) };
+  const sheet = toEntry('sheet-read', { figure: 'critical-height', of: 'length', text: '3', value: 3 }, 2);
+  const taken = (text: string, inches: number, at: number) => toEntry('figure-measured', { figure: 'critical-is', text, inches }, at);
+  const yes = (entries: Parameters<typeof runState>[1]) =>
+    gateAnswered.holds(
+      answered({ stepId: 'shut-dead', answer: 'yes', note: '' }) as never,
+      runNow({ id: 'run', work: 'toilet-line', checkPoints: [] }, entries, () => measuring),
+    );
+
+  it('and that does not keep to its sheet takes no yes, until it is put right and measured again', () => {
+    const short = [accepted, sheet, taken('2 3/4', 2.75, 3)];
+    assert.deepEqual([yes(short)?.rule, yes(short)?.why.startsWith('Critical height: 1/4 in low.')], ['is-off', true]);
+    assert.equal(yes([...short, taken('3 1/16', 3.0625, 4)]), null);
+    assert.equal(yes([accepted, sheet]), null, 'what nobody measured is answered by eye');
+  });
+
+  it('stands on the card as typed, the last of it', () => {
+    const step = (entries: Parameters<typeof runState>[1]) => runState(measuring, entries).card.find((s) => s.id === 'shut-dead')!;
+    assert.equal(step([accepted, sheet]).measures![0]!.text, '');
+    const { measures: shown, reckoned } = step([accepted, sheet, taken('2 3/4', 2.75, 3), taken('3 in', 3, 4)]);
+    assert.deepEqual([shown![0]!.text, reckoned![0]!.isOff], ['3 in', false]);
+  });
+});
+
 describe('work that joins nothing', () => {
   const off = { ...context, work: 'toilet-remove' as const };
 

@@ -19,6 +19,8 @@ export interface RunNow {
   checkPointIds: ReadonlySet<string>;
   /** Whether a step of its card proves water or power off. */
   isProof: (stepId: string) => boolean;
+  /** What a step of its card worked out that does not keep to what is asked, in words; null where all does. */
+  isOff: (stepId: string) => string | null;
   /** The sign-off in force; null where there is none. */
   signedOff: { id: string; deviceId: string } | null;
   /** Whether an entry is the sign-off in force, or happened after it. */

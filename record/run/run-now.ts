@@ -50,6 +50,10 @@ export function runNow(run: Pick<RunContext, 'checkPoints' | 'work'> & { id: str
       return ids.indexOf(entryId) >= ids.indexOf(inForce.entryId);
     },
     isProof: (stepId) => state().card.some((step) => step.id === stepId && isProof(step)),
+    isOff: (stepId) => {
+      const off = state().card.find((step) => step.id === stepId)?.reckoned?.find((r) => r.isOff);
+      return off ? `${off.title}: ${off.text}` : null;
+    },
     open: () => state().open,
     running: () => [...state().joints, ...state().checkPoints].filter((t) => t.finding === 'running').map((t) => t.label),
     unsettled: () => state().conflicts.length > 0,

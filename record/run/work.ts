@@ -4,19 +4,20 @@ import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
 import type { LookData } from '../../core/look/rows.ts';
 import { isPlastic } from '../../core/make/facts.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
-import { type CardPart, type WorkStep, workCard } from '../../core/make/work-card.ts';
+import { type CardPart, type RunFacts, type WorkStep, workCard } from '../../core/make/work-card.ts';
 import { type WorkKindId, workKind } from '../../core/make/work-kinds.ts';
 import type { Part } from '../../core/match/part.ts';
 import { jointSides, sideWords } from '../../core/match/sides.ts';
 import type { Round } from '../../core/prove/method.ts';
 import { happenedAt } from '../entry.ts';
 import type { Bodies } from '../kinds.ts';
-import { acceptances, type History, lastOf } from './history.ts';
+import { acceptances, eachOf, type History, lastOf } from './history.ts';
 import { type Life, livesOf } from './joint-life.ts';
 import { type JointPlace, placesOf } from './joint-place.ts';
 import { type AcceptedChain, chainAccepted } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
 import { endSeen } from './kinds/end-seen.ts';
+import { figureMeasured } from './kinds/figure-measured.ts';
 import { oldLineJudged } from './kinds/old-line-judged.ts';
 import { sheetRead } from './kinds/sheet-read.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
@@ -82,10 +83,12 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
   const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
   const sheet = sheetOf(context, history);
-  const key = `${accepted?.entryId} ${Object.values(sheet).map((f) => f.text)} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
+  const measured = measuredOf(history);
+  const figures = [...Object.values(sheet), ...Object.values(measured)].map((f) => f.text);
+  const key = `${accepted?.entryId} ${figures} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
   const hasCard = accepted !== null || !workKind(context.work).joins;
   const card =
-    cards.get(key) ?? (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet }) : []);
+    cards.get(key) ?? (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet, measured }) : []);
   cards.set(key, card);
   const rounds = roundsOf(card);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
@@ -167,6 +170,10 @@ function sheetOf({ look, appliance }: RunContext, history: History): Record<stri
   return Object.fromEntries(own.map(({ id, name }) => [id, { name, text: lastOf(history, sheetRead, id)?.body.text ?? '' }]));
 }
 
+/** What was measured at the steps of a card: of each figure the last. */
+const measuredOf = (history: History): NonNullable<RunFacts['measured']> =>
+  Object.fromEntries(eachOf(history, figureMeasured).map(({ body }) => [body.figure, { text: body.text, inches: body.inches ?? null }]));
+
 /** What most stops give water by. */
 const USUAL_OUTLET = 'comp-3/8-m';
 
@@ -180,6 +187,7 @@ function cardOf(
     from: string | null | undefined;
     to: string | null | undefined;
     sheet: Record<string, { name: string; text: string }>;
+    measured: NonNullable<RunFacts['measured']>;
   },
 ): WorkStep[] {
   const { stop, place, oldLine } = found;
@@ -199,6 +207,7 @@ function cardOf(
     oldLine: oldLine?.verdict ?? 'not judged',
     takenOutlets: accepted?.need.leaveOutlet ? accepted.chain.branches.flatMap((b) => (b.use === 'free' ? [`${b.part} ${b.end}`] : [])) : [],
     sheet: found.sheet,
+    measured: found.measured,
     rules: accepted?.rules ?? context.rules ?? defaultRules,
     stepData: context.stepData,
     parts: accepted?.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)) ?? [],

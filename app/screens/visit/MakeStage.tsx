@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { minutesLeft } from '../../../record/run/step-minutes.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { AlongCard, OnPhone } from './card/OnPhone.tsx';
+import { DoneBy } from './card/DoneBy.tsx';
 import { Step } from './card/Step.tsx';
 import { useAwake } from './card/use-awake.ts';
 import { PicturesOfJoints } from './look/PicturesOf.tsx';
@@ -22,6 +23,7 @@ export default function MakeStage({
   gathered,
   others,
   catalogue,
+  timeZone,
 }: StageProps & { part: 'shut' | 'make' }) {
   const steps = state.card.filter((s) => s.stage === part);
   const [looked, setLooked] = useState<number | null>(null);
@@ -63,10 +65,11 @@ export default function MakeStage({
         <p className="caution mt-1">The water was not proved dead on the card. Proved another way: {state.stages.shut.reason}</p>
       )}
       {waits && <WaterFirst run={run} write={write} go={go} />}
-      {present !== -1 && <OnPhone {...look} minutesLeft={left.usual} />}
+      {present !== -1 && <OnPhone {...look} left={left} timeZone={timeZone} />}
       {left.usual > 0 && !state.signedOff && (
         <p className="mt-1 text-soft max-lg:hidden print:hidden">
           {minutes}
+          <DoneBy left={left} timeZone={timeZone} />
           {isAwake && '. The screen stays awake while the card is open.'}
         </p>
       )}

@@ -5,7 +5,7 @@ import { realReason, wantsChain } from '../rules.ts';
 
 /**
  * A question of the card that is answered before the work goes on: yes, no, by another proof that is named, or gone past with a reason. Water and power
- * are never gone past: only proved another way.
+ * are never gone past: only proved another way. What was measured and does not keep to its sheet takes no yes.
  */
 export const gateAnswered = kind({
   name: 'gate-answered',
@@ -16,7 +16,10 @@ export const gateAnswered = kind({
     const lacks = wantsChain(entry, run);
     if (lacks) return lacks;
     const { stepId, answer, note } = entry.body;
-    if (answer === 'yes' || answer === 'no') return null;
+    if (answer === 'no') return null;
+    const off = answer === 'yes' ? run.isOff(stepId) : null;
+    if (off) return { rule: 'is-off', why: `${off}. Put it right and measure again, or go past it with a reason.` };
+    if (answer === 'yes') return null;
     if (answer === 'past it' && run.isProof(stepId)) {
       return { rule: 'wants-proof', why: 'Water and power are not gone past: prove them off another way, and name the proof.' };
     }

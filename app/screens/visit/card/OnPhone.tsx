@@ -1,6 +1,8 @@
 import { type WorkStep, withQuantities } from '../../../../core/index.ts';
+import type { Minutes } from '../../../../record/minutes.ts';
 import { InUnits } from '../../../ui/InUnits.tsx';
 import { useKeys } from '../../../ui/use-keys.ts';
+import { DoneBy } from './DoneBy.tsx';
 import { StepWords } from './StepWords.tsx';
 
 interface Props {
@@ -14,7 +16,7 @@ interface Props {
 }
 
 /** Where the card stands, above its one step on a phone; and another step that is looked at, with nothing to press in it. */
-export function OnPhone({ steps, present, looked, done, minutesLeft }: Omit<Props, 'onLook'> & { minutesLeft: number }) {
+export function OnPhone({ steps, present, looked, done, left, timeZone }: Omit<Props, 'onLook'> & { left: Minutes; timeZone: string }) {
   const at = looked ?? present;
   const step = looked === null ? null : steps[looked];
   return (
@@ -23,7 +25,12 @@ export function OnPhone({ steps, present, looked, done, minutesLeft }: Omit<Prop
         <span>
           Step <b className="text-ink">{at + 1}</b> of {steps.length}
         </span>
-        {!step && minutesLeft > 0 && <span>about {minutesLeft} min left</span>}
+        {!step && left.usual > 0 && (
+          <span>
+            about {left.usual} min left
+            <DoneBy left={{ ...left, slow: left.usual }} timeZone={timeZone} />
+          </span>
+        )}
         {step && (done[step.id] ? <b className="text-ink">✓ done</b> : <span>not its turn yet</span>)}
       </p>
       {step && (

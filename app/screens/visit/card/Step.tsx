@@ -1,6 +1,7 @@
 import { type WorkStep, withQuantities } from '../../../../core/index.ts';
 import { InUnits } from '../../../ui/InUnits.tsx';
 import type { StageProps } from '../stage-props.ts';
+import { MeasureHere } from './MeasureHere.tsx';
 import { StepAction } from './StepAction.tsx';
 import { StepWords } from './StepWords.tsx';
 import { Wrong } from './Wrong.tsx';
@@ -20,6 +21,7 @@ export function Step({
   StageProps,
   'run' | 'state' | 'write'
 >) {
+  const measures = present && !waits && !state.signedOff && (step.measures !== undefined || step.reckoned !== undefined);
   return (
     <li
       className={`border-b border-rule py-3 ${isOnPhone ? '' : 'max-lg:hidden print:list-item'} ${present ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`}
@@ -33,9 +35,10 @@ export function Step({
         </h3>
         {done && <span className="ml-auto font-bold">✓ done</span>}
       </div>
-      {(present || !done) && <StepWords step={step} />}
+      {(present || !done) && <StepWords step={step} isMeasuring={measures} />}
       {present && !waits && !state.signedOff && (
         <div className="print:hidden">
+          {measures && <MeasureHere {...{ step, run, write }} />}
           <StepAction {...{ step, run, state, write }} />
         </div>
       )}

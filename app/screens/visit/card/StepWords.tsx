@@ -1,9 +1,9 @@
-import { type WorkStep, withQuantities } from '../../../../core/index.ts';
+import { figureLines, type WorkStep, withQuantities } from '../../../../core/index.ts';
 import { InUnits } from '../../../ui/InUnits.tsx';
 import { Reasons } from '../../../ui/Reasons.tsx';
 
-/** What a step says: how, with what, by whom, and what to beware of. */
-export function StepWords({ step }: { step: WorkStep }) {
+/** What a step says: how, with what, by whom, and what to beware of; its figures stand elsewhere while they are measured. */
+export function StepWords({ step, isMeasuring = false }: { step: WorkStep; isMeasuring?: boolean }) {
   const hands = [step.people && `${step.people} people`, step.minutes && `about ${step.minutes} min`].filter(Boolean).join(' · ');
   return (
     <>
@@ -15,7 +15,7 @@ export function StepWords({ step }: { step: WorkStep }) {
           <b>{d.on}</b> {d.what}: {d.name}. Looked at: {d.lookedAt}. <span className="text-soft">Weeps: {d.remedies.join(', then ')}.</span>
         </p>
       ))}
-      {step.figures && <Figures figures={step.figures} />}
+      <Figures step={step} isMeasuring={isMeasuring} />
       {step.tool && <p className="text-soft print:hidden">Tools: {step.tool}</p>}
       {step.materials && (
         <p className="text-soft print:hidden">To have: {step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', ')}</p>
@@ -31,19 +31,22 @@ export function StepWords({ step }: { step: WorkStep }) {
   );
 }
 
-/** What its sheet says, to be held against what is there; what nobody read yet in one line. */
-function Figures({ figures }: { figures: NonNullable<WorkStep['figures']> }) {
-  const unread = figures.filter((f) => f.text === '');
+/** What its sheet says, what was measured, and what they come to. What nobody read yet stands in one line, what nobody measured as room to write it on paper. */
+function Figures({ step, isMeasuring }: { step: WorkStep; isMeasuring: boolean }) {
+  const unread = (step.figures ?? []).filter((f) => f.text === '');
+  const blanks = (step.measures ?? []).filter((m) => m.text === '');
+  const lines = figureLines({ ...step, ...(isMeasuring ? { measures: [], reckoned: [] } : { measures: (step.measures ?? []).filter((m) => m.text !== '') }) });
   return (
-    <div className="my-1 print:text-xs">
-      {figures
-        .filter((f) => f.text !== '')
-        .map((f) => (
-          <p key={f.name}>
-            Its sheet, {f.name}: <b>{f.text}</b>
-          </p>
-        ))}
+    <div className="my-1 empty:hidden print:text-xs">
+      {lines.map((line) => (
+        <p key={line}>
+          <InUnits said={withQuantities(line)} />
+        </p>
+      ))}
       {unread.length > 0 && <p className="text-soft">Not read off its sheet yet (in Look): {unread.map((f) => f.name).join('; ')}.</p>}
+      {!isMeasuring && blanks.length > 0 && (
+        <p className="hidden print:block">To measure: {blanks.map((m) => `${m.name} ______`).join('; ')}</p>
+      )}
     </div>
   );
 }

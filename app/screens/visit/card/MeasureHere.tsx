@@ -1,0 +1,84 @@
+import { useId, useState } from 'react';
+import { length, lengthTyped, quantityWords, readLengthIn, type WorkStep, withQuantities } from '../../../../core/index.ts';
+import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
+import { InUnits } from '../../../ui/InUnits.tsx';
+import { Reasons } from '../../../ui/Reasons.tsx';
+import { unitsHere, useUnits } from '../../../ui/units.ts';
+import type { StageProps } from '../stage-props.ts';
+
+/** What is measured at the present step, kept as it is typed, and what it comes to. */
+export function MeasureHere({ step, run, write }: { step: WorkStep } & Pick<StageProps, 'run' | 'write'>) {
+  const keep = (figure: string, text: string, inches: number | null) =>
+    write('figure-measured', run.id, { figure, text, ...(inches === null ? {} : { inches }) });
+  return (
+    <section aria-label="Measured here" className="mt-2">
+      <div className="grid gap-2 sm:grid-cols-2">
+        {step.measures?.map((m) => (
+          <Measured key={m.id} measure={m} onMeasured={(text, inches) => keep(m.id, text, inches)} />
+        ))}
+      </div>
+      <div aria-live="polite">
+        {step.reckoned?.map((r) => (
+          <div key={r.id} className="mt-1">
+            {r.text === '' ? (
+              <p className="text-soft">
+                {r.title}: wants {r.wants.join(' and ')}
+              </p>
+            ) : (
+              <p className={r.isOff ? 'caution' : 'text-lg'}>
+                {r.isOff ? '▲ ' : '✓ '}
+                <b>{r.title}</b> <InUnits said={withQuantities(r.text)} />
+              </p>
+            )}
+            {r.text !== '' && <Reasons because={r.because.map((b) => ({ ...b, ...withQuantities(b.text) }))} label="Reckoned from" />}
+          </div>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Measured({
+  measure,
+  onMeasured,
+}: {
+  measure: NonNullable<WorkStep['measures']>[number];
+  onMeasured: (text: string, inches: number | null) => void;
+}) {
+  const units = useUnits();
+  const id = useId();
+  const [text, setText] = useState(measure.text);
+  const inches = text.trim() === '' ? null : readLengthIn(text);
+  const isBad = text.trim() !== '' && (inches === null || inches > MOST_IN);
+  const save = () => {
+    const typed = text.trim().slice(0, 200);
+    if (isBad || typed === measure.text.trim()) return;
+    onMeasured(typed === '' ? '' : lengthTyped(typed, unitsHere()), inches);
+  };
+  return (
+    <div>
+      <label className="label block" htmlFor={id}>
+        {measure.name} ({ownUnit('length', units)})
+      </label>
+      <FigureInput
+        id={id}
+        of="length"
+        className="field"
+        maxLength={200}
+        value={text}
+        placeholder={measure.usualIn === undefined ? undefined : `usual: ${quantityWords(length(measure.usualIn), units)}`}
+        onChange={setText}
+        onBlur={save}
+        onKeyDown={(e) => e.key === 'Enter' && save()}
+        aria-invalid={isBad}
+        aria-describedby={`${id}-said`}
+      />
+      <p id={`${id}-said`} className="text-soft" aria-live="polite">
+        {isBad && 'That is no length: 34 1/2, 2 ft 10 in or 876 mm.'}
+      </p>
+    </div>
+  );
+}
+
+/** Longer than any wall: a slip of the thumb, in. */
+const MOST_IN = 1200;

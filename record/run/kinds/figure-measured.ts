@@ -1,0 +1,20 @@
+import * as z from 'zod/mini';
+import { readLengthIn } from '../../../core/units/length.ts';
+import { asTyped, length } from '../../../core/units/quantity.ts';
+import { always, kind } from '../../kind.ts';
+import { id, notNegative, shortText } from '../../shapes.ts';
+
+/** A length that a step of the card measures, by its id in the catalogue: as typed, and in inches; '' where it is taken away. */
+export const figureMeasured = kind({
+  name: 'figure-measured',
+  shape: z.strictObject({ figure: id, text: shortText, inches: z.optional(notNegative) }),
+  counts: { lastOf: (b) => b.figure },
+  about: 'run',
+  holds: always,
+  agreed: ({ inches: _, ...b }) => {
+    const inches = readLengthIn(b.text);
+    return inches === null ? b : { ...b, inches };
+  },
+  says: ({ figure, text, inches }, { units }) =>
+    `Measured, ${figure.replaceAll('-', ' ')}: ${text === '' ? 'nothing' : asTyped(text, length(inches ?? 0), units)}`,
+});
