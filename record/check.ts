@@ -17,7 +17,7 @@ export function refusalFor(entry: Entry, run: RunNow, entries: readonly Entry[])
   const kind = kindOf(entry.kind);
   if (!kind) return { rule: 'unknown-kind', why: `There is no kind of entry "${entry.kind}".` };
   if (entry.jointId !== null && !run.jointIds.has(entry.jointId)) return UNKNOWN_JOINT;
-  if (entry.checkPointId !== null && !run.checkPointIds.has(entry.checkPointId)) return UNKNOWN_POINT;
+  if (entry.checkPointId !== null && !run.hasCheckPoint(entry.checkPointId)) return UNKNOWN_POINT;
   if (entry.jointId !== null && entry.checkPointId !== null) {
     return { rule: 'two-targets', why: 'An entry is about a joint or a check point, not both.' };
   }

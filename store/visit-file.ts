@@ -17,7 +17,7 @@ import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from
 import { ImportError } from './import-error.ts';
 import { derive } from './projections/index.ts';
 import { visitHeads, visitSheets } from './queries/visits.ts';
-import { insertJoints, sameContent } from './write.ts';
+import { insertDrains, insertJoints, sameContent } from './write.ts';
 
 const list = <T extends z.ZodMiniType>(shape: T, most: number) => z.array(shape).check(z.maxLength(most, `holds more than ${most}`));
 
@@ -271,6 +271,7 @@ async function keepEntry(tx: Tx, shopId: string, entry: FiledEntry, position: nu
   const why = 'it names a run, joint, check point or entry that the file does not bring, or stands twice.';
   await refusing(tx, path, why, async (sp) => {
     await insertJoints(sp, shopId, [entry as Entry]);
+    await insertDrains(sp, shopId, [entry as Entry]);
     await insertEntries(sp, shopId, [{ ...entry, position }]);
   });
 }

@@ -2,7 +2,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import { catalogue } from '../catalog/index.ts';
 import { refusalFor } from '../record/check.ts';
-import { broughtUp, type Entry, jointsBrought, runNow } from '../record/index.ts';
+import { broughtUp, drainOfId, type Entry, jointsBrought, runNow } from '../record/index.ts';
 import type { Refusal } from '../record/kind.ts';
 import type { SentEntry } from '../record/shape.ts';
 import { contextOf, type RunRow } from '../record/visit/sheet.ts';
@@ -39,6 +39,7 @@ const runDesk: Desk<SentEntry> = {
   },
   insert: async (tx, shopId, good) => {
     await insertJoints(tx, shopId, good);
+    await insertDrains(tx, shopId, good);
     await insertEntries(tx, shopId, good as PlacedEntry[]);
   },
 };
@@ -49,6 +50,15 @@ export async function insertJoints(tx: Tx, shopId: string, entries: Entry[]): Pr
   for (let i = 0; i < joints.length; i += 1000) {
     await tx`insert into joint ${tx(joints.slice(i, i + 1000))} on conflict (shop_id, run_id, joint_id) do nothing`;
   }
+}
+
+/** Joints of the drain that entries are about: a card brings them, the first look at one keeps it. */
+export async function insertDrains(tx: Tx, shopId: string, entries: Entry[]): Promise<void> {
+  const drains = entries.flatMap(({ runId, checkPointId }) => {
+    const name = checkPointId === null ? null : drainOfId(runId, checkPointId);
+    return name === null ? [] : [{ shop_id: shopId, check_point_id: checkPointId, run_id: runId, kind: 'drain', name }];
+  });
+  if (drains.length > 0) await tx`insert into check_point ${tx(drains)} on conflict (shop_id, check_point_id) do nothing`;
 }
 
 interface RunAtHand {

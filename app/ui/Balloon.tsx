@@ -2,6 +2,8 @@
 
 export interface JointMark {
   n: number;
+  /** 'D' of the drain; 'J' unless given. */
+  letter?: 'J' | 'D';
   /** Open ring, half filled, full. */
   state: 'not made' | 'made' | 'proven';
   finding: 'damp' | 'drip' | 'running' | null;
@@ -30,7 +32,8 @@ export function Balloon({ x, y, to, mark, upright }: { x: number; y: number; to:
         transform={upright ? `rotate(90 ${x} ${y})` : undefined}
         className={`font-head ${state === 'proven' ? 'fill-sheet' : 'fill-ink'}`}
       >
-        J{n}
+        {mark.letter ?? 'J'}
+        {n}
       </text>
       {mark.finding && <path d={`M${x} ${y + r + 1} l 8 13 h -16 Z`} className="fill-ink" />}
       {mark.note && !upright && (

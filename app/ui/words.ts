@@ -37,6 +37,12 @@ export function recheckWords({ signedOff, recheck, accepted }: Pick<RunState, 's
 export const provenWords = (ml: number | null, recheck: string): string =>
   ml === null ? 'nothing proven yet' : `under ${mlPerDay(ml)} mL a day at 95 %, ${recheck}`;
 
+/** What the looks at a joint, a stem or a joint of the drain prove. A drain stands under no pressure: it stayed dry while it worked, or that is not seen yet. */
+export function proofWords(t: { mlPerDay: number | null; proven: boolean; drain?: unknown }, recheck: string): string {
+  if (t.drain === undefined) return provenWords(t.mlPerDay, recheck);
+  return t.proven ? 'stayed dry while it worked' : 'not seen at work yet';
+}
+
 const shortDay = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', timeZone: 'UTC' });
 const withYear = new Intl.DateTimeFormat('en', { day: 'numeric', month: 'short', year: 'numeric', timeZone: 'UTC' });
 

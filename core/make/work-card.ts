@@ -60,8 +60,12 @@ export interface WorkStep {
   because: Reason[];
 }
 
+/** The card with which each drain joint came to be looked at by itself: the steps stayed as they were. */
+export const DRAINS_APART = 4;
+
 /** The version of the card that these steps make: what is accepted with it keeps it. */
-export const cardVersionOf = (stepData: readonly StepTemplate[]): number => Math.max(1, ...stepData.map((t) => t.since ?? 1));
+export const cardVersionOf = (stepData: readonly StepTemplate[]): number =>
+  Math.max(1, ...stepData.map((t) => (t.drains ? DRAINS_APART : (t.since ?? 1))));
 
 const STAGES: StepStage[] = ['shut', 'make', 'prove', 'log'];
 const MAKES: ReadonlySet<string> = new Set(['tighten', 'push', 'ring', 'solder']);

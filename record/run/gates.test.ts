@@ -46,7 +46,9 @@ describe('a question of the card', () => {
 describe('a length that a step measures', () => {
   const measures = [{ id: 'critical-is', name: 'critical height', source: '' }];
   const atLeast = { of: [{ figure: 'critical-height' }] };
-  const reckons = [{ id: 'critical', title: 'Critical height', source: '', how: 'sum' as const, of: [{ figure: 'critical-is' }], atLeast, low: '{by} low' }];
+  const reckons = [
+    { id: 'critical', title: 'Critical height', source: '', how: 'sum' as const, of: [{ figure: 'critical-is' }], atLeast, low: '{by} low' },
+  ];
   const look = { ...CONTEXT.look, sheets: [{ id: 'critical-height', appliances: '*' as const, name: 'critical height', of: 'length' as const, gate: true, overrides: null, source: '' }] }; // biome-ignore format: one row
   const measuring = { ...context, look, stepData: context.stepData.map((t) => (t.id === 'shut-dead' ? { ...t, measures, reckons } : t)) };
   const sheet = toEntry('sheet-read', { figure: 'critical-height', of: 'length', text: '3', value: 3 }, 2);

@@ -31,6 +31,8 @@ export interface Life {
   /** Since it was made last, nudges among them; in 24ths. */
   turns24: number;
   nudges: number;
+  /** Remedies of any kind, the water shut off not counted. */
+  remedies: number;
   /** Looks that still count: since it was last made, opened or moved. */
   looks: EndedLook[];
   /** Looks begun and not ended. */
@@ -84,6 +86,7 @@ const born = (place: JointPlace | null): Living => ({
   wasMade: false,
   turns24: 0,
   nudges: 0,
+  remedies: 0,
   looks: [],
   open: [],
   trouble: null,
@@ -121,6 +124,7 @@ function remedy(life: Living, { body }: EntryOf<'remedied'>, lives: Map<string, 
     const moved = lives.get(id);
     if (moved) disturb(moved);
   }
+  if (body.action !== 'shut') life.remedies += 1;
   if (body.action !== 'nudge') return;
   life.turns24 += body.turns24;
   life.nudges += 1;

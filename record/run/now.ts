@@ -16,7 +16,8 @@ export interface RunNow {
   hasAcceptance: (id: string) => boolean;
   /** Joints of every chain that was accepted for it. */
   jointIds: ReadonlySet<string>;
-  checkPointIds: ReadonlySet<string>;
+  /** Its stem, and the joints of the drain that its card makes. */
+  hasCheckPoint: (id: string) => boolean;
   /** Whether a step of its card proves water or power off. */
   isProof: (stepId: string) => boolean;
   /** What a step of its card worked out that does not keep to what is asked, in words; null where all does. */

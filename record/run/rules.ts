@@ -13,7 +13,7 @@ export function wantsTarget(entry: EntryBase, run: RunNow): Refusal | null {
   const lacks = wantsChain(entry, run);
   if (lacks) return lacks;
   const target = targetOf(entry);
-  if (target !== null && (run.jointIds.has(target) || run.checkPointIds.has(target))) return null;
+  if (target !== null && (run.jointIds.has(target) || run.hasCheckPoint(target))) return null;
   return entry.checkPointId === null
     ? { rule: 'unknown-joint', why: 'The joint belongs to a chain that was not kept.' }
     : { rule: 'unknown-check-point', why: 'This run has no such check point.' };

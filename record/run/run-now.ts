@@ -2,6 +2,7 @@ import { workKind } from '../../core/make/work-kinds.ts';
 import { targetOf } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
 import { ordered } from '../standing.ts';
+import { drainOfId } from './drain-points.ts';
 import { type History, historyOf, lastOf, ofKind } from './history.ts';
 import { chainAccepted } from './kinds/chain-accepted.ts';
 import { lookBegun } from './kinds/look-begun.ts';
@@ -36,9 +37,7 @@ export function runNow(run: Pick<RunContext, 'checkPoints' | 'work'> & { id: str
     get jointIds() {
       return new Set(ofKind(brought, chainAccepted).flatMap((e) => e.body.jointIds));
     },
-    get checkPointIds() {
-      return new Set(run.checkPoints.map((p) => p.id));
-    },
+    hasCheckPoint: (id) => (drainOfId(run.id, id) === null ? run.checkPoints.some((p) => p.id === id) : state().checkPoints.some((p) => p.id === id)),
     get signedOff() {
       const inForce = signed();
       return inForce && { id: inForce.entryId, deviceId: inForce.deviceId };
@@ -51,7 +50,9 @@ export function runNow(run: Pick<RunContext, 'checkPoints' | 'work'> & { id: str
     },
     isProof: (stepId) => state().card.some((step) => step.id === stepId && isProof(step)),
     isOff: (stepId) => {
-      const off = state().card.find((step) => step.id === stepId)?.reckoned?.find((r) => r.isOff);
+      const off = state()
+        .card.find((step) => step.id === stepId)
+        ?.reckoned?.find((r) => r.isOff);
       return off ? `${off.title}: ${off.text}` : null;
     },
     open: () => state().open,

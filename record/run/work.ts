@@ -3,14 +3,15 @@ import { type SealId, sealById } from '../../core/ends/seals.ts';
 import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
 import type { LookData } from '../../core/look/rows.ts';
 import { isPlastic } from '../../core/make/facts.ts';
-import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
-import { type CardPart, type RunFacts, type WorkStep, workCard } from '../../core/make/work-card.ts';
+import type { Appliance, DrainJoint, StepTemplate } from '../../core/make/step-data.ts';
+import { type CardPart, cardVersionOf, type RunFacts, type WorkStep, workCard } from '../../core/make/work-card.ts';
 import { type WorkKindId, workKind } from '../../core/make/work-kinds.ts';
 import type { Part } from '../../core/match/part.ts';
 import { jointSides, sideWords } from '../../core/match/sides.ts';
 import type { Round } from '../../core/prove/method.ts';
 import { happenedAt } from '../entry.ts';
 import type { Bodies } from '../kinds.ts';
+import { type DrainPoint, drainOfId, drainPointsOf } from './drain-points.ts';
 import { acceptances, eachOf, type History, lastOf } from './history.ts';
 import { type Life, livesOf } from './joint-life.ts';
 import { type JointPlace, placesOf } from './joint-place.ts';
@@ -64,7 +65,10 @@ export interface JointState extends Proof {
 
 export interface CheckPointState extends Proof {
   id: string;
+  /** 'Stop stem', 'D2' */
   label: string;
+  /** Of a joint of the drain: what it is, whether its step is done, how many remedies were tried. */
+  drain?: DrainJoint & { isMade: boolean; tried: number };
 }
 
 /** Cards by what they are composed from. */
@@ -88,15 +92,16 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const key = `${accepted?.entryId} ${figures} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
   const hasCard = accepted !== null || !workKind(context.work).joins;
   const card =
-    cards.get(key) ?? (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet, measured }) : []);
+    cards.get(key) ??
+    (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet, measured }) : []);
   cards.set(key, card);
   const rounds = roundsOf(card);
   const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
-  const lives = livesIn(context, history);
+  const drains = drainPointsOf(context, card, accepted ? (accepted.cardVersion ?? 1) : cardVersionOf(context.stepData));
+  // What was kept of the drain by its id alone is the card's, where it has it.
+  const stems = context.checkPoints.filter((p) => drainOfId(context.runId, p.id) === null);
+  const lives = livesIn(history, [...stems, ...drains]);
   const joints = accepted ? jointStates(context, accepted, lives, rounds, { targetMlPerDay, hasStop: stop !== null && stop.kind !== 'none' }) : [];
-  const checkPoints = hasCard
-    ? context.checkPoints.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay, 0) }))
-    : [];
   const ticks = ticksOf(
     history,
     card,
@@ -108,6 +113,10 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     (n) => joints.find((j) => j.n === n)?.made ?? false,
     (stage) => lastOf(history, stageSkipped, stage) !== null,
   );
+  const stemStates = hasCard
+    ? stems.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay, 0) }))
+    : [];
+  const checkPoints: CheckPointState[] = [...stemStates, ...drains.map((d) => drainState(d, lives.get(d.id)!, done[d.madeBy] ?? false))];
   const [from, to] = [side('from'), side('to')];
   const skipped = Object.fromEntries(STAGES.map((s) => [s, lastOf(history, stageSkipped, s)]));
   return {
@@ -138,16 +147,15 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
 export type Work = ReturnType<typeof workOf>;
 
 /** Every joint that any chain of the run brought, and its check points. */
-function livesIn(context: RunContext, history: History): Map<string, Life> {
+function livesIn(history: History, points: readonly { id: string }[]): Map<string, Life> {
   const places = new Map<string, JointPlace>();
   for (const { body } of acceptances(history)) {
     for (const [i, place] of placesOf(body).entries()) places.set(body.jointIds[i] as string, place);
   }
-  const points = context.checkPoints.map((p) => p.id);
   return livesOf(
     history.all,
     places,
-    points,
+    points.map((p) => p.id),
     history.all.findLastIndex(({ stands }) => stands?.kind === 'chain-accepted'),
   );
 }
@@ -159,7 +167,14 @@ export function roundsOf(card: readonly WorkStep[]): Round[] {
   return told.length === 0 ? usual : [...new Set([...usual.filter((r) => !told.includes(r)), ...told])];
 }
 
-/** A stem or drain is not moved when the appliance is pushed home. */
+/** A joint of the drain is dry when it stayed dry while it worked: what runs through it stands under no pressure that would bound a leak. */
+function drainState({ id, drain }: DrainPoint, life: Life, isMade: boolean): CheckPointState {
+  const proof = proofOf(life, ['working'], Number.POSITIVE_INFINITY, 0);
+  const isDry = isMade && proof.byRound.working?.state === 'dry' && proof.finding === null;
+  return { id, label: drain.on, drain: { ...drain, isMade, tried: life.remedies }, ...proof, mlPerDay: null, proven: isDry };
+}
+
+/** A stem is not moved when the appliance is pushed home. */
 function checkRounds(rounds: Round[]): Round[] {
   return rounds.filter((r) => r !== 'put-back');
 }

@@ -1,6 +1,6 @@
 import { catalogue } from '../../catalog/index.ts';
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
-import type { Entry } from '../../record/index.ts';
+import { drainOfId, type Entry } from '../../record/index.ts';
 import { NOTHING_GATHERED } from '../../record/visit/gathered.ts';
 import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';
 import type { Gathered, Told } from '../../record/visit/states.ts';
@@ -100,7 +100,7 @@ export async function listedRuns(sql: Sql | Tx, shopId: string, visitIds: string
   }));
 }
 
-/** The same with their check points. */
+/** The same with the check points that the book keeps. */
 export async function visitRuns(sql: Sql | Tx, shopId: string, visitIds: string[]): Promise<(RunRow & { visitId: string })[]> {
   const [runs, checks] = await Promise.all([
     listedRuns(sql, shopId, visitIds),
@@ -109,7 +109,9 @@ export async function visitRuns(sql: Sql | Tx, shopId: string, visitIds: string[
       where c.shop_id = ${shopId} and c.run_id in (select run_id from visit_run where shop_id = ${shopId} and visit_id = any(${visitIds}::uuid[]))
       order by c.check_point_id`,
   ]);
-  const pointsOf = groupBy(checks, (c) => c.run_id);
+  // Joints of the drain are brought by the card, and kept only for what names them.
+  const own = checks.filter((c) => drainOfId(c.run_id, c.check_point_id) === null);
+  const pointsOf = groupBy(own, (c) => c.run_id);
   return runs.map((r) => ({ ...r, checkPoints: (pointsOf.get(r.id) ?? []).map((c) => ({ id: c.check_point_id, kind: c.kind, name: c.name })) }));
 }
 

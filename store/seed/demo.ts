@@ -15,7 +15,7 @@ import { insertEntries, type PlacedEntry } from '../entry-row.ts';
 import { deriveMissing } from '../projections/index.ts';
 import { shopToday } from '../queries/shop.ts';
 import { coilIn } from '../queries/stock.ts';
-import { insertJoints } from '../write.ts';
+import { insertDrains, insertJoints } from '../write.ts';
 import { APPLIANCES, type DemoVisit, PREMISES, SHOP, VISITS } from './observatory.ts';
 import { chance, seedOf, uuidAt } from './random.ts';
 import { walkEntries } from './walk.ts';
@@ -164,6 +164,7 @@ async function keepEntries(tx: Tx, entries: Entry[]): Promise<void> {
   let position = await lockCursor(tx, FIRST_SHOP);
   const placed = entries.map((e) => ({ ...e, position: ++position }) as PlacedEntry);
   await insertJoints(tx, FIRST_SHOP, placed);
+  await insertDrains(tx, FIRST_SHOP, placed);
   await insertEntries(tx, FIRST_SHOP, placed);
   await moveCursor(tx, FIRST_SHOP, position);
 }

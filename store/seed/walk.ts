@@ -10,7 +10,7 @@ import type { Chain, Need } from '../../core/match/query.ts';
 import { waitFor } from '../../core/prove/bounds.ts';
 import { FIRST_DROP_DELAY_MIN, METHODS } from '../../core/prove/method.ts';
 import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../record/index.ts';
-import { besideLooks, itemsOf, roundsOf } from '../../record/index.ts';
+import { besideLooks, drainPointsOf, itemsOf, roundsOf } from '../../record/index.ts';
 import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';
 import { type Chance, uuidAt } from './random.ts';
 
@@ -119,10 +119,12 @@ export function walkEntries(w: Walk): Entry[] {
   for (const step of w.progress === 'half made' ? make.slice(0, half) : make) doStep(step);
   if (w.progress === 'half made') return out;
   const rounds = roundsOf(card);
+  const drains = drainPointsOf({ runId: w.runId, water: run.water, appliance: applianceById(w.appliance.kind) }, card, accepted.cardVersion ?? 1);
   const targets = [...accepted.jointIds.map((jointId) => ({ jointId })), { checkPointId: w.stemId }];
   const look = (round: Bodies['look-begun']['round'], minutes: number, finding: 'dry' | 'damp' = 'dry', only?: number) => {
     const method = round === 'before' || round === 'crack' ? 'eye' : 'tissue';
-    const seen = targets.filter((t, i) => (only === undefined || i === only) && !(round === 'put-back' && 'checkPointId' in t));
+    const all = round === 'working' || round === 'next-day' ? [...targets, ...drains.map((d) => ({ checkPointId: d.id }))] : targets;
+    const seen = all.filter((t, i) => (only === undefined || i === only) && !(round === 'put-back' && 'checkPointId' in t));
     const begun = seen.map((t) => add('look-begun', { round, method }, 0, t));
     clock += minutes * 60_000;
     seen.forEach((t, i) => {

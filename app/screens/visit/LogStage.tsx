@@ -3,7 +3,7 @@ import { endLabel } from '../../../core/index.ts';
 import { isRealReason, STAGE_NAMES } from '../../../record/index.ts';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
 import { ReportCallback } from '../../ui/ReportCallback.tsx';
-import { localTime, money, provenWords, recheckWords } from '../../ui/words.ts';
+import { localTime, money, proofWords, recheckWords } from '../../ui/words.ts';
 import { NextUp } from './NextUp.tsx';
 import type { StageProps } from './stage-props.ts';
 
@@ -106,7 +106,7 @@ function Connection({ state, timeZone }: Pick<StageProps, 'state' | 'timeZone'>)
       <dd>
         {[...state.joints, ...state.checkPoints].map((t) => (
           <div key={t.id}>
-            {t.label}: {t.finding ?? provenWords(t.mlPerDay, recheckWords(state, timeZone))}
+            {t.label}: {t.finding ?? proofWords(t, recheckWords(state, timeZone))}
             {t.proven && ' ✓'}
           </div>
         ))}

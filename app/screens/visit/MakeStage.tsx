@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { minutesLeft } from '../../../record/run/step-minutes.ts';
 import { fetched } from '../../ui/fetched.tsx';
-import { AlongCard, OnPhone } from './card/OnPhone.tsx';
 import { DoneBy } from './card/DoneBy.tsx';
+import { AlongCard, OnPhone } from './card/OnPhone.tsx';
 import { Step } from './card/Step.tsx';
 import { useAwake } from './card/use-awake.ts';
 import { PicturesOfJoints } from './look/PicturesOf.tsx';

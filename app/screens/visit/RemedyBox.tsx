@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { remedy, turns24, writeTurns } from '../../../core/index.ts';
+import { drainRemedy, remedy, turns24, writeTurns } from '../../../core/index.ts';
 import { Reasons } from '../../ui/Reasons.tsx';
+import type { Target } from './prove/target.ts';
 import type { StageProps } from './stage-props.ts';
-import type { Target } from './target.ts';
 
 /** What to do about a joint that is not dry, and what it sends back through the rounds. */
 export function RemedyBox({ trouble, run, state, write }: StageProps & { trouble: Target }) {
@@ -21,6 +21,7 @@ export function RemedyBox({ trouble, run, state, write }: StageProps & { trouble
         relieveFirst: joint.relieveFirst,
       })
     : null;
+  const ofDrain = trouble.drain ? drainRemedy(trouble.drain.remedies, trouble.drain.tried) : null;
   const doIt = (action: 'nudge' | 'open-and-look' | 'remake', turns: number) =>
     write('remedied', run.id, { action, turns24: turns, movedJointIds: moved }, trouble.target);
   return (
@@ -38,10 +39,12 @@ export function RemedyBox({ trouble, run, state, write }: StageProps & { trouble
           <p className="mt-1 text-lg">{advice.because[0]?.text}</p>
           {advice.action === 'nudge' && advice.because[1] && <p className="caution mt-1">{advice.because[1].text}</p>}
         </>
+      ) : ofDrain ? (
+        <DrainLadder drain={trouble.drain!} rung={ofDrain.rung} />
       ) : (
         <p className="mt-1 text-lg">A stem that weeps: nip its packing nut by an eighth, or plan a new stop.</p>
       )}
-      {advice && <Reasons because={advice.because} label="Where this comes from" />}
+      {(advice ?? ofDrain) && <Reasons because={(advice ?? ofDrain)!.because} label="Where this comes from" />}
       <fieldset className="mt-2 flex flex-wrap gap-x-4">
         <legend className="label">What moved with it goes through the rounds again</legend>
         {others.map((j) => (
@@ -74,12 +77,41 @@ export function RemedyBox({ trouble, run, state, write }: StageProps & { trouble
             Opened, put right, remade{joint.budget ? `, ${writeTurns(joint.budget.default24)}` : ''}
           </button>
         )}
-        {!joint && (
+        {ofDrain && (
+          <button
+            type="button"
+            className="key key-main"
+            onClick={() => doIt(ofDrain.turns === null ? 'remake' : 'nudge', ofDrain.turns === null ? 0 : turns24(ofDrain.turns))}
+          >
+            Done: {ofDrain.what}
+          </button>
+        )}
+        {!joint && !ofDrain && (
           <button type="button" className="key key-main" onClick={() => doIt('nudge', 3)}>
             Packing nut nipped 1/8 turn
           </button>
         )}
       </div>
     </section>
+  );
+}
+
+/** The ladder of a joint of the drain, the rung that is next marked; then what shows whether it helped. */
+function DrainLadder({ drain, rung }: { drain: NonNullable<Target['drain']>; rung: number }) {
+  return (
+    <>
+      <p className="text-soft">
+        {drain.what}, {drain.name}
+      </p>
+      <ol className="mt-1 text-lg">
+        {drain.remedies.map((what, i) => (
+          <li key={what} aria-current={i === rung ? 'step' : undefined} className={i === rung ? 'font-bold' : 'text-soft'}>
+            {i < rung ? '✓ ' : i === rung ? '▸ ' : ''}
+            {what}
+          </li>
+        ))}
+      </ol>
+      <p>One joint at a time; then look again: {drain.lookedAt}.</p>
+    </>
   );
 }

@@ -5,7 +5,7 @@ import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { Picture } from '../../ui/Picture.tsx';
 import { PrintHead } from '../../ui/PrintHead.tsx';
 import { useShop } from '../../ui/use-shop.ts';
-import { localTime, mlPerDay, recheckWords } from '../../ui/words.ts';
+import { localTime, mlPerDay, proofWords, recheckWords } from '../../ui/words.ts';
 import { SheetKeys } from './SheetKeys.tsx';
 
 interface Props {
@@ -95,17 +95,19 @@ function Beside({ sheet: { runs, gathered }, zone }: { sheet: VisitSheet; zone: 
 
 function Done({ state, zone }: { state: RunState; zone: string }) {
   const { accepted, signedOff } = state;
-  if (!accepted) return state.notes.length > 0 ? <Notes state={state} /> : <p>No new connection was made.</p>;
+  if (!accepted && state.checkPoints.length === 0) return state.notes.length > 0 ? <Notes state={state} /> : <p>No new connection was made.</p>;
   const targets = [
     ...state.joints.map((j) => ({ ...j, what: `${j.a} · ${j.b}` })),
-    ...state.checkPoints.map((c) => ({ ...c, what: '', made: true })),
+    ...state.checkPoints.map((c) => ({ ...c, what: c.drain?.what ?? '', made: c.drain?.isMade ?? true })),
   ];
   const exceptions = signedOff?.exceptions ?? [];
   return (
     <>
-      <p className="mt-1">
-        <b>Fitted:</b> {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ') || 'the two ends, joined again'}.
-      </p>
+      {accepted && (
+        <p className="mt-1">
+          <b>Fitted:</b> {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ') || 'the two ends, joined again'}.
+        </p>
+      )}
       <table className="mt-2 w-full">
         <thead>
           <tr className="border-b border-ink">
@@ -121,7 +123,7 @@ function Done({ state, zone }: { state: RunState; zone: string }) {
                 <b>{t.label}</b> <span className="text-soft">{t.what}</span>
               </td>
               <td className="py-1 pr-3">{t.made ? watched(t.byRound) : 'not made'}</td>
-              <td className="py-1">{t.finding ?? (t.mlPerDay === null ? 'nothing yet' : `dry: under ${mlPerDay(t.mlPerDay)} mL a day at 95 %`)}</td>
+              <td className="py-1">{t.finding ?? proves(t)}</td>
             </tr>
           ))}
         </tbody>
@@ -136,6 +138,9 @@ function Done({ state, zone }: { state: RunState; zone: string }) {
     </>
   );
 }
+
+const proves = (t: { mlPerDay: number | null; proven: boolean; drain?: unknown }): string =>
+  t.drain ? proofWords(t, '') : t.mlPerDay === null ? 'nothing yet' : `dry: under ${mlPerDay(t.mlPerDay)} mL a day at 95 %`;
 
 const sentenceCase = (text: string): string => `${text.charAt(0).toUpperCase()}${text.slice(1)}`;
 const sentence = (text: string): string => `${sentenceCase(text)}.`;

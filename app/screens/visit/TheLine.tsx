@@ -2,6 +2,7 @@ import { partsAsAccepted, type RunState } from '../../../record/index.ts';
 import type { RunRow } from '../../../record/visit/sheet.ts';
 import type { JointMark } from '../../ui/Balloon.tsx';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { DrainLine, type DrainMark } from '../../ui/DrainLine.tsx';
 import { Line } from '../../ui/Line.tsx';
 
 /** The run's line, as its chain was accepted; the two ends while there is none. */
@@ -18,6 +19,19 @@ export function TheLine({ run, state, catalogue, ringed }: { run: RunRow; state:
         }));
   const [from, to] = accepted ? [accepted.from, accepted.to] : [state.from?.end ?? null, state.to?.end ?? null];
   const said = marks ? `The line of ${run.name}: ${marks.map((m) => `J${m.n} ${m.finding ?? m.state}`).join(', ')}` : `The two ends of ${run.name}`;
+  const drains = state.checkPoints.flatMap((c): DrainMark[] =>
+    c.drain
+      ? [
+          {
+            on: c.drain.on,
+            what: c.drain.what,
+            name: c.drain.name,
+            state: c.proven ? 'proven' : c.drain.isMade ? 'made' : 'not made',
+            finding: c.finding,
+          },
+        ]
+      : [],
+  );
   const parts = accepted ? partsAsAccepted(accepted, catalogue.parts) : [];
   return (
     <div className="border-ink bg-sheet max-lg:sticky max-lg:top-0 max-lg:self-start max-lg:py-2 print:static lg:border-b lg:px-2 lg:pt-2">
@@ -25,6 +39,11 @@ export function TheLine({ run, state, catalogue, ringed }: { run: RunRow; state:
         <Line {...{ from, to, ringed, marks, parts }} chain={accepted?.chain ?? null} water={run.water} title={said} />
       ) : (
         <p className="px-2 py-3 text-soft lg:px-4">Neither end is looked at yet: the line is drawn here as it becomes known.</p>
+      )}
+      {drains.length > 0 && (
+        <div className="max-lg:hidden">
+          <DrainLine marks={drains} title={`The drain of ${run.name}: ${drains.map((d) => `${d.on} ${d.finding ?? d.state}`).join(', ')}`} />
+        </div>
       )}
     </div>
   );

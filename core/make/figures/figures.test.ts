@@ -15,7 +15,14 @@ const known = (figures: Record<string, number | null | [number, number]>) =>
       Array.isArray(f) ? { name: id, inches: null, zone: f, from: 'its sheet' } : { name: id, inches: f, from: 'measured' },
     ]),
   );
-const sum = (more: Partial<Extract<Reckoning, { how: 'sum' }>>): Reckoning => ({ id: 'r', title: 'Legs', source: 'its sheet', how: 'sum', of: [], ...more });
+const sum = (more: Partial<Extract<Reckoning, { how: 'sum' }>>): Reckoning => ({
+  id: 'r',
+  title: 'Legs',
+  source: 'its sheet',
+  how: 'sum',
+  of: [],
+  ...more,
+});
 
 describe('a zone as sheets give it', () => {
   const zones: [string, [number, number] | null][] = [
@@ -33,7 +40,7 @@ describe('a zone as sheets give it', () => {
     it(`reads ${JSON.stringify(text)}`, () => {
       const read = readZone(text);
       if (zone === null) assert.equal(read, null, text);
-      else read!.forEach((value, i) => assert.ok(Math.abs(value - zone[i]!) < 1e-9, `${text}: ${value}`));
+      else for (const i of [0, 1] as const) assert.ok(Math.abs(read![i] - zone[i]) < 1e-9, `${text}: ${read}`);
     });
   }
 });
@@ -132,7 +139,10 @@ describe('figures on a card', () => {
     assert.deepEqual(figureLines(blank!), ['Measured, as it stands: ______', 'Measured, tolerance: ______']);
     const [full] = workCard({ ...run, measured: { is: { text: '2 3/4', inches: 2.75 } } });
     assert.equal(full!.measures![0]!.text, '2 3/4');
-    assert.deepEqual(full!.reckoned!.map((r) => [r.text, r.isOff]), [['1/8 in low', true]]);
+    assert.deepEqual(
+      full!.reckoned!.map((r) => [r.text, r.isOff]),
+      [['1/8 in low', true]],
+    );
     assert.equal(figureLines(full!).at(-1), 'Legs: 1/8 in low');
   });
 });

@@ -41,9 +41,13 @@ function ofChain(run: RunFacts): [string, KnownFigure][] {
   const figures: [string, KnownFigure][] = [];
   const ends = chain.joints.flatMap((j) => [j.a, j.b]).map(parseEnd);
   const across = ends.flatMap((e) => (e.kind === 'tube' ? [e.tube.odIn] : [])).at(-1);
-  const flats = ends.map(flatsFor).filter((f) => f !== null).at(-1);
+  const flats = ends
+    .map(flatsFor)
+    .filter((f) => f !== null)
+    .at(-1);
   if (across !== undefined) figures.push(['tube-across', { name: 'tube, outside', inches: across, from: 'of the chain' }]);
-  if (flats !== undefined) figures.push(['nut-across', { name: "line's nut, over its corners", inches: (2 / Math.sqrt(3)) * flats, from: 'of the chain' }]);
+  if (flats !== undefined)
+    figures.push(['nut-across', { name: "line's nut, over its corners", inches: (2 / Math.sqrt(3)) * flats, from: 'of the chain' }]);
   const line = chain.path.find((s) => s.cutLengthIn !== undefined || run.parts.some((p) => p.id === s.part && p.flexible));
   const inches = line?.cutLengthIn ?? run.parts.find((p) => p.id === line?.part)?.lengthIn;
   if (inches !== undefined) figures.push(['line-length', { name: 'the line', inches, from: 'of the chain' }]);

@@ -60,10 +60,10 @@ function figureWords(id: string, known: KnownFigures): string {
   return value === null && zone ? `${inches(zone[0])} to ${inches(zone[1])}` : inches(value ?? 0);
 }
 
-const valueOf = (id: string, known: KnownFigures): number => known.get(id)?.inches ?? 0;
+const inchesOf = (id: string, known: KnownFigures): number => known.get(id)?.inches ?? 0;
 
 const sumOf = ({ of, plus = 0 }: Sum, known: KnownFigures): number =>
-  of.reduce((sum, { figure, times = 1 }) => sum + times * valueOf(figure, known), plus);
+  of.reduce((sum, { figure, times = 1 }) => sum + times * inchesOf(figure, known), plus);
 
 function sumWords(row: SumReckoning, known: KnownFigures): { text: string; isOff: boolean } {
   const value = sumOf(row, known);
@@ -78,7 +78,7 @@ function sumWords(row: SumReckoning, known: KnownFigures): { text: string; isOff
 
 function holeWords({ passes, sizes }: HoleReckoning, known: KnownFigures): string {
   const { diameterIn, tool, probeIn } = holeFor(
-    passes.map((id) => ({ name: known.get(id)!.name, acrossIn: valueOf(id, known) })),
+    passes.map((id) => ({ name: known.get(id)!.name, acrossIn: inchesOf(id, known) })),
     sizes,
   );
   return `${inches(diameterIn)}, ${tool}; a probe of ${inches(probeIn)} first`;
@@ -87,8 +87,8 @@ function holeWords({ passes, sizes }: HoleReckoning, known: KnownFigures): strin
 function riserWords(row: RiserReckoning, known: KnownFigures): string {
   const { rise, offset, ...figures } = row;
   const marks = riserMarks({
-    riseIn: valueOf(rise, known),
-    offsetIn: valueOf(offset, known),
+    riseIn: inchesOf(rise, known),
+    offsetIn: inchesOf(offset, known),
     insertBelowIn: figures.insertBelowIn,
     insertAboveIn: figures.insertAboveIn,
     straightBelowIn: figures.straightBelowIn,

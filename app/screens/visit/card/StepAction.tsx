@@ -69,7 +69,9 @@ function Gate({ step, run, state, write, joint }: Props & { joint: JointState | 
       {state.gates[step.id]?.answer === 'no' && <p className="caution mb-2">Answered no. Do not go on: put it right, then answer again.</p>}
       <p className="text-lg font-bold">{step.gate}</p>
       {step.timerS && <Timer seconds={step.timerS} />}
-      {off && <p className="caution mt-1">{off.title} does not keep to what is asked: put it right and measure again, or go past it with a reason.</p>}
+      {off && (
+        <p className="caution mt-1">{off.title} does not keep to what is asked: put it right and measure again, or go past it with a reason.</p>
+      )}
       <div className="mt-2 flex gap-3">
         <button type="button" className="key key-main key-glove" disabled={off !== undefined} onClick={() => answer('yes')}>
           Yes

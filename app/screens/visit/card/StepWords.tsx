@@ -35,7 +35,10 @@ export function StepWords({ step, isMeasuring = false }: { step: WorkStep; isMea
 function Figures({ step, isMeasuring }: { step: WorkStep; isMeasuring: boolean }) {
   const unread = (step.figures ?? []).filter((f) => f.text === '');
   const blanks = (step.measures ?? []).filter((m) => m.text === '');
-  const lines = figureLines({ ...step, ...(isMeasuring ? { measures: [], reckoned: [] } : { measures: (step.measures ?? []).filter((m) => m.text !== '') }) });
+  const lines = figureLines({
+    ...step,
+    ...(isMeasuring ? { measures: [], reckoned: [] } : { measures: (step.measures ?? []).filter((m) => m.text !== '') }),
+  });
   return (
     <div className="my-1 empty:hidden print:text-xs">
       {lines.map((line) => (
@@ -44,9 +47,7 @@ function Figures({ step, isMeasuring }: { step: WorkStep; isMeasuring: boolean }
         </p>
       ))}
       {unread.length > 0 && <p className="text-soft">Not read off its sheet yet (in Look): {unread.map((f) => f.name).join('; ')}.</p>}
-      {!isMeasuring && blanks.length > 0 && (
-        <p className="hidden print:block">To measure: {blanks.map((m) => `${m.name} ______`).join('; ')}</p>
-      )}
+      {!isMeasuring && blanks.length > 0 && <p className="hidden print:block">To measure: {blanks.map((m) => `${m.name} ______`).join('; ')}</p>}
     </div>
   );
 }
