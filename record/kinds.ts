@@ -4,6 +4,7 @@ import type { EntryBase } from './entry.ts';
 import type { Kind } from './kind.ts';
 import { baselineTaken } from './run/kinds/baseline-taken.ts';
 import { callbackReported } from './run/kinds/callback-reported.ts';
+import { cardBegun } from './run/kinds/card-begun.ts';
 import { chainAccepted } from './run/kinds/chain-accepted.ts';
 import { distanceMeasured } from './run/kinds/distance-measured.ts';
 import { endSeen } from './run/kinds/end-seen.ts';
@@ -56,6 +57,7 @@ const declared = [
   stubSeen,
   needChanged,
   chainAccepted,
+  cardBegun,
   gateAnswered,
   stepDone,
   jointMade,

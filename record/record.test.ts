@@ -28,6 +28,7 @@ const BODIES: Record<string, unknown> = {
   'water-measured': { of: 'bucket', text: '1 gal', gallons: 1, seconds: 24 },
   'surroundings-seen': { power: 'plug', powerAt: 'behind it, 12 in up, shared with the disposer', movesWithLine: false },
   'symptom-told': { symptom: 'slow-fill', is: true },
+  'card-begun': { rules: defaultRules, cardVersion: 4 },
   'figure-measured': { figure: 'rough-in-is', text: '12 1/4', inches: 12.25 },
   'sheet-read': { figure: 'rough-in', of: 'length', text: '12', value: 12 },
   'reuse-seen': { what: 'barb', is: true, holds: [], fails: ['barb unscored after its ring was cut off'] },

@@ -1,9 +1,13 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import { defaultRules } from '../../core/house/rules.ts';
+import type { StepTemplate } from '../../core/make/step-data.ts';
+import type { Entry } from '../kinds.ts';
 import { toEntry } from './entry.testing.ts';
+import { cardBegun } from './kinds/card-begun.ts';
 import { gateAnswered } from './kinds/gate-answered.ts';
 import { runNow } from './run-now.ts';
-import { runState } from './state.ts';
+import { type RunContext, runState } from './state.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';
 
 const context = {
@@ -83,6 +87,24 @@ describe('work that joins nothing', () => {
     assert.deepEqual(state.card.map((s) => s.id), ['shut-stop', 'shut-dead', 'old-off']); // biome-ignore format: one line
     assert.deepEqual(state.joints, []);
     assert.equal(state.stages.shut.state, 'open');
+  });
+
+  it('goes by the house rules of now until it is begun, then by those it was begun with', () => {
+    const byRule = (value: string): StepTemplate => ({ ...off.stepData[0]!, id: `lift-${value.length}`, when: { rule: { toiletLift: value } } });
+    const ids = (context: RunContext, entries: Entry[]) => runState(context, entries).card.filter((s) => s.id.startsWith('lift')).map((s) => s.id); // biome-ignore format: one line
+    const lifting = { ...off, stepData: [...off.stepData, byRule('whole, by two'), byRule('tank off, by one')] };
+    const rules = { ...defaultRules, toiletLift: 'tank off, by one' as const };
+    assert.deepEqual(ids(lifting, []), ['lift-13'], 'the usual');
+    assert.deepEqual(ids({ ...lifting, rules }, []), ['lift-16'], "the house's");
+    const begun = toEntry('card-begun', { rules, cardVersion: 4 }, 1);
+    assert.deepEqual([ids(lifting, [begun]), ids({ ...lifting, rules: defaultRules }, [begun])], [['lift-16'], ['lift-16']], 'kept with it');
+    assert.equal(
+      cardBegun.holds(
+        begun as never,
+        runNow({ id: 'run', work: 'toilet-line', checkPoints: [] }, [], () => context),
+      )?.rule,
+      'joins',
+    );
   });
 
   it('takes what is done without one', () => {

@@ -55,6 +55,8 @@ export interface RunState {
   accepted: (AcceptedChain & { entryId: string }) | null;
   /** There is a card: a chain was accepted, or nothing is joined. */
   hasCard: boolean;
+  /** Something was pressed on a card that no chain keeps the rules of. */
+  begun: boolean;
   card: WorkStep[];
   /** What it took from the van. */
   uses: Use[];

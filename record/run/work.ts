@@ -15,6 +15,7 @@ import { type DrainPoint, drainOfId, drainPointsOf } from './drain-points.ts';
 import { acceptances, eachOf, type History, lastOf } from './history.ts';
 import { type Life, livesOf } from './joint-life.ts';
 import { type JointPlace, placesOf } from './joint-place.ts';
+import { cardBegun } from './kinds/card-begun.ts';
 import { type AcceptedChain, chainAccepted } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
 import { endSeen } from './kinds/end-seen.ts';
@@ -38,7 +39,7 @@ export interface RunContext {
   checkPoints: { id: string; kind: 'stem' | 'drain'; name: string }[];
   stepData: StepTemplate[];
   parts: Part[];
-  /** The house's, for work whose card no accepted chain keeps the rules of; the usual unless given. */
+  /** The house's of now, for a card that is not begun and has no chain that keeps them; the usual unless given. */
   rules?: HouseRules;
   /** What is judged on sight. */
   look: LookData;
@@ -85,19 +86,24 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const place = placeOf(history);
   const acceptance = lastOf(history, chainAccepted);
   const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
+  const begun = lastOf(history, cardBegun);
+  const rules = accepted?.rules ?? begun?.body.rules ?? context.rules ?? defaultRules;
+  const cardVersion = accepted ? (accepted.cardVersion ?? 1) : (begun?.body.cardVersion ?? cardVersionOf(context.stepData));
   const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
   const sheet = sheetOf(context, history);
   const measured = measuredOf(history);
   const figures = [...Object.values(sheet), ...Object.values(measured)].map((f) => f.text);
-  const key = `${accepted?.entryId} ${figures} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
+  const key = `${accepted?.entryId} ${begun?.id} ${figures} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
   const hasCard = accepted !== null || !workKind(context.work).joins;
   const card =
     cards.get(key) ??
-    (hasCard ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet, measured }) : []);
+    (hasCard
+      ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet, measured, rules, cardVersion })
+      : []);
   cards.set(key, card);
   const rounds = roundsOf(card);
-  const targetMlPerDay = (accepted?.rules ?? defaultRules).targetMlPerDay;
-  const drains = drainPointsOf(context, card, accepted ? (accepted.cardVersion ?? 1) : cardVersionOf(context.stepData));
+  const targetMlPerDay = rules.targetMlPerDay;
+  const drains = drainPointsOf(context, card, cardVersion);
   // What was kept of the drain by its id alone is the card's, where it has it.
   const stems = context.checkPoints.filter((p) => drainOfId(context.runId, p.id) === null);
   const lives = livesIn(history, [...stems, ...drains]);
@@ -132,6 +138,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     place,
     accepted,
     hasCard,
+    begun: begun !== null,
     card,
     done,
     gates: ticks.gates,
@@ -203,6 +210,8 @@ function cardOf(
     to: string | null | undefined;
     sheet: Record<string, { name: string; text: string }>;
     measured: NonNullable<RunFacts['measured']>;
+    rules: HouseRules;
+    cardVersion: number;
   },
 ): WorkStep[] {
   const { stop, place, oldLine } = found;
@@ -218,12 +227,12 @@ function cardOf(
     hidden: place.hidden,
     rejoin: accepted?.rejoin ?? null,
     ...(place.afterOsmosis === null || place.afterOsmosis === undefined ? {} : { afterOsmosis: place.afterOsmosis }),
-    ...(accepted ? { cardVersion: accepted.cardVersion ?? 1 } : {}),
+    cardVersion: found.cardVersion,
     oldLine: oldLine?.verdict ?? 'not judged',
     takenOutlets: accepted?.need.leaveOutlet ? accepted.chain.branches.flatMap((b) => (b.use === 'free' ? [`${b.part} ${b.end}`] : [])) : [],
     sheet: found.sheet,
     measured: found.measured,
-    rules: accepted?.rules ?? context.rules ?? defaultRules,
+    rules: found.rules,
     stepData: context.stepData,
     parts: accepted?.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)) ?? [],
   });

@@ -1,5 +1,6 @@
 /** A visit as the server gives it and a device keeps it: everything its state is derived from. */
 
+import type { HouseRules } from '../../core/house/rules.ts';
 import type { LookData } from '../../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
@@ -61,6 +62,8 @@ export interface RunCatalogue {
   steps: StepTemplate[];
   parts: Part[];
   look: LookData;
+  /** The house's of now, where it is known. */
+  rules?: HouseRules;
 }
 
 /** A run that is on record and cannot be made sense of; the rest of its visit can. */
@@ -81,6 +84,7 @@ export function contextOf(run: RunRow, catalogue: RunCatalogue): RunContext {
     stepData: catalogue.steps,
     parts: catalogue.parts,
     look: catalogue.look,
+    ...(catalogue.rules ? { rules: catalogue.rules } : {}),
   };
 }
 

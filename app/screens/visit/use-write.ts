@@ -1,8 +1,9 @@
 /** Pressing on a visit: what the record would refuse is said at once and not written; what is written can be taken back. */
 
 import { useCallback, useEffect, useRef, useState } from 'react';
+import { cardVersionOf } from '../../../core/index.ts';
 import { refusalFor } from '../../../record/check.ts';
-import { type Entry, historyOf, runNow, tell, wordsFor } from '../../../record/index.ts';
+import { type Entry, type EntryKind, historyOf, runNow, tell, wordsFor } from '../../../record/index.ts';
 import { contextOf, type ReadRun, type VisitSheet } from '../../../record/visit/sheet.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { noteNewPress, noteOfSamePress, withdrawBy } from '../../ui/presses.ts';
@@ -53,6 +54,8 @@ export function useWrite(
   );
   const write: Write = useCallback(
     (kind, runId, body, target) => {
+      const begins = cardBegunBy(kind, runId, now.current);
+      if (begins) put(make('card-begun', runId, begins));
       const entry = make(kind, runId, body, target);
       if (!put(entry)) return entry.id;
       if (isUnderWay.current) noteOfSamePress({ id: entry.id, visitId: entry.visitId, runId });
@@ -79,6 +82,20 @@ export function useWrite(
     [make, put],
   );
   return { write, refused, dismiss: () => setRefused(null) };
+}
+
+const ON_CARD: ReadonlySet<EntryKind> = new Set<EntryKind>(['step-done', 'gate-answered', 'figure-measured', 'look-begun']);
+
+/** What a first press on a card without a chain keeps with it: the rules that the card was shown by. */
+function cardBegunBy(
+  kind: EntryKind,
+  runId: string,
+  { catalogue, reads, since }: { catalogue: ClientCatalogue | null; reads: Map<string, ReadRun> | null; since: Entry[] },
+) {
+  const state = reads?.get(runId)?.state;
+  const isBegun = state?.begun !== false || state.accepted !== null || since.some((e) => e.runId === runId && e.kind === 'card-begun');
+  if (!catalogue || isBegun || !state.hasCard || !ON_CARD.has(kind)) return null;
+  return { rules: catalogue.rules, cardVersion: cardVersionOf(catalogue.steps) };
 }
 
 function wordsOf(entry: Entry, { sheet, reads }: { sheet: VisitSheet; reads: Map<string, ReadRun> | null }): string {

@@ -25,7 +25,7 @@ export function StepAction({ step, run, state, write }: Props) {
 
 function Turns({ step, run, write, joint }: Pick<Props, 'step' | 'run' | 'write'> & { joint: JointState }) {
   const [turns, setTurns] = useState(turns24(step.turns ?? 0));
-  const made = () => write('joint-made', run.id, { turns24: turns }, { jointId: joint.id });
+  const made = () => write('joint-made', run.id, { turns24: turns, stepId: step.id }, { jointId: joint.id });
   if (!joint.budget) {
     return (
       <>
@@ -59,7 +59,7 @@ function Turns({ step, run, write, joint }: Pick<Props, 'step' | 'run' | 'write'
 /** A question that is answered before the work goes on. Water and power take another proof, named; others may be gone past with a reason. */
 function Gate({ step, run, state, write, joint }: Props & { joint: JointState | undefined }) {
   const answer = (given: 'yes' | 'no' | 'another proof' | 'past it', note = '') => {
-    if (joint && !joint.made && given !== 'no') write('joint-made', run.id, { turns24: 0 }, { jointId: joint.id });
+    if (joint && !joint.made && given !== 'no') write('joint-made', run.id, { turns24: 0, stepId: step.id }, { jointId: joint.id });
     write('gate-answered', run.id, { stepId: step.id, answer: given, note });
   };
   const proves = isProof(step);
