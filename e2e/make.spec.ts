@@ -1,5 +1,5 @@
 /** The work card on a phone, on a table and on paper. */
-import { type APIRequestContext, expect, test } from '@playwright/test';
+import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { ownHouse } from './house.ts';
 import { hydrated, openRun } from './page.ts';
@@ -77,9 +77,9 @@ test('the whole card says what to have along, keeps its ticks, and leaves as PDF
   const along = page.getByRole('region', { name: 'To have along' });
   const all = await along.getByRole('checkbox').count();
   expect(all).toBeGreaterThan(3);
-  await expect(along).toContainText(`Not loaded yet: ${all} of ${all}.`);
+  await expect(along).toContainText(`Not loaded yet, ${all} of ${all}: `);
   await along.getByRole('checkbox').first().check();
-  await expect(along).toContainText(`Not loaded yet: ${all - 1} of ${all}.`);
+  await expect(along).toContainText(`Not loaded yet, ${all - 1} of ${all}: `);
   await page.reload();
   await expect(along.getByRole('checkbox').first()).toBeChecked();
   await expect(page.getByRole('region', { name: /^Card of/ })).toContainText('Must be answered:');
@@ -96,8 +96,8 @@ test('the whole card says what to have along, keeps its ticks, and leaves as PDF
   }
 });
 
-/** A visit to take a toilet off, booked through the front door. */
-async function toiletComesOff(request: APIRequestContext): Promise<{ visit: string; run: string }> {
+/** A visit to a toilet, booked through the front door. */
+async function toiletVisit(request: APIRequestContext, work: string, title: string): Promise<{ visit: string; run: string }> {
   const [premises, place, appliance, run, visit] = [uuidv7(), uuidv7(), uuidv7(), uuidv7(), uuidv7()];
   const now = new Date().toISOString();
   const said = (kind: string, id: string, change: string, body: object) => ({ id: uuidv7(), deviceId: uuidv7(), seenAt: now, sentAt: now, recordedAt: null, correctsId: null, subject: { kind, id }, change, body }); // biome-ignore format: one row
@@ -106,8 +106,8 @@ async function toiletComesOff(request: APIRequestContext): Promise<{ visit: stri
     said('place', place, 'made', { premisesId: premises, name: 'Bath' }),
     said('appliance', appliance, 'made', { premisesId: premises, placeId: place, kind: 'toilet', name: 'Old toilet' }),
     said('run', run, 'made', { applianceId: appliance, water: 'cold', name: 'Old toilet' }),
-    said('visit', visit, 'made', { premisesId: premises, onDate: now.slice(0, 10), startsAt: '15:00', title: 'Toilet off' }),
-    said('visit', visit, 'run-added', { runId: run, work: 'toilet-remove' }),
+    said('visit', visit, 'made', { premisesId: premises, onDate: now.slice(0, 10), startsAt: '15:00', title }),
+    said('visit', visit, 'run-added', { runId: run, work }),
   ];
   const answer = await request.post(`${house.address}/api/v1/book`, { data: { entries }, headers: { origin: house.address } });
   expect((await answer.json()).results.map((r: { status: string }) => r.status)).toEqual(entries.map(() => 'kept'));
@@ -115,7 +115,7 @@ async function toiletComesOff(request: APIRequestContext): Promise<{ visit: stri
 }
 
 test('what joins nothing has its card without a chain, from the stop to the last look', async ({ page, request }) => {
-  const { visit } = await toiletComesOff(request);
+  const { visit } = await toiletVisit(request, 'toilet-remove', 'Toilet off');
   await page.goto(`${house.address}/visits/${visit}`);
   await hydrated(page);
   await page.getByRole('tab', { name: /^Look/ }).click();
@@ -134,6 +134,103 @@ test('what joins nothing has its card without a chain, from the stop to the last
   }
   await expect(page.getByRole('button', { name: /Begin the look/ })).toBeVisible();
   await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
-  const { runs } = await (await request.get(`${house.address}/api/v1/visits/${visit}`)).json();
+  const { runs, entries } = await (await request.get(`${house.address}/api/v1/visits/${visit}`)).json();
+  expect(entries.filter((e: { kind: string }) => e.kind === 'card-begun')).toHaveLength(1);
   expect(['look', 'match', 'shut', 'make'].map((stage) => runs[0].stages[stage].state)).toEqual(['done', 'done', 'done', 'done']);
+});
+
+/** Presses the present step's main key until its title is as wanted. */
+async function upTo(page: Page, title: RegExp): Promise<void> {
+  const present = page.getByRole('tabpanel').locator('li[aria-current=step]');
+  for (let i = 0; i < 40; i++) {
+    const now = (await present.locator('h3').textContent())!;
+    if (title.test(now)) return;
+    await present.getByRole('button', { name: /^(Done|Yes)/ }).first().click(); // biome-ignore format: one press
+    await expect(present.locator('h3')).not.toHaveText(now);
+  }
+}
+
+test('a toilet is measured against its sheet at its step, what is off takes no yes, and the drain is looked at by its own ladder', async ({
+  page,
+  request,
+}) => {
+  const { visit, run } = await toiletVisit(request, 'toilet-replace', 'Toilet new');
+  const stage = (name: string) => page.goto(`${house.address}/visits/${visit}?run=${run}&stage=${name}`).then(() => hydrated(page));
+  const panel = page.getByRole('tabpanel');
+  const device = uuidv7();
+  const seen = (kind: string, body: object) => ({ id: uuidv7(), visitId: visit, runId: run, jointId: null, checkPointId: null, correctsId: null, deviceId: device, seenAt: new Date().toISOString(), sentAt: new Date().toISOString(), recordedAt: null, kind, body }); // biome-ignore format: one row
+  const entries = [
+    seen('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }),
+    seen('end-seen', { side: 'to', end: 'bc-7/8-m', how: 'seen' }),
+    seen('stop-tried', { kind: 'quarter-turn', condition: 'works' }),
+    seen('place-seen', { reachable: true }),
+  ];
+  await request.post(`${house.address}/api/v1/entries`, { data: { entries }, headers: { origin: house.address } });
+  await stage('match');
+  await page.getByRole('button', { name: 'Use this' }).first().click();
+  const stays = page.getByRole('button', { name: 'They stay in sight' });
+  await expect(stays.or(page.getByRole('tab', { name: /^Match.*done/ }))).toBeVisible();
+  if (await stays.isVisible()) await stays.click();
+  await expect(page.getByRole('tab', { name: /^Match.*done/ })).toBeVisible();
+  await stage('shut');
+  const on = panel.getByRole('button', { name: 'On to Make' });
+  for (let i = 0; i < 20 && (await on.count()) === 0; i++) {
+    await panel.getByRole('button', { name: /^(Done|Yes)$/ }).first().click(); // biome-ignore format: one press
+    await page.waitForTimeout(120);
+  }
+  await on.click();
+
+  await upTo(page, /^Old wax off/);
+  const step = panel.locator('li[aria-current=step]');
+  await step.getByLabel(/^its sheet: rough-in/).fill('12');
+  await step.getByLabel(/^finished wall to the middle/).fill('11 1/2');
+  await page.keyboard.press('Tab');
+  await expect(step).toContainText('Rough-in: too near the wall for it');
+  await expect(step.getByRole('button', { name: 'Yes' })).toBeDisabled();
+  await step.getByLabel(/^finished wall to the middle/).fill('no idea');
+  await expect(step).toContainText('That is no length');
+  await step.getByLabel(/^finished wall to the middle/).fill('12 1/8');
+  await page.keyboard.press('Tab');
+  await expect(step).toContainText('Rough-in: agrees with its sheet, 1/8 in off');
+  await page.reload();
+  await hydrated(page);
+  await expect(step.getByLabel(/^finished wall to the middle/)).toHaveValue('12 1/8');
+  await step.getByRole('button', { name: 'Yes' }).click();
+  await expect(step.locator('h3')).not.toHaveText(/Old wax/);
+
+  const onward = panel.getByRole('button', { name: 'On to Prove' });
+  for (let i = 0; i < 40 && (await onward.count()) === 0; i++) {
+    await step.getByRole('button', { name: /^(Done|Yes)/ }).first().click(); // biome-ignore format: one press
+    await page.waitForTimeout(120);
+  }
+  await onward.click();
+  await expect(page.getByRole('img', { name: /^The drain of Old toilet: D1 made/ }).filter({ visible: true })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Round' }).selectOption('working');
+  await page.getByRole('button', { name: /Begin the look/ }).click();
+  const at = page.getByLabel('What you see, at');
+  const ofDrain = await at.locator('option', { hasText: /^D1/ }).getAttribute('value');
+  await at.selectOption(ofDrain);
+  await page.getByRole('button', { name: /^Damp/ }).click();
+  const ladder = page.getByRole('region', { name: 'Remedy for D1' });
+  await expect(ladder).toContainText('new wax');
+  await ladder.getByRole('button', { name: /^Done: new wax/ }).click();
+  await expect(ladder).toBeHidden();
+  await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
+  const kept = (await (await request.get(`${house.address}/api/v1/visits/${visit}`)).json()).entries;
+  expect(kept.filter((e: { kind: string; checkPointId: string | null }) => e.kind === 'remedied' && e.checkPointId !== null)).toHaveLength(1);
+});
+
+test('what to have along for a day is one list over all its visits, ticked once, and what is missing is named', async ({ page }) => {
+  await page.goto(house.address);
+  await hydrated(page);
+  await page.getByRole('link', { name: 'To have along' }).click();
+  const list = page.getByRole('region', { name: 'To have along', exact: true });
+  await expect(list.getByRole('checkbox').first()).toBeVisible();
+  await expect(list).toContainText(/Not loaded yet, \d+ of \d+: /);
+  const names = await list.getByRole('listitem').locator('b').allTextContents();
+  expect(new Set(names).size).toBe(names.length);
+  const tissue = list.getByLabel(/^dry tissue/);
+  await tissue.check();
+  await page.reload();
+  await expect(tissue).toBeChecked();
 });

@@ -3,6 +3,7 @@ export { clockOffMs, type EntryBase, happenedAt, targetOf } from './entry.ts';
 export { type Happening, type Telling, wholeOf } from './happening.ts';
 export type { Refusal } from './kind.ts';
 export { type Bodies, broughtUp, type Entry, type EntryKind, type EntryOf, followsId, jointsBrought, kindOf, kinds } from './kinds.ts';
+export { alongCard } from './run/along.ts';
 export { drainIdOf, drainOfId, drainPointsOf } from './run/drain-points.ts';
 export { type FreeOutlet, outletsFor, sameOutlet } from './run/free-outlets.ts';
 export { acceptancesOf, historyOf, lastOf } from './run/history.ts';

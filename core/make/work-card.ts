@@ -43,7 +43,7 @@ export interface WorkStep {
   /** Drain joints it makes, or looks at while it works. */
   drains?: DrainJoint[];
   /** What the appliance's own sheet says, to be held against what is there; text '' where it was not read. */
-  figures?: { name: string; text: string }[];
+  figures?: { id: string; name: string; text: string }[];
   /** Lengths that are measured at it: as typed, '' where none was yet; what is usual where there is such a thing, in. */
   measures?: { id: string; name: string; text: string; usualIn?: number }[];
   /** What it works out. */
@@ -201,7 +201,7 @@ function fill(
     for: say(why),
   }));
   const tool = t.tool ? say(t.tool) : tools.map((w) => (w.size ? `${w.tool} (${w.size})` : w.tool)).join(', ');
-  const figures = (t.figures ?? []).flatMap((figure) => run.sheet?.[figure] ?? []);
+  const figures = (t.figures ?? []).flatMap((figure) => (run.sheet?.[figure] ? [{ id: figure, ...run.sheet[figure] }] : []));
   const wrong = recoveriesAt(t, run, known, subject);
   return {
     id,

@@ -31,6 +31,7 @@ interface Props {
   address: Record<string, string>;
 }
 
+const DayAlong = fetched('What to have along', () => import('./DayAlong.tsx'));
 const FirstRun = fetched('The beginning', () => import('./FirstRun.tsx'));
 
 /** As many as a day sheet shows; the rest stand in the ledger. */
@@ -94,7 +95,7 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
           </a>
         </nav>
       </div>
-      {!begins && (
+      {!begins && asked.along === undefined && (
         <p className="mt-3 flex flex-wrap gap-3 print:hidden">
           <a className="key key-main" href="/call">
             Take a call <kbd className="max-md:hidden">c</kbd>
@@ -102,9 +103,16 @@ export default function Day({ packed, isNew, today: made, address }: Props) {
           <a className="key" href="/start">
             Start work here
           </a>
+          {sheet && sheet.visits.length > 0 && (
+            <a className="key" href={`/?day=${day}&along`}>
+              To have along
+            </a>
+          )}
         </p>
       )}
-      {sheet ? (
+      {asked.along !== undefined ? (
+        <DayAlong day={day} catalogue={catalogue} />
+      ) : sheet ? (
         <div className="mt-4 grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
           {begins ? <FirstRun /> : <Visits sheet={sheet} marked={asked.visit ?? null} isToday={day === today} />}
           <aside className="grid grid-cols-[minmax(0,1fr)] content-start gap-6">

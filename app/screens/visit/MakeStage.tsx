@@ -14,6 +14,7 @@ const WhichWater = fetched('Which water goes off', () => import('./WhichWater.ts
 /** The work card of one stage: steps in order, gates that are not skipped, turns noted per joint. */
 export default function MakeStage({
   run,
+  context,
   state,
   write,
   go,
@@ -78,7 +79,7 @@ export default function MakeStage({
           <summary>Steps done ({behind.length})</summary>
           <ol>
             {behind.map((step) => (
-              <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done present={false} {...{ run, state, write }} />
+              <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done present={false} {...{ run, context, state, write }} />
             ))}
           </ol>
         </details>
@@ -93,7 +94,7 @@ export default function MakeStage({
             present={steps.indexOf(step) === present}
             waits={waits}
             isOnPhone={looked === null && steps.indexOf(step) === present}
-            {...{ run, state, write }}
+            {...{ run, context, state, write }}
           />
         ))}
       </ol>

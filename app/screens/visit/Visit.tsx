@@ -116,8 +116,13 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
   useEffect(() => {
     if (chosen === null && opensAt !== null) setChosen(opensAt);
   }, [chosen, opensAt]);
+  // A page that is loaded again opens where its user went.
+  const goTo = (to: Stage) => {
+    setChosen(to);
+    if (run) history.replaceState(null, '', `?run=${run.id}&stage=${to}`);
+  };
   useKeys({
-    ...Object.fromEntries(STAGES.map((s, i) => [`Alt+${i + 1}`, () => setChosen(s)])),
+    ...Object.fromEntries(STAGES.map((s, i) => [`Alt+${i + 1}`, () => goTo(s)])),
     h: state ? () => setShowsHistory(true) : null,
   });
   useBrought(asked, runId, write);
@@ -168,23 +173,17 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
             </a>
           </p>
         )}
-        <StageTabs stage={stage} state={state ?? null} onChoose={setChosen} />
+        <StageTabs stage={stage} state={state ?? null} onChoose={goTo} />
         {!catalogue || !read ? (
           <p className="p-5">Reading the parts ...</p>
         ) : !state ? (
           <Unreadable read={read} visitId={visit.id} write={write} />
         ) : (
           <>
-            <Standing
-              {...{ run, state, stage, reads }}
-              onDate={visit.onDate}
-              go={setChosen}
-              chooseRun={choose}
-              onHistory={() => setShowsHistory(true)}
-            />
+            <Standing {...{ run, state, stage, reads }} onDate={visit.onDate} go={goTo} chooseRun={choose} onHistory={() => setShowsHistory(true)} />
             {hasTissues(reads!) && <Tissues reads={reads!} current={run.id} write={write} />}
             <News {...{ run, state, sheet, news }} onSeen={markSeen} />
-            {state.accepted && stage !== 'match' && <EndsChanged state={state} onMatch={() => setChosen('match')} />}
+            {state.accepted && stage !== 'match' && <EndsChanged state={state} onMatch={() => goTo('match')} />}
             {state.conflicts.length > 0 && <Conflicts {...{ run, state, sheet, write }} />}
             {showsHistory && <WhatHappened {...{ run, state, sheet, write }} onClose={() => setShowsHistory(false)} />}
             <RunningLeak run={run} state={state} mainValve={sheet.mainValve} write={write} open={alarm} onClose={() => setAlarm(false)} />
@@ -213,7 +212,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
                   timeZone={visit.premises.timeZone}
                   entries={sheet.entries}
                   outlets={outletsOf(run, sheet.runs, reads)}
-                  go={(s) => setChosen(s)}
+                  go={goTo}
                   others={[...reads!.values()].filter((r) => r.run.id !== run.id)}
                   chooseRun={choose}
                   onDate={visit.onDate}

@@ -4,15 +4,21 @@ import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
 import { InUnits } from '../../../ui/InUnits.tsx';
 import { Reasons } from '../../../ui/Reasons.tsx';
 import { unitsHere, useUnits } from '../../../ui/units.ts';
+import { SheetFigureField } from '../look/ItsSheet.tsx';
 import type { StageProps } from '../stage-props.ts';
 
 /** What is measured at the present step, kept as it is typed, and what it comes to. */
-export function MeasureHere({ step, run, write }: { step: WorkStep } & Pick<StageProps, 'run' | 'write'>) {
+export function MeasureHere({ step, run, context, state, write }: { step: WorkStep } & Pick<StageProps, 'run' | 'context' | 'state' | 'write'>) {
+  const ofSheet = context.look.sheets.filter((f) => step.figures?.some((own) => own.id === f.id));
   const keep = (figure: string, text: string, inches: number | null) =>
     write('figure-measured', run.id, { figure, text, ...(inches === null ? {} : { inches }) });
+  const reasons = (step.reckoned ?? []).flatMap((r) => r.because.map((b) => ({ ...b, ...withQuantities(b.text) })));
   return (
     <section aria-label="Measured here" className="mt-2">
       <div className="grid gap-2 sm:grid-cols-2">
+        {ofSheet.map((f) => (
+          <SheetFigureField key={f.id} figure={{ ...f, name: `its sheet: ${f.name}`, gate: false }} {...{ run, state, write }} />
+        ))}
         {step.measures?.map((m) => (
           <Measured key={m.id} measure={m} onMeasured={(text, inches) => keep(m.id, text, inches)} />
         ))}
@@ -27,13 +33,13 @@ export function MeasureHere({ step, run, write }: { step: WorkStep } & Pick<Stag
             ) : (
               <p className={r.isOff ? 'caution' : 'text-lg'}>
                 {r.isOff ? '▲ ' : '✓ '}
-                <b>{r.title}</b> <InUnits said={withQuantities(r.text)} />
+                <b>{r.title}:</b> <InUnits said={withQuantities(r.text)} />
               </p>
             )}
-            {r.text !== '' && <Reasons because={r.because.map((b) => ({ ...b, ...withQuantities(b.text) }))} label="Reckoned from" />}
           </div>
         ))}
       </div>
+      {reasons.length > 0 && <Reasons because={reasons} label="Reckoned from" />}
     </section>
   );
 }

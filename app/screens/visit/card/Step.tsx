@@ -15,13 +15,14 @@ export function Step({
   waits = false,
   isOnPhone = true,
   run,
+  context,
   state,
   write,
 }: { step: WorkStep; n: number; done: boolean; present: boolean; waits?: boolean; isOnPhone?: boolean } & Pick<
   StageProps,
-  'run' | 'state' | 'write'
+  'run' | 'context' | 'state' | 'write'
 >) {
-  const measures = present && !waits && !state.signedOff && (step.measures !== undefined || step.reckoned !== undefined);
+  const measures = present && !waits && !state.signedOff && (step.measures ?? step.reckoned ?? step.figures) !== undefined;
   return (
     <li
       className={`border-b border-rule py-3 ${isOnPhone ? '' : 'max-lg:hidden print:list-item'} ${present ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'pl-4'}`}
@@ -38,7 +39,7 @@ export function Step({
       {(present || !done) && <StepWords step={step} isMeasuring={measures} />}
       {present && !waits && !state.signedOff && (
         <div className="print:hidden">
-          {measures && <MeasureHere {...{ step, run, write }} />}
+          {measures && <MeasureHere {...{ step, run, context, state, write }} />}
           <StepAction {...{ step, run, state, write }} />
         </div>
       )}

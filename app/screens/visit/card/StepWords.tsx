@@ -33,11 +33,11 @@ export function StepWords({ step, isMeasuring = false }: { step: WorkStep; isMea
 
 /** What its sheet says, what was measured, and what they come to. What nobody read yet stands in one line, what nobody measured as room to write it on paper. */
 function Figures({ step, isMeasuring }: { step: WorkStep; isMeasuring: boolean }) {
-  const unread = (step.figures ?? []).filter((f) => f.text === '');
+  const unread = isMeasuring ? [] : (step.figures ?? []).filter((f) => f.text === '');
   const blanks = (step.measures ?? []).filter((m) => m.text === '');
   const lines = figureLines({
     ...step,
-    ...(isMeasuring ? { measures: [], reckoned: [] } : { measures: (step.measures ?? []).filter((m) => m.text !== '') }),
+    ...(isMeasuring ? { figures: [], measures: [], reckoned: [] } : { measures: (step.measures ?? []).filter((m) => m.text !== '') }),
   });
   return (
     <div className="my-1 empty:hidden print:text-xs">

@@ -12,14 +12,20 @@ export function ItsSheet({ run, context: { appliance, look }, state, write }: Pr
   return (
     <>
       {figures.map((f) => (
-        <Figure
-          key={f.id}
-          figure={f}
-          kept={state.survey.sheet[f.id]?.text ?? ''}
-          onRead={(text, value) => write('sheet-read', run.id, { figure: f.id, of: f.of, text, ...(value === null ? {} : { value }) })}
-        />
+        <SheetFigureField key={f.id} figure={f} {...{ run, state, write }} />
       ))}
     </>
+  );
+}
+
+/** One figure of the sheet, kept as it is typed. */
+export function SheetFigureField({ figure: f, run, state, write }: { figure: SheetFigure } & Pick<StageProps, 'run' | 'state' | 'write'>) {
+  return (
+    <Figure
+      figure={f}
+      kept={state.survey.sheet[f.id]?.text ?? ''}
+      onRead={(text, value) => write('sheet-read', run.id, { figure: f.id, of: f.of, text, ...(value === null ? {} : { value }) })}
+    />
   );
 }
 

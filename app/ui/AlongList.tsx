@@ -1,21 +1,29 @@
 import { useEffect, useState } from 'react';
-import type { Along, TakeAlong } from '../../../../core/index.ts';
+import type { Along, TakeAlong } from '../../core/index.ts';
+import { few } from '../../record/few.ts';
 
 /** What to have along, ticked when it is loaded; what is missing is named before one leaves. */
 export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
   const { ticked, tick } = useTicks(day);
   const missing = [...along.tools, ...along.materials].filter((row) => !ticked.has(row.what));
+  const runs = [...new Set(along.people.at.map((a) => a.run))];
   return (
     <section className="mt-4" aria-label="To have along">
       <h2>To have along</h2>
       {along.people.count > 1 && (
         <p className="caution mt-1">
-          {along.people.count} people: {[...new Set(along.people.at.map((a) => a.step))].join('; ')}.
+          {along.people.count} people: {(runs.length > 1 ? runs : [...new Set(along.people.at.map((a) => a.step))]).join('; ')}.
         </p>
       )}
       <p className="mt-1" aria-live="polite">
-        {missing.length === 0 ? '✓ All of it is loaded.' : `Not loaded yet: ${missing.length} of ${along.tools.length + along.materials.length}.`} The
-        steps come to about {along.minutes} min.
+        {missing.length === 0 ? (
+          '✓ All of it is loaded.'
+        ) : (
+          <>
+            ▲ Not loaded yet, {missing.length} of {along.tools.length + along.materials.length}: <b>{few(missing.map((row) => row.what))}</b>.
+          </>
+        )}{' '}
+        The steps come to about {hoursOf(along.minutes)}.
       </p>
       <div className="grid gap-x-8 sm:grid-cols-2 print:grid-cols-[2fr_1fr]">
         <Rows title="Tools" rows={along.tools} {...{ ticked, tick }} />
@@ -23,6 +31,12 @@ export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
       </div>
     </section>
   );
+}
+
+/** '45 min', '2 h 15 min' */
+function hoursOf(minutes: number): string {
+  const [h, min] = [Math.floor(minutes / 60), Math.round(minutes % 60)];
+  return h === 0 ? `${min} min` : `${h} h${min > 0 ? ` ${min} min` : ''}`;
 }
 
 function Rows({ title, rows, ticked, tick }: { title: string; rows: Along[]; ticked: ReadonlySet<string>; tick: (what: string) => void }) {
