@@ -8,6 +8,7 @@ import { FIRST_SHOP, type Sql } from '../store/connection.ts';
 import { importParts } from '../store/own-parts/index.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { coldQuestions, keysOnPhone } from './asking.ts';
+import { cardPage } from './card-page.ts';
 import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
 import { withHouse } from './house.ts';
 import { cardTimes } from './make.ts';
@@ -103,6 +104,17 @@ function make(): void {
   line(`workCard, every kind of work, to ${longest} steps, median`, `${at(times, 0.5).toFixed(2)} ms`);
   line('workCard, the same, 95th percentile (at most 4 ms)', `${at(times, 0.95).toFixed(2)} ms`);
   line('steps of the catalogue read and checked (at most 50 ms)', `${loadMs.toFixed(1)} ms`);
+}
+
+/** The card on its page. */
+async function cardOnPage(address: string): Promise<void> {
+  const { opens, answers, ticks } = await cardPage(address, 20);
+  line('the card opened on a cold page, median (at most 400 ms)', `${at(opens, 0.5).toFixed(0)} ms (95 %: ${at(opens, 0.95).toFixed(0)})`);
+  line('the same, until its keys answer', `${at(answers, 0.5).toFixed(0)} ms (95 %: ${at(answers, 0.95).toFixed(0)})`);
+  line(
+    'a tick saved and the next step shown, 95th percentile (at most 100 ms)',
+    `${at(ticks, 0.95).toFixed(0)} ms (median ${at(ticks, 0.5).toFixed(0)})`,
+  );
 }
 
 /** Requests at a steady rate; milliseconds each took, sorted. */
@@ -301,6 +313,7 @@ if (only === 'asking') {
 }
 if (only === 'make') {
   make();
+  await withHouse(cardOnPage);
   process.exit(0);
 }
 if (only === 'presses') {
@@ -322,6 +335,7 @@ await withHouse(async (address, sql, pid) => {
   await pages(address);
   await typing(address);
   await asking(address);
+  await cardOnPage(address);
   await pressing(address, sql);
   await recorded(address, sql, pid);
   await api(address, sql);

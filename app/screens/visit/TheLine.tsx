@@ -1,4 +1,4 @@
-import { partsAsAccepted, type RunState } from '../../../record/index.ts';
+import { partsAsAccepted, type RunState, type Stage } from '../../../record/index.ts';
 import type { RunRow } from '../../../record/visit/sheet.ts';
 import type { JointMark } from '../../ui/Balloon.tsx';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
@@ -6,7 +6,17 @@ import { DrainLine, type DrainMark } from '../../ui/DrainLine.tsx';
 import { Line } from '../../ui/Line.tsx';
 
 /** The run's line, as its chain was accepted; the two ends while there is none. */
-export function TheLine({ run, state, catalogue, ringed }: { run: RunRow; state: RunState; catalogue: ClientCatalogue; ringed: number | null }) {
+export function TheLine({
+  run,
+  state,
+  catalogue,
+  ringed,
+}: {
+  run: RunRow;
+  state: RunState;
+  catalogue: Pick<ClientCatalogue, 'parts'>;
+  ringed: number | null;
+}) {
   const { accepted } = state;
   const marks: JointMark[] | undefined =
     accepted === null
@@ -47,4 +57,13 @@ export function TheLine({ run, state, catalogue, ringed }: { run: RunRow; state:
       )}
     </div>
   );
+}
+
+/** The joint that the card's present step makes, or the one that is not dry. */
+export function jointUnderWork(state: RunState, stage: Stage): number | null {
+  if (stage === 'make') {
+    const present = state.card.find((step) => step.stage === 'make' && !state.done[step.id]);
+    return present?.joint ?? present?.atJoint ?? null;
+  }
+  return stage === 'prove' ? (state.joints.find((j) => j.finding !== null)?.n ?? null) : null;
 }

@@ -1,6 +1,6 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { readLengthIn } from '../../../core/index.ts';
-import { type FreeOutlet, outletsFor, type RunState, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
+import { type FreeOutlet, outletsFor, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
 import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
 import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
 import { endBrought } from '../../ui/end-wanted.ts';
@@ -17,7 +17,7 @@ import { RunButton } from './RunButton.tsx';
 import { RunningLeak } from './RunningLeak.tsx';
 import { StageTabs } from './StageTabs.tsx';
 import { Standing } from './Standing.tsx';
-import { TheLine } from './TheLine.tsx';
+import { jointUnderWork, TheLine } from './TheLine.tsx';
 import { useNews } from './use-news.ts';
 import { useReads } from './use-reads.ts';
 import { useWrite } from './use-write.ts';
@@ -34,6 +34,8 @@ interface Props {
   shows: string | null;
   /** The server has none of this id: a device may have made it and not sent it yet. */
   isUnknown: boolean;
+  /** The run as the server knows it, to be read until the page answers. */
+  first?: ReactNode;
 }
 
 /** What the address asks for. */
@@ -49,11 +51,11 @@ interface Asked {
   brought: { end: ReturnType<typeof endBrought>; length: ReturnType<typeof lengthBrought> } | null;
 }
 
-export default function Visit({ initial, run, stage, shows, isUnknown }: Props) {
+export default function Visit({ initial, run, stage, shows, isUnknown, first }: Props) {
   const [asked, setAsked] = useState<Asked | null>(initial && { id: initial.visit.id, run, stage, plan: false, shows, brought: null });
   useEffect(() => setAsked(askedHere()), []);
   const record = useVisit(asked?.id ?? null, initial);
-  if (asked && record.sheet) return <OpenVisit key={asked.id} {...{ asked, record }} sheet={record.sheet} />;
+  if (asked && record.sheet) return <OpenVisit key={asked.id} {...{ asked, record, first }} sheet={record.sheet} />;
   if (!record.isRead) return <h1 className="p-5">Reading what this device holds ...</h1>;
   if (isUnknown) {
     return (
@@ -92,7 +94,7 @@ function askedHere(): Asked {
   };
 }
 
-function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; record: VisitRecord }) {
+function OpenVisit({ sheet, asked, record, first }: { sheet: VisitSheet; asked: Asked; record: VisitRecord; first: ReactNode }) {
   const { isRead } = record;
   const catalogue = useCatalogue();
   const [runId, setRunId] = useState(asked.run && sheet.runs.some((r) => r.id === asked.run) ? asked.run : (sheet.runs[0]?.id ?? null));
@@ -175,7 +177,7 @@ function OpenVisit({ sheet, asked, record }: { sheet: VisitSheet; asked: Asked; 
         )}
         <StageTabs stage={stage} state={state ?? null} onChoose={goTo} />
         {!catalogue || !read ? (
-          <p className="p-5">Reading the parts ...</p>
+          ((runId === asked.run || asked.run === null) && first) || <p className="p-5">Reading the parts ...</p>
         ) : !state ? (
           <Unreadable read={read} visitId={visit.id} write={write} />
         ) : (
@@ -271,15 +273,6 @@ function useBrought({ brought, run }: Asked, runId: string | null, write: Write)
     if (brought.length) write('distance-measured', runId, brought.length);
     history.replaceState(null, '', `?run=${runId}&stage=look`);
   }, [brought, runId, run, write]);
-}
-
-/** The joint that the card's present step makes, or the one that is not dry. */
-function jointUnderWork(state: RunState, stage: Stage): number | null {
-  if (stage === 'make') {
-    const present = state.card.find((step) => step.stage === 'make' && !state.done[step.id]);
-    return present?.joint ?? present?.atJoint ?? null;
-  }
-  return stage === 'prove' ? (state.joints.find((j) => j.finding !== null)?.n ?? null) : null;
 }
 
 /** Is a tissue left in place at any of the visit's runs? */

@@ -4,14 +4,29 @@ import { fetched } from '../../ui/fetched.tsx';
 import type { StageProps } from './stage-props.ts';
 
 const WHAT = 'This stage';
-const MakeStage = fetched(WHAT, () => import('./MakeStage.tsx'));
+const LOADS = {
+  look: () => import('./LookStage.tsx'),
+  match: () => import('./MatchStage.tsx'),
+  make: () => import('./MakeStage.tsx'),
+  prove: () => import('./ProveStage.tsx'),
+  log: () => import('./LogStage.tsx'),
+};
+const MakeStage = fetched(WHAT, LOADS.make);
 
 /** What is shown in each stage, each fetched when it is first opened. */
 export const PANELS: Record<Stage, ComponentType<StageProps>> = {
-  look: fetched(WHAT, () => import('./LookStage.tsx')),
-  match: fetched(WHAT, () => import('./MatchStage.tsx')),
+  look: fetched(WHAT, LOADS.look),
+  match: fetched(WHAT, LOADS.match),
   shut: (props) => <MakeStage {...props} part="shut" />,
   make: (props) => <MakeStage {...props} part="make" />,
-  prove: fetched(WHAT, () => import('./ProveStage.tsx')),
-  log: fetched(WHAT, () => import('./LogStage.tsx')),
+  prove: fetched(WHAT, LOADS.prove),
+  log: fetched(WHAT, LOADS.log),
 };
+
+/** Has the stage that the address asks for fetched while the rest of the page still comes. */
+if (typeof location !== 'undefined') {
+  const asked = new URLSearchParams(location.search).get('stage');
+  const load = asked === 'shut' ? LOADS.make : LOADS[asked as keyof typeof LOADS];
+  // A failure is said where the panel itself is fetched.
+  load?.().catch(() => {});
+}
