@@ -5,12 +5,15 @@ import fc from 'fast-check';
 import { HOUSE_CHOICES } from '../core/house/choices.table.ts';
 import { defaultRules, type HouseRules } from '../core/house/rules.ts';
 import { actsOf } from '../core/make/acts.ts';
+import { CHAIN_FIGURES } from '../core/make/figures/known-figures.ts';
+import { figuresOf } from '../core/make/figures/reckon.ts';
 import { makeGaps } from '../core/make/gaps/index.ts';
 import { type RunFacts, type WorkStep, workCard } from '../core/make/work-card.ts';
 import type { WorkKind } from '../core/make/work-kinds.ts';
 import { indexParts } from '../core/match/catalogue-index.ts';
 import { matchChains } from '../core/match/chains.ts';
 import type { Chain, Need } from '../core/match/query.ts';
+import { readLengthIn } from '../core/units/length.ts';
 import { catalogue } from './index.ts';
 
 const { steps, parts, loose, appliances, workKinds } = catalogue();
@@ -265,10 +268,47 @@ describe('what a plumber would look for', () => {
   it('holds what the sheet of the appliance says against what is there, and says what was not read', () => {
     const sheet = { 'opening-width': { name: 'opening: width', text: '24 in' }, 'counter-gap': { name: 'gap under the counter', text: '' } };
     const step = cardOf('dishwasher-new', { sheet }).find((s) => s.id === 'shut-dish-measure')!;
-    assert.deepEqual(step.figures, [sheet['opening-width'], sheet['counter-gap']]);
+    assert.deepEqual(step.figures, Object.entries(sheet).map(([id, f]) => ({ id, ...f }))); // biome-ignore format: one line
     assert.ok(step.gate, 'it is a question');
     const known = new Set(catalogue().look.sheets.map((s) => s.id));
     for (const t of steps) for (const figure of t.figures ?? []) assert.ok(known.has(figure), `${t.id} names ${figure}`);
+  });
+
+  it('works out legs, zones and holes of a dishwasher from what is measured', () => {
+    const sheet = {
+      'opening-height': { name: 'opening: height', text: '34' },
+      'counter-gap': { name: 'gap under the counter', text: '1/8' },
+      'line-zone': { name: 'zone of the line', text: '6 1/2 to 7 3/4 in from its edge' },
+    };
+    const typed = { 'opening-height-is': '34 1/2', 'body-height': '33', 'line-hole-is': '8' };
+    const measured = Object.fromEntries(Object.entries(typed).map(([id, text]) => [id, { text, inches: readLengthIn(text) }]));
+    const reckoned = cardOf('dishwasher-new', { sheet, measured }).flatMap((s) => s.reckoned ?? []);
+    const said = (id: string) => reckoned.find((r) => r.id === id)!;
+    assert.deepEqual([said('leg-height').text, said('leg-height').isOff], ['wound out 1 3/8 in', false]);
+    assert.deepEqual([said('line-in-zone').text, said('line-in-zone').isOff], ['8 in: 1/4 in past its zone, the hose will kink', true]);
+    assert.equal(said('opening-high').text, '34 1/2 in: high enough');
+    assert.deepEqual(said('opening-wide').wants, ['opening, its width at its narrowest', 'opening-width']);
+    assert.match(said('hole-line').text, /^1 in, spade bit/, 'over the corners of an 11/16 nut, and a little');
+  });
+
+  it('reckons only with what the same card measures by then, a sheet brings, or the chain gives', () => {
+    const ofSheet = new Set(catalogue().look.sheets.map((s) => s.id));
+    const rows = new Map(steps.flatMap((t) => (t.reckons ?? []).map((r) => [r.id, r] as const)));
+    let reckonings = 0;
+    for (const kind of workKinds) {
+      const run = runOf(kind);
+      if (!run) continue;
+      const measured = new Set(CHAIN_FIGURES);
+      for (const step of workCard(run)) {
+        for (const m of step.measures ?? []) measured.add(m.id);
+        for (const { id: name } of step.reckoned ?? []) {
+          reckonings += 1;
+          for (const id of figuresOf(rows.get(name)!))
+            assert.ok(measured.has(id) || ofSheet.has(id), `${kind.id}, ${step.id}: ${id} is not measured by then`);
+        }
+      }
+    }
+    assert.ok(reckonings > 20, `${reckonings}`);
   });
 
   it('caps every spare outlet but one at which another run begins', () => {
