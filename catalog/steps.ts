@@ -73,7 +73,18 @@ const said = z.string().min(1).optional();
 const bound = z.strictObject(sum).optional();
 const inches = z.number().nonnegative();
 const reckoning = z.discriminatedUnion('how', [
-  z.strictObject({ ...named, how: z.literal('sum'), ...sum, atLeast: bound, atMost: bound, within: said, low: said, high: said, right: said }),
+  z.strictObject({
+    ...named,
+    how: z.literal('sum'),
+    ...sum,
+    atLeast: bound,
+    atMost: bound,
+    advises: yesNo,
+    within: said,
+    low: said,
+    high: said,
+    right: said,
+  }),
   z
     .strictObject({ ...named, how: z.literal('hole'), passes: z.array(z.string()).min(1) })
     .transform((r) => ({ ...r, sizes: readHoleSizes().map(({ diameterIn, tool }) => ({ diameterIn, tool })) })),

@@ -6,6 +6,7 @@ import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
 import { InUnits } from '../../ui/InUnits.tsx';
 import { reachAddress } from '../../ui/reach-wanted.ts';
 import { useUnits } from '../../ui/units.ts';
+import { useTyped } from '../../ui/use-typed.ts';
 import type { StageProps } from './stage-props.ts';
 
 const FINISH: [Bodies['stub-seen']['finish'], string][] = [
@@ -73,7 +74,7 @@ interface PressureProps {
 export function PressureField({ label, text: asKept, kept, onPressure, children }: PressureProps) {
   const units = useUnits();
   const id = useId();
-  const [text, setText] = useState(asKept);
+  const [text, setText] = useTyped(asKept);
   const isEmpty = text.trim() === '';
   const psi = isEmpty ? null : (readPressurePsi(text) ?? Number.NaN);
   const isBad = psi !== null && !(psi > 0 && psi <= 1000);
@@ -129,7 +130,7 @@ export const Distance = ({ run, context, state, write, visitId }: Pick<StageProp
 /** A length as typed, kept when it reads as one. */
 function LengthField(p: { label: string; value: string; said?: string; onLength: (text: string, inches: number) => void }) {
   const units = useUnits();
-  const [text, setText] = useState(p.value);
+  const [text, setText] = useTyped(p.value);
   const [bad, setBad] = useState(false);
   const id = useId();
   const save = () => {

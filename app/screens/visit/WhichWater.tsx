@@ -85,7 +85,7 @@ export default function WhichWater({ run, catalogue, state, write, others, premi
       <h3 className="text-xl">Which water goes off</h3>
       {plan.possible ? <Plan {...{ net, plan, isDrawn }} passes={passes} /> : <p className="caution mt-2">{plan.because[0]?.text}</p>}
       <p className="mt-2 flex flex-wrap items-center justify-between gap-2 text-soft">
-        <span className="min-w-60 flex-1">
+        <span className="min-w-0 flex-1 basis-60">
           {isDrawn
             ? 'From the drawing of this house and what was tried in it.'
             : `From what is known: the runs of this visit${net.places.some((p) => p.kind === 'heater') ? ', the heater' : ''} and the main valve. The main takes the water from the whole house, and a sprinkler system may hang on it: tell its owner first.`}

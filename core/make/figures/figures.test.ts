@@ -76,6 +76,13 @@ describe('a sum of figures', () => {
     assert.deepEqual([2.8, 2.875, 2.87, 3, 3.125, 3.13, 3.2].map(at), [true, false, false, false, false, false, true]);
   });
 
+  it('that only asks for something to be done is no fault', () => {
+    const flange = sum({ of: [{ figure: 'below' }], atMost: { of: [] }, advises: true, right: 'no extension', high: 'an extension of {by}' });
+    const at = (below: number) => reckon(flange, known({ below }));
+    assert.deepEqual([at(0.5).text, at(0.5).isOff, at(0.5).isAdvice], ['an extension of 1/2 in', false, true]);
+    assert.deepEqual([at(0).text, at(0).isOff, at(0).isAdvice], ['no extension', false, false]);
+  });
+
   it('lies in a zone or says how far outside', () => {
     const row = sum({ of: [{ figure: 'hole' }], within: 'zone', low: '{by} short', high: '{by} past' });
     const at = (hole: number) => reckon(row, known({ hole, zone: [6.5, 7.75] })).text;

@@ -15,6 +15,8 @@ export interface Reckoned {
   text: string;
   /** It does not keep to what is asked. */
   isOff: boolean;
+  /** It asks for something to be done. */
+  isAdvice: boolean;
   /** Names of what nobody measured or read yet. */
   wants: string[];
   because: Reason[];
@@ -29,11 +31,18 @@ const inches = (value: number): string => quantityWords(length(value), 'inch');
 export function reckon(row: Reckoning, known: KnownFigures): Reckoned {
   const asked = figuresOf(row);
   const wants = asked.filter((id) => !isKnown(row, id, known)).map((id) => known.get(id)?.name ?? id);
-  const blank = { id: row.id, title: row.title, text: '', isOff: false, wants, because: [] };
+  const blank = { id: row.id, title: row.title, text: '', isOff: false, isAdvice: false, wants, because: [] };
   if (wants.length > 0) return blank;
-  const { text, isOff } = HOW[row.how](row as never, known);
+  const { text, isOff: isOut } = HOW[row.how](row as never, known);
+  const advises = row.how === 'sum' && row.advises === true;
   const from = asked.map((id) => `${known.get(id)!.name} ${figureWords(id, known)} (${known.get(id)!.from})`);
-  return { ...blank, text, isOff, because: [reason(row.id, `${row.title}: ${from.join(', ')}.`, { source: row.source })] };
+  return {
+    ...blank,
+    text,
+    isOff: isOut && !advises,
+    isAdvice: isOut && advises,
+    because: [reason(row.id, `${row.title}: ${from.join(', ')}.`, { source: row.source })],
+  };
 }
 
 const HOW: { [K in Reckoning['how']]: (row: Extract<Reckoning, { how: K }>, known: KnownFigures) => { text: string; isOff: boolean } } = {

@@ -1,9 +1,10 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { length, lengthTyped, quantityWords, readLengthIn, type WorkStep, withQuantities } from '../../../../core/index.ts';
 import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
 import { InUnits } from '../../../ui/InUnits.tsx';
 import { Reasons } from '../../../ui/Reasons.tsx';
 import { unitsHere, useUnits } from '../../../ui/units.ts';
+import { useTyped } from '../../../ui/use-typed.ts';
 import { SheetFigureField } from '../look/ItsSheet.tsx';
 import type { StageProps } from '../stage-props.ts';
 
@@ -32,7 +33,7 @@ export function MeasureHere({ step, run, context, state, write }: { step: WorkSt
               </p>
             ) : (
               <p className={r.isOff ? 'caution' : 'text-lg'}>
-                {r.isOff ? '▲ ' : '✓ '}
+                {r.isOff ? '▲ ' : r.isAdvice ? '▸ ' : '✓ '}
                 <b>{r.title}:</b> <InUnits said={withQuantities(r.text)} />
               </p>
             )}
@@ -53,7 +54,7 @@ function Measured({
 }) {
   const units = useUnits();
   const id = useId();
-  const [text, setText] = useState(measure.text);
+  const [text, setText] = useTyped(measure.text);
   const inches = text.trim() === '' ? null : readLengthIn(text);
   const isBad = text.trim() !== '' && (inches === null || inches > MOST_IN);
   const save = () => {

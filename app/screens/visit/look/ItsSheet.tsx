@@ -1,7 +1,8 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { isOn, lengthTyped, pressureTyped, readLengthIn, readPressurePsi, type SheetFigure } from '../../../../core/index.ts';
 import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
 import { unitsHere, useUnits } from '../../../ui/units.ts';
+import { useTyped } from '../../../ui/use-typed.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write'>;
@@ -43,7 +44,7 @@ function Figure({
 }) {
   const units = useUnits();
   const id = useId();
-  const [text, setText] = useState(kept);
+  const [text, setText] = useTyped(kept);
   const value = of === 'words' || text.trim() === '' ? null : READ[of](text);
   const isBad = of !== 'words' && text.trim() !== '' && value === null;
   const save = () => {
