@@ -66,7 +66,7 @@ export default function MakeStage({
         <p className="caution mt-1">The water was not proved dead on the card. Proved another way: {state.stages.shut.reason}</p>
       )}
       {waits && <WaterFirst run={run} write={write} go={go} />}
-      {present !== -1 && <OnPhone {...look} left={left} timeZone={timeZone} />}
+      {present !== -1 && <OnPhone {...look} left={left} timeZone={timeZone} own={catalogue.ownStepMinutes} />}
       {left.usual > 0 && !state.signedOff && (
         <p className="mt-1 text-soft max-lg:hidden print:hidden">
           {minutes}
@@ -79,7 +79,7 @@ export default function MakeStage({
           <summary>Steps done ({behind.length})</summary>
           <ol>
             {behind.map((step) => (
-              <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done present={false} {...{ run, context, state, write }} />
+              <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done present={false} {...{ run, context, state, catalogue, write }} />
             ))}
           </ol>
         </details>
@@ -94,7 +94,7 @@ export default function MakeStage({
             present={steps.indexOf(step) === present}
             waits={waits}
             isOnPhone={looked === null && steps.indexOf(step) === present}
-            {...{ run, context, state, write }}
+            {...{ run, context, state, catalogue, write }}
           />
         ))}
       </ol>

@@ -1,5 +1,6 @@
 import { type WorkStep, withQuantities } from '../../../../core/index.ts';
 import type { Minutes } from '../../../../record/minutes.ts';
+import type { OwnStepMinutes } from '../../../../record/run/step-minutes.ts';
 import { InUnits } from '../../../ui/InUnits.tsx';
 import { useKeys } from '../../../ui/use-keys.ts';
 import { DoneBy } from './DoneBy.tsx';
@@ -16,7 +17,15 @@ interface Props {
 }
 
 /** Where the card stands, above its one step on a phone; and another step that is looked at, with nothing to press in it. */
-export function OnPhone({ steps, present, looked, done, left, timeZone }: Omit<Props, 'onLook'> & { left: Minutes; timeZone: string }) {
+export function OnPhone({
+  steps,
+  present,
+  looked,
+  done,
+  left,
+  timeZone,
+  own,
+}: Omit<Props, 'onLook'> & { left: Minutes; timeZone: string; own: OwnStepMinutes | undefined }) {
   const at = looked ?? present;
   const step = looked === null ? null : steps[looked];
   return (
@@ -38,7 +47,7 @@ export function OnPhone({ steps, present, looked, done, left, timeZone }: Omit<P
           <h3 className="mt-1 text-2xl leading-tight">
             <InUnits said={withQuantities(step.title)} />
           </h3>
-          <StepWords step={step} />
+          <StepWords step={step} own={own} />
         </section>
       )}
     </div>

@@ -17,10 +17,11 @@ export function Step({
   run,
   context,
   state,
+  catalogue,
   write,
 }: { step: WorkStep; n: number; done: boolean; present: boolean; waits?: boolean; isOnPhone?: boolean } & Pick<
   StageProps,
-  'run' | 'context' | 'state' | 'write'
+  'run' | 'context' | 'state' | 'catalogue' | 'write'
 >) {
   const measures = present && !waits && !state.signedOff && (step.measures ?? step.reckoned ?? step.figures) !== undefined;
   return (
@@ -36,7 +37,7 @@ export function Step({
         </h3>
         {done && <span className="ml-auto font-bold">✓ done</span>}
       </div>
-      {(present || !done) && <StepWords step={step} isMeasuring={measures} />}
+      {(present || !done) && <StepWords step={step} isMeasuring={measures} own={catalogue.ownStepMinutes} />}
       {present && !waits && !state.signedOff && (
         <div className="print:hidden">
           {measures && <MeasureHere {...{ step, run, context, state, write }} />}

@@ -1,10 +1,11 @@
 import { figureLines, type WorkStep, withQuantities } from '../../../../core/index.ts';
+import { minutesOfStep, type OwnStepMinutes, rowOfStep } from '../../../../record/run/step-minutes.ts';
 import { InUnits } from '../../../ui/InUnits.tsx';
 import { Reasons } from '../../../ui/Reasons.tsx';
 
 /** What a step says: how, with what, by whom, and what to beware of; its figures stand elsewhere while they are measured. */
-export function StepWords({ step, isMeasuring = false }: { step: WorkStep; isMeasuring?: boolean }) {
-  const hands = [step.people && `${step.people} people`, step.minutes && `about ${step.minutes} min`].filter(Boolean).join(' · ');
+export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; isMeasuring?: boolean; own?: OwnStepMinutes }) {
+  const hands = [step.people && `${step.people} people`, step.minutes && minutesWords(step, own)].filter(Boolean).join(' · ');
   return (
     <>
       <p className="mt-1 text-lg print:mt-0 print:text-xs print:leading-tight">
@@ -29,6 +30,14 @@ export function StepWords({ step, isMeasuring = false }: { step: WorkStep; isMea
       <Reasons because={step.because.map((r) => ({ ...r, ...withQuantities(r.text) }))} />
     </>
   );
+}
+
+/** 'about 4 min, 8 where it goes slowly'; of the shop's own where it has some. */
+function minutesWords(step: WorkStep, own: OwnStepMinutes | undefined): string {
+  const { usual, slow } = minutesOfStep(step, own);
+  const whole = (minutes: number) => (minutes < 1 ? '1/2' : String(Math.round(minutes)));
+  const ours = own?.[rowOfStep(step.id)] ? ', by your own record' : '';
+  return `about ${whole(usual)} min, ${whole(slow)} where it goes slowly${ours}`;
 }
 
 /** What its sheet says, what was measured, and what they come to. What nobody read yet stands in one line, what nobody measured as room to write it on paper. */

@@ -5,7 +5,7 @@ import type { StageProps } from '../stage-props.ts';
 import { type Target, targetsOf } from './target.ts';
 
 /** What wants a tick beside the looks, once the line stood dry: power on again, what is asked before a wall is closed. */
-export function BesideLooks({ run, context, state, write, targets }: StageProps & { targets: Target[] }) {
+export function BesideLooks({ run, context, state, catalogue, write, targets }: StageProps & { targets: Target[] }) {
   const steps = besideLooks(state.card);
   const roundsBefore = (s: (typeof steps)[number]) => state.card.slice(0, state.card.indexOf(s)).flatMap((c) => (c.round ? [c.round] : []));
   const waitsFor = (s: (typeof steps)[number]) =>
@@ -31,7 +31,7 @@ export function BesideLooks({ run, context, state, write, targets }: StageProps 
       <h2>Beside the looks</h2>
       <ol className="mt-1">
         {open.map((step) => (
-          <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done={false} present {...{ run, context, state, write }} />
+          <Step key={step.id} step={step} n={steps.indexOf(step) + 1} done={false} present {...{ run, context, state, catalogue, write }} />
         ))}
       </ol>
       {ahead}
