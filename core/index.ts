@@ -61,6 +61,7 @@ export type { LetOut } from './prove/decay/give.ts';
 export { type Decay, type DecayQuestion, pressureDecay } from './prove/decay/pressure-decay.ts';
 export type { PressureReading } from './prove/decay/slope.ts';
 export { type DrainRemedy, drainRemedy } from './prove/drain-remedy.ts';
+export { type MeterCheck, meterCheck } from './prove/meter.ts';
 export * from './prove/method.ts';
 export { type Remedy, remedy } from './prove/remedy.ts';
 export { afterProbe, type Hole, type HolePlace, type HoleSize, holeFor, type Passes, type Through } from './reach/holes.ts';
