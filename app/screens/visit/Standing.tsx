@@ -18,7 +18,7 @@ export function Standing({ run, state, stage, reads, onDate, go, chooseRun, onHi
   const others = [...(reads?.values() ?? [])].filter((r) => r.run.id !== run.id && r.state && r.state.signedOff === null && r.state.offList === null);
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-sheet px-3 py-1 short:py-0 md:px-6">
-      <p className={`min-w-60 flex-1 py-1 text-lg max-md:text-base ${state.signedOff ? 'md:basis-80' : ''}`} aria-live="polite">
+      <p className={`min-w-0 flex-1 basis-40 py-1 text-lg max-md:text-base ${state.signedOff ? 'md:basis-80' : ''}`} aria-live="polite">
         {text} {next !== stage && nextStep}
       </p>
       {next && next !== stage && (
