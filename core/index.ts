@@ -60,6 +60,7 @@ export { dripRate, dryBound, pooledBound, waitFor } from './prove/bounds.ts';
 export type { LetOut } from './prove/decay/give.ts';
 export { type Decay, type DecayQuestion, pressureDecay } from './prove/decay/pressure-decay.ts';
 export type { PressureReading } from './prove/decay/slope.ts';
+export { Thinned } from './prove/decay/thin.ts';
 export { type DrainRemedy, drainRemedy } from './prove/drain-remedy.ts';
 export { type MeterCheck, meterCheck } from './prove/meter.ts';
 export * from './prove/method.ts';

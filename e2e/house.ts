@@ -52,9 +52,9 @@ async function furnish(url: string, hasDemo: boolean): Promise<void> {
 }
 
 /** A database of a test file's own with the demo or without, and a server on it: for what would stand in the way of others. */
-export async function ownHouse(hasDemo = true): Promise<Served> {
+export async function ownHouse(hasDemo = true, env: Record<string, string> = {}): Promise<Served> {
   const model = hasDemo ? MODELS.demo : MODELS.empty;
-  return startServer(await copyOf(databaseUrl(), model, `own_${randomBytes(6).toString('hex')}`));
+  return startServer(await copyOf(databaseUrl(), model, `own_${randomBytes(6).toString('hex')}`), env);
 }
 
 export const address = () => process.env.HOUSE_ADDRESS as string;

@@ -1,4 +1,5 @@
 /** Starts the database, brings it up to date, loads the demo on first use, serves, and stops all of it on Ctrl-C. */
+import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { join, resolve } from 'node:path';
@@ -12,7 +13,7 @@ import { ensureDerived } from '../store/projections/index.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { shopsHere } from '../store/shops.ts';
 import { checkoutId, holderOf } from './checkout.ts';
-import { type Cluster, defaultDataFolder, SetupError, startCluster } from './cluster.ts';
+import { type Cluster, defaultDataFolder, freePort, SetupError, startCluster } from './cluster.ts';
 import { Keeper } from './keeper.ts';
 
 const root = process.cwd();
@@ -118,6 +119,7 @@ async function main(): Promise<void> {
   }
   if (answer === 'other') throw new SetupError(`Port ${options.port} is held by ${whoHolds(options.port)}. Stop that, or take another with --port.`);
   const { url, cluster } = await openDatabase(options);
+  process.env.BRASS_NUT_GAUGE ??= await hangGauge();
   const keeper = new Keeper(url, options.port, cluster);
   process.on('SIGINT', () => keeper.stop(0));
   process.on('SIGTERM', () => keeper.stop(0));
@@ -133,6 +135,16 @@ async function main(): Promise<void> {
     report(error);
     keeper.stop(1);
   }
+}
+
+/** The simulated gauge, a process of its own that goes with this one; a real one's address stands in BRASS_NUT_GAUGE. */
+async function hangGauge(): Promise<string> {
+  const port = await freePort();
+  const gauge = spawn(process.execPath, ['--import', 'tsx', 'ops/logger/main.ts', '--child', '--tcp', '0', '--http', String(port)], {
+    stdio: ['pipe', 'ignore', 'inherit'],
+  });
+  process.on('exit', () => gauge.kill());
+  return `http://127.0.0.1:${port}`;
 }
 
 function report(error: unknown): void {

@@ -20,6 +20,7 @@ import { needChanged } from './run/kinds/need-changed.ts';
 import { noted } from './run/kinds/noted.ts';
 import { oldLineJudged } from './run/kinds/old-line-judged.ts';
 import { placeSeen } from './run/kinds/place-seen.ts';
+import { pressureLogged } from './run/kinds/pressure-logged.ts';
 import { recheckClosed } from './run/kinds/recheck-closed.ts';
 import { remedied } from './run/kinds/remedied.ts';
 import { reopened } from './run/kinds/reopened.ts';
@@ -64,6 +65,7 @@ const declared = [
   lookBegun,
   lookEnded,
   remedied,
+  pressureLogged,
   signedOff,
   callbackReported,
   noted,

@@ -29,6 +29,12 @@ const BODIES: Record<string, unknown> = {
   'surroundings-seen': { power: 'plug', powerAt: 'behind it, 12 in up, shared with the disposer', movesWithLine: false },
   'symptom-told': { symptom: 'slow-fill', is: true },
   'card-begun': { rules: defaultRules, cardVersion: 4 },
+  'pressure-logged': {
+    from: 'gauge',
+    readings: Array.from({ length: 10 }, (_, i) => ({ minutes: i, psi: 60 - i / 100, tempF: 66 })),
+    letOut: [{ ml: 5, psiBefore: 60, psiAfter: 48 }],
+    gaugeSigmaPsi: 0.05,
+  },
   'figure-measured': { figure: 'rough-in-is', text: '12 1/4', inches: 12.25 },
   'sheet-read': { figure: 'rough-in', of: 'length', text: '12', value: 12 },
   'reuse-seen': { what: 'barb', is: true, holds: [], fails: ['barb unscored after its ring was cut off'] },

@@ -3,7 +3,7 @@
  *
  * Every connection hangs on a shut line of its own. What it says: { "line": { id, scenario, gaugeSigmaPsi } } once, then { "reading": { minutes, psi,
  * tempF } } again and again, { "lost": minutes } for one that never came, { "letOut": { ml, psiBefore, psiAfter } } when that was asked. What it is told
- * over TCP, a line each: { "scenario": id } to hang on another line, { "letOut": ml }. Over HTTP: GET /stream?scenario=ID&speed=N, POST /lines/ID/let-out
+ * over TCP, a line each: { "scenario": id } to hang on another line, { "letOut": ml }. Over HTTP: GET /lines, GET /stream?scenario=ID&speed=N, POST /lines/ID/let-out
  * with { "ml": N }.
  */
 import { createServer as createHttp, type IncomingMessage, type ServerResponse } from 'node:http';
@@ -124,10 +124,12 @@ export async function startLogger(options: LoggerOptions): Promise<Logger> {
   const tcp = createTcp((socket) => overTcp(socket, (say) => hang(say, SCENARIOS[0]!), takeOff));
   const http = createHttp((request, response) => {
     const url = new URL(request.url ?? '/', 'http://gauge');
+    if (request.method === 'GET' && url.pathname === '/lines')
+      return answer(response, 200, { lines: SCENARIOS.map(({ id, name }) => ({ id, name })) });
     if (request.method === 'GET' && url.pathname === '/stream') return stream(url, response, hang, takeOff);
     const of = /^\/lines\/(\d+)\/let-out$/.exec(url.pathname);
     if (request.method === 'POST' && of) return void letOut(request, response, hungs.get(of[1]!));
-    answer(response, 404, { fault: 'GET /stream?scenario=ID, or POST /lines/ID/let-out.' });
+    answer(response, 404, { fault: 'GET /lines, GET /stream?scenario=ID, or POST /lines/ID/let-out.' });
   });
   await Promise.all([listening(tcp, options.tcpPort), listening(http, options.httpPort)]);
   return {

@@ -9,6 +9,7 @@ import { callbackReported } from './kinds/callback-reported.ts';
 import type { AcceptedChain } from './kinds/chain-accepted.ts';
 import { listed } from './kinds/listed.ts';
 import { noted } from './kinds/noted.ts';
+import { pressureLogged } from './kinds/pressure-logged.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
 import { needFactsOf } from './need-facts.ts';
 import type { OpenItem } from './now.ts';
@@ -63,6 +64,8 @@ export interface RunState {
   /** Steps done or gates passed, by id. */
   done: Record<string, boolean>;
   gates: Record<string, Bodies['gate-answered']>;
+  /** The shut line by its gauge, in order. */
+  pressureLogs: { entryId: string; atMs: number; body: Bodies['pressure-logged'] }[];
   joints: JointState[];
   checkPoints: CheckPointState[];
   /** Looks begun and not ended, at what is there to be looked at. */
@@ -121,6 +124,7 @@ export function stateFrom(context: RunContext, history: History): RunState {
     callbacks: eachOf(history, callbackReported).map((e) => ({ entryId: e.id, targetId: targetOf(e), ...e.body, atMs: happenedAt(e) })),
     uses: work.accepted ? usesOf(work.accepted, lives) : [],
     conflicts: conflictsOf(history, lives),
+    pressureLogs: eachOf(history, pressureLogged).map((e) => ({ entryId: e.id, atMs: happenedAt(e), body: e.body })),
     notes: eachOf(history, noted).map((e) => e.body.text),
     offList: off && !off.on ? off.reason : null,
     entryCount: history.log.length,

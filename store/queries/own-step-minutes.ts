@@ -1,4 +1,4 @@
-/** How long the shop's own steps took: from one tick to the next on the same run by the same device. */
+/** How long the shop's own steps took: from what was pressed before it on the same run by the same device, looks among that, to the tick. */
 import { recordOfMinutes } from '../../record/minutes.ts';
 import type { OwnStepMinutes } from '../../record/run/step-minutes.ts';
 import { standsFor } from '../by-shop.ts';
@@ -17,7 +17,8 @@ export async function readOwnStepMinutes(sql: Sql, shopId: string): Promise<OwnS
     (select visit_id, run_id, device_id, seen_at, entry_id, split_part(body ->> 'stepId', ':', 1) as step from entry
      where shop_id = ${shopId} and kind = ${kind} order by recorded_at desc limit ${NEWEST})`;
   const rows = await sql<{ step: string; minutes: number[] }[]>`
-    with tick as (${newest('step-done')} union all ${newest('gate-answered')} union all ${newest('joint-made')}),
+    with tick as (${newest('step-done')} union all ${newest('gate-answered')} union all ${newest('joint-made')}
+      union all ${newest('look-begun')} union all ${newest('look-ended')} union all ${newest('remedied')}),
     took as (
       select step, extract(epoch from seen_at - lag(seen_at) over (partition by visit_id, run_id, device_id order by seen_at, entry_id))::float8 / 60 as minutes
       from tick)

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { METHODS, type Method, ROUNDS, type Round } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
+import { fetched } from '../../ui/fetched.tsx';
 import { useKeys } from '../../ui/use-keys.ts';
 import { recheckWords } from '../../ui/words.ts';
 import { PicturesOfJoints } from './look/PicturesOf.tsx';
@@ -13,6 +14,8 @@ import { RemedyBox } from './RemedyBox.tsx';
 import type { StageProps } from './stage-props.ts';
 import { startStopwatch } from './stopwatch.ts';
 
+const GaugeTest = fetched('The gauge', () => import('./gauge/GaugeTest.tsx'));
+
 /** The looks round by round: what is due, the clock of the look under way, what each joint has to show for itself. */
 export default function ProveStage(props: StageProps) {
   const { run, state, write, go, timeZone, visitId, gathered } = props;
@@ -24,6 +27,7 @@ export default function ProveStage(props: StageProps) {
   const open = state.openLooks.filter((l) => !l.body.left);
   const under = new Set(state.openLooks.filter((l) => l.body.left).map((l) => l.jointId ?? l.checkPointId));
   const [chosenRound, setRound] = useState<Round | null>(null);
+  const [gauged, setGauged] = useState(false);
   const [method, setMethod] = useState<Method>('tissue');
   const round = open[0]?.body.round ?? chosenRound ?? due;
   /** A tissue is left under pressure: in the round that is due, or in Standing before it. */
@@ -71,6 +75,10 @@ export default function ProveStage(props: StageProps) {
         <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} recheck={recheckWords(state, timeZone)} />
         <PicturesOfJoints joints={state.joints} now={state.joints.find((j) => j.finding !== null)?.n} runId={run.id} {...{ visitId, gathered }} />
         <BesideLooks {...props} targets={targets} />
+        <details className="why mt-4" onToggle={(e) => setGauged(e.currentTarget.open)}>
+          <summary>By the gauge: what a shut line loses</summary>
+          {gauged && <GaugeTest {...props} />}
+        </details>
         {state.stage === 'log' && (
           <p className="mt-4 text-lg">
             All of it is proven.{' '}

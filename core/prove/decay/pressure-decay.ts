@@ -28,6 +28,8 @@ export interface DecayQuestion {
   letOut: readonly LetOut[];
   /** Of one reading, psi. */
   gaugeSigmaPsi: number;
+  /** Of one of the readings before and after a let-out, where the others are means; as the others unless given. */
+  letOutSigmaPsi?: number;
   /** Of a let-out volume, as a part of it; 0.03 unless given. */
   mlSigmaPart?: number;
   /** mL a day; 10 unless given. */
@@ -57,7 +59,11 @@ export function pressureDecay(d: DecayQuestion): Decay {
   const target = finite('targetMlPerDay', d.targetMlPerDay ?? 10, { above: 0 }) / MINUTES_A_DAY;
   const z = twoSided(d.confidence ?? 0.95);
   const slope = slopeOf(d.readings, d.gaugeSigmaPsi);
-  const fall = fallPerMl(d.letOut, d.gaugeSigmaPsi, finite('mlSigmaPart', d.mlSigmaPart ?? 0.03, { atLeast: 0, atMost: 1 }));
+  const fall = fallPerMl(
+    d.letOut,
+    finite('letOutSigmaPsi', d.letOutSigmaPsi ?? d.gaugeSigmaPsi, { above: 0 }),
+    finite('mlSigmaPart', d.mlSigmaPart ?? 0.03, { atLeast: 0, atMost: 1 }),
+  );
   if (fall.psiPerMl <= z * fall.sigma)
     throw new InputError('letOut', fall.psiPerMl, 'The fall cannot be told from the error of the gauge: let more out, or more often.');
   const scatters = slope.scatter ** 2 > 1 + TOO_MUCH * Math.sqrt(2 / (slope.count - 3));
@@ -113,6 +119,7 @@ function reasons(of: Pick<Decay, 'mlPerDay' | 'giveMlPerPsi' | 'verdict' | 'minu
       figures: { psiPerMin: slope.psiPerMin, sigmaPsiPerMin: slope.sigma },
     }),
   ];
+  said.push(reason('at', `Watched at about ${three(slope.meanPsi)} psi: under more pressure a leak runs faster, about as its root.`));
   if (slope.psiPerF !== null) said.push(reason('temperature', `The temperature moved: ${three(slope.psiPerF)} psi for each degree F was taken out.`));
   if (scatters)
     said.push(

@@ -18,6 +18,8 @@ export interface Slope {
   /** Scatter about the line, as a part of what the gauge is said to have. */
   scatter: number;
   count: number;
+  /** Of all readings, psi. */
+  meanPsi: number;
   /** From one reading to the next, minutes. */
   everyMin: number;
 }
@@ -77,6 +79,7 @@ export function slopeOf(readings: readonly PressureReading[], gaugeSigmaPsi: num
       inStep,
       scatter: Math.sqrt(left / (n - 2)) / gaugeSigmaPsi,
       count: n,
+      meanPsi: mean.p,
       everyMin,
     };
   }
@@ -90,6 +93,7 @@ export function slopeOf(readings: readonly PressureReading[], gaugeSigmaPsi: num
     inStep,
     scatter: Math.sqrt(left / (n - 3)) / gaugeSigmaPsi,
     count: n,
+    meanPsi: mean.p,
     everyMin,
   };
 }

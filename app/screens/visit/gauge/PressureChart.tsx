@@ -1,0 +1,66 @@
+import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
+import { Line } from 'react-chartjs-2';
+import type { Decay, PressureReading } from '../../../../core/index.ts';
+
+Chart.register(LinearScale, CategoryScale, LineElement, PointElement, Tooltip);
+
+const ink = (name: string): string =>
+  typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
+
+/** A shut line's pressure in time, and what is left of it when the temperature's part is taken out. */
+export function PressureChart({ readings, decay }: { readings: readonly PressureReading[]; decay: Decay | null }) {
+  if (typeof document !== 'undefined') {
+    Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
+    Chart.defaults.font.size = 14;
+    Chart.defaults.color = ink('--color-soft');
+  }
+  const first = readings[0];
+  if (!first) return null;
+  const last = readings.at(-1)!;
+  const mean = (of: (r: PressureReading) => number) => readings.reduce((sum, r) => sum + of(r), 0) / readings.length;
+  // Through the middle of the readings, falling as the leak says.
+  const fall = decay ? decay.mlPerDay.mid / 1440 / decay.giveMlPerPsi.mid : 0;
+  const [middle, psi] = [mean((r) => r.minutes), mean((r) => r.psi)];
+  const at = (minutes: number) => ({ x: minutes, y: psi - fall * (minutes - middle) });
+  const words = `Pressure from ${first.psi.toFixed(1)} to ${last.psi.toFixed(1)} psi over ${(last.minutes - first.minutes).toFixed(1)} minutes.`;
+  return (
+    <div className="h-64" role="img" aria-label={words}>
+      <Line
+        data={{
+          datasets: [
+            {
+              label: 'psi',
+              data: readings.map((r) => ({ x: r.minutes, y: r.psi })),
+              pointRadius: 1.5,
+              showLine: false,
+              backgroundColor: ink('--color-ink'),
+              borderColor: ink('--color-ink'),
+            },
+            ...(decay
+              ? [
+                  {
+                    label: 'leak alone',
+                    data: [at(first.minutes), at(last.minutes)],
+                    pointRadius: 0,
+                    borderWidth: 2,
+                    borderColor: ink('--color-brass-deep'),
+                    backgroundColor: 'transparent',
+                  },
+                ]
+              : []),
+          ],
+        }}
+        options={{
+          animation: false,
+          maintainAspectRatio: false,
+          parsing: false,
+          scales: {
+            x: { type: 'linear', title: { display: true, text: 'minutes' } },
+            y: { title: { display: true, text: 'psi' } },
+          },
+          plugins: { legend: { display: false } },
+        }}
+      />
+    </div>
+  );
+}

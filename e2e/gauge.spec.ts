@@ -1,0 +1,57 @@
+/** A shut line by its gauge: the simulated one, as the program ships it. */
+import { expect, test } from '@playwright/test';
+import { type Logger, startLogger } from '../ops/logger/serve.ts';
+import { ownHouse } from './house.ts';
+import { hydrated, openRun } from './page.ts';
+import type { Served } from './server.ts';
+
+let house: Served;
+let gauge: Logger;
+test.beforeAll(async () => {
+  gauge = await startLogger({ tcpPort: 0, httpPort: 0 });
+  house = await ownHouse(true, { BRASS_NUT_GAUGE: `http://127.0.0.1:${gauge.httpPort}` });
+});
+test.afterAll(async () => {
+  await house.kill();
+  await gauge.close();
+});
+
+test('what is let out measures the give, what is lost bounds the leak; kept with the run, as a file and back', async ({ page }) => {
+  await openRun(page, /^Canteen sink, hot/, 'Prove', house.address);
+  await page.getByText('By the gauge: what a shut line loses').click();
+  await page.getByLabel('The simulated gauge hangs on').selectOption('slow-leak');
+  await page.getByRole('button', { name: 'Begin', exact: true }).click();
+  const out = page.getByRole('button', { name: /^Let 5 mL out/ });
+  await expect(page.getByText('Next: let 5 mL out.')).toBeVisible();
+  await out.click();
+  await expect(page.getByText('It leaks', { exact: false }).first()).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('img', { name: /^Pressure from/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep it with the run' }).click();
+  const kept = page.getByRole('region', { name: 'Kept gauge log' });
+  await expect(kept).toHaveCount(1);
+  const [download] = await Promise.all([page.waitForEvent('download'), kept.getByRole('button', { name: 'Its readings as a file' }).click()]);
+  await page.getByLabel(/^A gauge's file/).setInputFiles((await download.path())!);
+  await expect(kept).toHaveCount(2);
+  await page
+    .getByLabel(/^A gauge's file/)
+    .setInputFiles({ name: 'x.csv', mimeType: 'text/csv', buffer: Buffer.from('minutes,psi,temp_f\n0,sixty,66\n') });
+  await expect(page.getByText(/row 1, psi/)).toBeVisible();
+  // Loaded again it stands, from the record.
+  await page.reload();
+  await hydrated(page);
+  await page.getByText('By the gauge: what a shut line loses').click();
+  await expect(kept).toHaveCount(2);
+});
+
+test('where no gauge answers, that is said, and a file still reads', async ({ page, request }) => {
+  const without = await ownHouse(true, { BRASS_NUT_GAUGE: 'http://127.0.0.1:9' });
+  try {
+    const answer = await request.get(`${without.address}/api/v1/gauge/lines`);
+    expect([answer.status(), (await answer.json()).at]).toEqual([503, 'the gauge']);
+    await openRun(page, /^Canteen sink, hot/, 'Prove', without.address);
+    await page.getByText('By the gauge: what a shut line loses').click();
+    await expect(page.getByText('No logging gauge answers.')).toBeVisible();
+  } finally {
+    await without.kill();
+  }
+});
