@@ -18,7 +18,7 @@ test.afterAll(async () => {
 
 test('what is let out measures the give, what is lost bounds the leak; kept with the run, as a file and back', async ({ page }) => {
   await openRun(page, /^Canteen sink, hot/, 'Prove', house.address);
-  await page.getByText('By the gauge: what a shut line loses').click();
+  await page.getByText('By gauge or meter: what a shut line loses').click();
   await page.getByLabel('The simulated gauge hangs on').selectOption('slow-leak');
   await page.getByRole('button', { name: 'Begin', exact: true }).click();
   const out = page.getByRole('button', { name: /^Let 5 mL out/ });
@@ -39,7 +39,7 @@ test('what is let out measures the give, what is lost bounds the leak; kept with
   // Loaded again it stands, from the record.
   await page.reload();
   await hydrated(page);
-  await page.getByText('By the gauge: what a shut line loses').click();
+  await page.getByText('By gauge or meter: what a shut line loses').click();
   await expect(kept).toHaveCount(2);
 });
 
@@ -49,9 +49,39 @@ test('where no gauge answers, that is said, and a file still reads', async ({ pa
     const answer = await request.get(`${without.address}/api/v1/gauge/lines`);
     expect([answer.status(), (await answer.json()).at]).toEqual([503, 'the gauge']);
     await openRun(page, /^Canteen sink, hot/, 'Prove', without.address);
-    await page.getByText('By the gauge: what a shut line loses').click();
+    await page.getByText('By gauge or meter: what a shut line loses').click();
     await expect(page.getByText('No logging gauge answers.')).toBeVisible();
   } finally {
     await without.kill();
   }
+});
+
+test('the water meter is read twice, each reading kept at once; a drip is said by the month; by mirror and, before there is pressure, by ear', async ({
+  page,
+}) => {
+  await openRun(page, /^Canteen sink, hot/, 'Prove', house.address);
+  await page.getByText('By gauge or meter: what a shut line loses').click();
+  const meter = page.getByRole('region', { name: 'By the water meter' });
+  await meter.getByLabel('It shows').fill('12o4');
+  await expect(meter).toContainText('That is no reading');
+  await meter.getByLabel('It shows').fill('1204.3');
+  await meter.getByRole('button', { name: 'Read', exact: true }).click();
+  await expect(meter).toContainText('Wait, then read it again.');
+  await page.reload();
+  await hydrated(page);
+  await page.getByText('By gauge or meter: what a shut line loses').click();
+  await meter.getByLabel('It shows').fill('1204.3');
+  await meter.getByRole('button', { name: 'Read again' }).click();
+  await expect(meter).toContainText('The meter did not move: under');
+
+  const how = page.getByRole('radio', { name: 'by ear' });
+  await page.getByRole('combobox', { name: 'Round' }).selectOption('crack');
+  await expect(how).toBeVisible();
+  await page.getByRole('combobox', { name: 'Round' }).selectOption('standing');
+  await expect(how).toHaveCount(0);
+  await page.getByRole('radio', { name: 'mirror and torch' }).check();
+  await page.getByRole('button', { name: /Begin the look/ }).click();
+  await page.waitForTimeout(1500);
+  await page.getByLabel('Drops counted, for a drip').fill('3');
+  await expect(page.getByText(/gal to .* gal a month/)).toBeVisible();
 });

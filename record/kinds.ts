@@ -16,6 +16,7 @@ import { lineSeen } from './run/kinds/line-seen.ts';
 import { listed } from './run/kinds/listed.ts';
 import { lookBegun } from './run/kinds/look-begun.ts';
 import { lookEnded } from './run/kinds/look-ended.ts';
+import { meterRead } from './run/kinds/meter-read.ts';
 import { needChanged } from './run/kinds/need-changed.ts';
 import { noted } from './run/kinds/noted.ts';
 import { oldLineJudged } from './run/kinds/old-line-judged.ts';
@@ -66,6 +67,7 @@ const declared = [
   lookEnded,
   remedied,
   pressureLogged,
+  meterRead,
   signedOff,
   callbackReported,
   noted,

@@ -29,6 +29,7 @@ const BODIES: Record<string, unknown> = {
   'surroundings-seen': { power: 'plug', powerAt: 'behind it, 12 in up, shared with the disposer', movesWithLine: false },
   'symptom-told': { symptom: 'slow-fill', is: true },
   'card-begun': { rules: defaultRules, cardVersion: 4 },
+  'meter-read': { value: 1204.3, unit: 'gal', step: 0.1 },
   'pressure-logged': {
     from: 'gauge',
     readings: Array.from({ length: 10 }, (_, i) => ({ minutes: i, psi: 60 - i / 100, tempF: 66 })),

@@ -1,6 +1,5 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import type { Band } from './decay/pressure-decay.ts';
 
 export interface MeterCheck {
   /** What ran through, mL a day: each reading may lie one step short of what it shows. */
@@ -10,6 +9,14 @@ export interface MeterCheck {
   verdict: 'flows' | 'nothing seen';
   because: Reason[];
 }
+
+/** What water meters count in. */
+export const METER_UNITS = {
+  gal: { name: 'gal', ml: 3785.411784 },
+  L: { name: 'L', ml: 1000 },
+  ft3: { name: 'cubic feet', ml: 28_316.846592 },
+} as const;
+export type MeterUnit = keyof typeof METER_UNITS;
 
 const MINUTES_A_DAY = 1440;
 
@@ -34,7 +41,7 @@ export function meterCheck(d: { before: number; after: number; step: number; mlP
   const ran = after - before;
   if (ran < 0) throw new InputError('after', d.after, 'The meter does not run backward: read both again, and mind a dial that went through nought.');
   const isFlow = ran > step * 1e-9;
-  const mlPerDay: Pick<Band, 'low' | 'high'> = { low: isFlow ? Math.max(0, ran - step) * perDay : 0, high: (ran + step) * perDay };
+  const mlPerDay = { low: isFlow ? Math.max(0, ran - step) * perDay : 0, high: (ran + step) * perDay };
   const surelySeenMlPerDay = step * perDay;
   const text = isFlow
     ? `The meter moved: ${three(mlPerDay.low)} to ${three(mlPerDay.high)} mL a day ran through while everything was shut.`

@@ -1,6 +1,8 @@
-/** How a joint is looked at, and the largest drop that escapes it, millilitres. */
+/** How a joint is looked at, and the largest drop that escapes it, millilitres. What is heard is water filling, before there is pressure: no leak is bounded by ear. */
 export const METHODS = {
   eye: { name: 'by eye', dropMl: 0.1 },
+  mirror: { name: 'mirror and torch', dropMl: 0.1 },
+  ear: { name: 'by ear', dropMl: 0.1 },
   tissue: { name: 'dry tissue', dropMl: 0.01 },
 } as const;
 

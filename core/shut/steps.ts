@@ -1,5 +1,5 @@
 /** A plan of isolation as it is done: what goes off first, what is closed, where it drains, how it is proved; and the way back. */
-import { type Quantity, type Said, said } from '../units/quantity.ts';
+import { type Said, said, volume } from '../units/quantity.ts';
 import { type NetPlace, type NetValve, nameOf, type Standing, type WaterNetwork } from './network.ts';
 import type { PossiblePlan } from './plan-isolation.ts';
 import { wetPlaces } from './wet.ts';
@@ -20,8 +20,6 @@ export interface ShutStep {
 const BUCKET_GAL = 4;
 /** Less than this runs away unseen, gal. */
 const NOTHING_GAL = 0.05;
-
-const volume = (value: number): Quantity => ({ of: 'volume', value });
 
 /** How a valve is shut, by its kind; one that nobody ever tried is not forced. */
 const SHUT: Partial<Record<NetValve['kind'], string>> = {

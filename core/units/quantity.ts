@@ -76,6 +76,7 @@ export const diameter = (inches: number, places?: number): Quantity => ({
   ...(places === undefined ? {} : { places }),
 });
 export const pressure = (psi: number): Quantity => ({ of: 'pressure', value: psi });
+export const volume = (gallons: number): Quantity => ({ of: 'volume', value: gallons });
 export const temperature = (degF: number): Quantity => ({ of: 'temperature', value: degF });
 
 /** A sentence: as the trade says it, and where it holds quantities its pieces, to be said in another system. */
@@ -114,7 +115,7 @@ const KINDS: Record<string, (value: number) => Quantity> = {
   ft: (feet) => length(feet * 12),
   psi: pressure,
   F: temperature,
-  gal: (gallons) => ({ of: 'volume', value: gallons }),
+  gal: volume,
 };
 
 /** A sentence of the step data, with the quantities that it holds: there they are written out, as the trade does. */

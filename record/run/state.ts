@@ -8,6 +8,7 @@ import { eachOf, type History, historyOf, lastOf } from './history.ts';
 import { callbackReported } from './kinds/callback-reported.ts';
 import type { AcceptedChain } from './kinds/chain-accepted.ts';
 import { listed } from './kinds/listed.ts';
+import { meterRead } from './kinds/meter-read.ts';
 import { noted } from './kinds/noted.ts';
 import { pressureLogged } from './kinds/pressure-logged.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
@@ -66,6 +67,8 @@ export interface RunState {
   gates: Record<string, Bodies['gate-answered']>;
   /** The shut line by its gauge, in order. */
   pressureLogs: { entryId: string; atMs: number; body: Bodies['pressure-logged'] }[];
+  /** The water meter as it was read, in order. */
+  meterReads: { entryId: string; atMs: number; body: Bodies['meter-read'] }[];
   joints: JointState[];
   checkPoints: CheckPointState[];
   /** Looks begun and not ended, at what is there to be looked at. */
@@ -125,6 +128,7 @@ export function stateFrom(context: RunContext, history: History): RunState {
     uses: work.accepted ? usesOf(work.accepted, lives) : [],
     conflicts: conflictsOf(history, lives),
     pressureLogs: eachOf(history, pressureLogged).map((e) => ({ entryId: e.id, atMs: happenedAt(e), body: e.body })),
+    meterReads: eachOf(history, meterRead).map((e) => ({ entryId: e.id, atMs: happenedAt(e), body: e.body })),
     notes: eachOf(history, noted).map((e) => e.body.text),
     offList: off && !off.on ? off.reason : null,
     entryCount: history.log.length,

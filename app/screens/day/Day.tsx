@@ -8,7 +8,6 @@ import { unpackDay } from '../../../record/visit/packed.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { say } from '../../ui/book.ts';
-import { sayingsOfRechecks } from '../../ui/book-rechecks.ts';
 import { useCatalogue } from '../../ui/catalogue.ts';
 import { FollowUpRow } from '../../ui/FollowUpRow.tsx';
 import { fetched } from '../../ui/fetched.tsx';
@@ -315,7 +314,10 @@ function FollowUps({ sheet, today }: { sheet: DaySheet; today: string }) {
 function Rechecks({ sheet, today }: { sheet: DaySheet; today: string }) {
   // A run is on one visit's list once: what was signed off twice is looked at again at its newest.
   const open = sheet.rechecks.filter((r, i, all) => r.bookedOn === null && all.findIndex((o) => o.runId === r.runId) === i);
-  const book = () => say(sayingsOfRechecks(open, today), `${open.length === 1 ? 'A recheck' : `${open.length} rechecks`} booked`);
+  const book = async () => {
+    const { sayingsOfRechecks } = await import('../../ui/book-rechecks.ts');
+    say(sayingsOfRechecks(open, today), `${open.length === 1 ? 'A recheck' : `${open.length} rechecks`} booked`);
+  };
   return (
     <section aria-label="Rechecks due">
       <h2 className="border-b border-ink pb-1">Rechecks due</h2>

@@ -1,6 +1,11 @@
-import { useState } from 'react';
-import { ReportHere } from '../../ui/ReportHere.tsx';
+import { type ComponentProps, useState } from 'react';
+import { fetched } from '../../ui/fetched.tsx';
+import type { ReportHere as Report } from '../../ui/ReportHere.tsx';
 import { useLedger } from '../../ui/use-ledger.ts';
+
+const ReportHere = fetched<ComponentProps<typeof Report>>('The report of a leak', async () => ({
+  default: (await import('../../ui/ReportHere.tsx')).ReportHere,
+}));
 
 const MOST = 5;
 

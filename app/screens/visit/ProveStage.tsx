@@ -14,6 +14,7 @@ import { RemedyBox } from './RemedyBox.tsx';
 import type { StageProps } from './stage-props.ts';
 import { startStopwatch } from './stopwatch.ts';
 
+const MeterTest = fetched('The meter', () => import('./gauge/MeterTest.tsx'));
 const GaugeTest = fetched('The gauge', () => import('./gauge/GaugeTest.tsx'));
 
 /** The looks round by round: what is due, the clock of the look under way, what each joint has to show for itself. */
@@ -31,12 +32,13 @@ export default function ProveStage(props: StageProps) {
   const [method, setMethod] = useState<Method>('tissue');
   const round = open[0]?.body.round ?? chosenRound ?? due;
   /** A tissue is left under pressure: in the round that is due, or in Standing before it. */
-  const layRound: Round = ROUNDS.find((r) => r.id === round)?.pressure ? round : 'standing';
+  const isUnderPressure = ROUNDS.find((r) => r.id === round)?.pressure ?? false;
+  const layRound: Round = isUnderPressure ? round : 'standing';
   const unmade = state.joints.filter((j) => !j.made);
   const trouble = targets.filter((t) => t.finding !== null);
   const begin = () => {
     for (const t of targetsOf(targets, round).filter((x) => x.finding === null)) {
-      const id = write('look-begun', run.id, { round, method }, t.target);
+      const id = write('look-begun', run.id, { round, method: method === 'ear' && isUnderPressure ? 'tissue' : method }, t.target);
       startStopwatch(id);
     }
   };
@@ -76,8 +78,13 @@ export default function ProveStage(props: StageProps) {
         <PicturesOfJoints joints={state.joints} now={state.joints.find((j) => j.finding !== null)?.n} runId={run.id} {...{ visitId, gathered }} />
         <BesideLooks {...props} targets={targets} />
         <details className="why mt-4" onToggle={(e) => setGauged(e.currentTarget.open)}>
-          <summary>By the gauge: what a shut line loses</summary>
-          {gauged && <GaugeTest {...props} />}
+          <summary>By gauge or meter: what a shut line loses</summary>
+          {gauged && (
+            <>
+              <GaugeTest {...props} />
+              <MeterTest {...props} />
+            </>
+          )}
         </details>
         {state.stage === 'log' && (
           <p className="mt-4 text-lg">
@@ -108,8 +115,10 @@ export default function ProveStage(props: StageProps) {
               options={[
                 ['tissue', METHODS.tissue.name],
                 ['eye', METHODS.eye.name],
+                ['mirror', METHODS.mirror.name],
+                ...(isUnderPressure ? [] : ([['ear', METHODS.ear.name]] as [Method, string][])),
               ]}
-              value={method}
+              value={method === 'ear' && isUnderPressure ? 'tissue' : method}
               onChange={setMethod}
             />
             <button type="button" className="key key-main" onClick={begin}>

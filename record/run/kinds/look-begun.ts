@@ -17,6 +17,12 @@ export const lookBegun = kind({
   counts: 'all',
   about: 'joint or check point',
   onSigned: ({ body }) => body.round === 'next-day',
-  holds: wantsTarget,
+  holds: (entry, run) => {
+    const { round, method } = entry.body;
+    if (method === 'ear' && ROUNDS.find((r) => r.id === round)?.pressure) {
+      return { rule: 'not-by-ear', why: 'Under pressure a joint is looked at: an ear hears water filling, not a weep.' };
+    }
+    return wantsTarget(entry, run);
+  },
   says: (b) => (b.left ? `${roundName(b.round)}: tissue left in place` : `${roundName(b.round)}: look begun, ${METHODS[b.method].name}`),
 });

@@ -7,10 +7,13 @@ import {
   METHODS,
   pooledBound,
   ROUNDS,
+  said,
   sealById,
+  volume,
   waitFor,
 } from '../../../../core/index.ts';
 import type { EntryOf } from '../../../../record/index.ts';
+import { InUnits } from '../../../ui/InUnits.tsx';
 import { useKeys } from '../../../ui/use-keys.ts';
 import { clock, mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
@@ -23,6 +26,11 @@ const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
   { finding: 'drip', label: 'Drip', keys: ['3', 'p'] },
   { finding: 'running', label: 'Running', keys: ['4', 'r'] },
 ];
+
+const ML_PER_GAL = 3785.411784;
+const DAYS_A_MONTH = 30;
+/** Gallons a month. */
+const monthly = (mlADay: number): number => (mlADay * DAYS_A_MONTH) / ML_PER_GAL;
 
 const hiddenOf = (targets: Target[], look: EntryOf<'look-begun'>): number => {
   const seal = targets.find((t) => t.id === (look.jointId ?? look.checkPointId))?.seal;
@@ -129,7 +137,8 @@ export function Looking({ open, targets, goal, run, write }: StageProps & { open
       {rate && (
         <p>
           {rate.perMin[0].toFixed(1)} to {rate.perMin[2].toFixed(1)} drops a minute; {mlPerDay(rate.mlPerDay[0])} to {mlPerDay(rate.mlPerDay[2])} mL a
-          day
+          day, <InUnits said={said`${volume(monthly(rate.mlPerDay[0]))} to ${volume(monthly(rate.mlPerDay[2]))} a month`} />: at 95 %, drops of 0.05
+          to 0.25 mL
         </p>
       )}
     </div>
