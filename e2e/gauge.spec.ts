@@ -26,6 +26,9 @@ test('what is let out measures the give, what is lost bounds the leak; kept with
   await out.click();
   await expect(page.getByText('It leaks', { exact: false }).first()).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('img', { name: /^Pressure from/ })).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBe(390);
+  await page.setViewportSize({ width: 1280, height: 800 });
   await page.getByRole('button', { name: 'Keep it with the run' }).click();
   const kept = page.getByRole('region', { name: 'Kept gauge log' });
   await expect(kept).toHaveCount(1);

@@ -123,9 +123,14 @@ export default function GaugeTest({ run, state, write, timeZone }: Props) {
           </div>
         </>
       )}
-      <label className="grid gap-1">
-        <span className="label">A gauge's file (CSV: minutes, psi, temp_f, let_out_ml, psi_after)</span>
-        <input type="file" accept=".csv,text/csv" className="min-h-12" onChange={(e) => e.target.files?.[0] && fromFile(e.target.files[0])} />
+      <label className="grid grid-cols-[minmax(0,1fr)] gap-1">
+        <span className="label">A gauge's file (CSV: minutes, psi, temp_f; let_out_ml, psi_after)</span>
+        <input
+          type="file"
+          accept=".csv,text/csv"
+          className="min-h-12 max-w-full"
+          onChange={(e) => e.target.files?.[0] && fromFile(e.target.files[0])}
+        />
       </label>
       {fault && <p className="caution">{fault}</p>}
       {state.pressureLogs.map((log) => (
