@@ -1,5 +1,6 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
+import { threeDigits } from '../units/digits.ts';
 
 export interface MeterCheck {
   /** What ran through, mL a day: each reading may lie one step short of what it shows. */
@@ -44,9 +45,7 @@ export function meterCheck(d: { before: number; after: number; step: number; mlP
   const mlPerDay = { low: isFlow ? Math.max(0, ran - step) * perDay : 0, high: (ran + step) * perDay };
   const surelySeenMlPerDay = step * perDay;
   const text = isFlow
-    ? `The meter moved: ${three(mlPerDay.low)} to ${three(mlPerDay.high)} mL a day ran through while everything was shut.`
-    : `The meter did not move: under ${three(surelySeenMlPerDay)} mL a day; a smaller leak would not have moved it in that time.`;
+    ? `The meter moved: ${threeDigits(mlPerDay.low)} to ${threeDigits(mlPerDay.high)} mL a day ran through while everything was shut.`
+    : `The meter did not move: under ${threeDigits(surelySeenMlPerDay)} mL a day; a smaller leak would not have moved it in that time.`;
   return { mlPerDay, surelySeenMlPerDay, verdict: isFlow ? 'flows' : 'nothing seen', because: [reason('meter', text, { figures: { ran, step } })] };
 }
-
-const three = (value: number): string => String(Number(value.toPrecision(3)));

@@ -32,7 +32,7 @@ export function knownFigures(run: RunFacts, measures: readonly Measure[]): Known
 }
 
 /** Ids of the figures that the chain gives. */
-export const CHAIN_FIGURES: readonly string[] = ['tube-across', 'nut-across', 'line-length'];
+export const CHAIN_FIGURES: readonly string[] = ['nut-across', 'line-length'];
 
 /** What the line is and what goes through a hole with it. */
 function ofChain(run: RunFacts): [string, KnownFigure][] {
@@ -40,12 +40,10 @@ function ofChain(run: RunFacts): [string, KnownFigure][] {
   if (!chain) return [];
   const figures: [string, KnownFigure][] = [];
   const ends = chain.joints.flatMap((j) => [j.a, j.b]).map(parseEnd);
-  const across = ends.flatMap((e) => (e.kind === 'tube' ? [e.tube.odIn] : [])).at(-1);
   const flats = ends
     .map(flatsFor)
     .filter((f) => f !== null)
     .at(-1);
-  if (across !== undefined) figures.push(['tube-across', { name: 'tube, outside', inches: across, from: 'of the chain' }]);
   if (flats !== undefined)
     figures.push(['nut-across', { name: "line's nut, over its corners", inches: (2 / Math.sqrt(3)) * flats, from: 'of the chain' }]);
   const line = chain.path.find((s) => s.cutLengthIn !== undefined || run.parts.some((p) => p.id === s.part && p.flexible));

@@ -1,6 +1,7 @@
 /** What a shut line's falling pressure says of a leak. */
 import { finite, InputError } from '../../errors.ts';
 import { type Reason, reason } from '../../reason.ts';
+import { threeDigits } from '../../units/digits.ts';
 import { type Fall, fallPerMl, type LetOut } from './give.ts';
 import { twoSided } from './normal.ts';
 import { type PressureReading, type Slope, sigmaAfter, slopeOf } from './slope.ts';
@@ -113,25 +114,26 @@ function reasons(of: Pick<Decay, 'mlPerDay' | 'giveMlPerPsi' | 'verdict' | 'minu
   const said: Reason[] = [
     reason(
       'give',
-      `The line gives ${three(give.mid)} mL a psi (${three(give.low)} to ${three(give.high)}), as what was let out shows: trapped air and hoses are in it.`,
+      `The line gives ${threeDigits(give.mid)} mL a psi (${threeDigits(give.low)} to ${threeDigits(give.high)}), as what was let out shows: trapped air and hoses are in it.`,
     ),
-    reason('fall', `Its pressure falls by ${three(slope.psiPerMin * 60)} psi an hour, over ${slope.count} readings.`, {
+    reason('fall', `Its pressure falls by ${threeDigits(slope.psiPerMin * 60)} psi an hour, over ${slope.count} readings.`, {
       figures: { psiPerMin: slope.psiPerMin, sigmaPsiPerMin: slope.sigma },
     }),
   ];
-  said.push(reason('at', `Watched at about ${three(slope.meanPsi)} psi: under more pressure a leak runs faster, about as its root.`));
-  if (slope.psiPerF !== null) said.push(reason('temperature', `The temperature moved: ${three(slope.psiPerF)} psi for each degree F was taken out.`));
+  said.push(reason('at', `Watched at about ${threeDigits(slope.meanPsi)} psi: under more pressure a leak runs faster, about as its root.`));
+  if (slope.psiPerF !== null)
+    said.push(reason('temperature', `The temperature moved: ${threeDigits(slope.psiPerF)} psi for each degree F was taken out.`));
   if (scatters)
     said.push(
       reason(
         'scatter',
-        `The readings scatter ${three(slope.scatter)} times as much as the gauge should: the interval is made wider by it. A valve passing, or air that moves?`,
+        `The readings scatter ${threeDigits(slope.scatter)} times as much as the gauge should: the interval is made wider by it. A valve passing, or air that moves?`,
       ),
     );
   if (mlPerDay.high < 0) said.push(reason('rises', 'The pressure rises: something feeds the line. A valve passes.'));
-  const bounds = `${three(mlPerDay.low)} to ${three(mlPerDay.high)} mL a day`;
+  const bounds = `${threeDigits(mlPerDay.low)} to ${threeDigits(mlPerDay.high)} mL a day`;
   if (verdict === 'leaking') said.push(reason('leaking', `It leaks, by ${bounds}.`));
-  if (verdict === 'tight') said.push(reason('tight', `No leak is seen, and none above ${three(Math.max(0, mlPerDay.high))} mL a day is left.`));
+  if (verdict === 'tight') said.push(reason('tight', `No leak is seen, and none above ${threeDigits(Math.max(0, mlPerDay.high))} mL a day is left.`));
   if (verdict === 'undecided') {
     const how =
       minutesMore === null
@@ -141,5 +143,3 @@ function reasons(of: Pick<Decay, 'mlPerDay' | 'giveMlPerPsi' | 'verdict' | 'minu
   }
   return said;
 }
-
-const three = (value: number): string => String(Number(value.toPrecision(3)));
