@@ -66,7 +66,8 @@ test('power and water are proved another way, and never gone past; what is wrong
   await power.getByRole('button', { name: 'Proved so' }).click();
   await expect(gate(/Close the .* stop/)).toBeVisible();
   await page.locator('body').press('h');
-  await expect(page.getByText('proved another way. The fuse is out and lies in my pocket')).toBeVisible();
+  const history = page.locator('[aria-labelledby=happened-title]');
+  await expect(history.getByText('proved another way. The fuse is out and lies in my pocket')).toBeVisible();
 });
 
 test('the whole card says what to have along, keeps its ticks, and leaves as PDF and as a list of tasks', async ({ page, request }) => {
@@ -75,6 +76,7 @@ test('the whole card says what to have along, keeps its ticks, and leaves as PDF
   await page.goto(`${house.address}/visits/${visit}?show=card&run=${run}`);
   await hydrated(page);
   const along = page.getByRole('region', { name: 'To have along' });
+  await expect(along.getByRole('checkbox').first()).toBeVisible();
   const all = await along.getByRole('checkbox').count();
   expect(all).toBeGreaterThan(3);
   await expect(along).toContainText(`Not loaded yet, ${all} of ${all}: `);
