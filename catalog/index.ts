@@ -1,10 +1,12 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
+import type { DutyRow } from '../core/log/duties.ts';
 import type { LookData } from '../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
 import type { WorkKind } from '../core/make/work-kinds.ts';
 import type { Loose, Part } from '../core/match/part.ts';
 import { readAppliances } from './appliances.ts';
+import { readDuties } from './duties.ts';
 import { readLook } from './look.ts';
 import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
@@ -22,6 +24,7 @@ export interface Catalogue {
   steps: StepTemplate[];
   workKinds: WorkKind[];
   look: LookData;
+  duties: DutyRow[];
 }
 
 let loaded: Catalogue | null = null;
@@ -31,7 +34,7 @@ export function catalogue(): Catalogue {
     const appliances = readAppliances();
     const workKinds = readWorkKinds();
     const steps = readSteps(workKinds, appliances.map((a) => a.id)); // biome-ignore format: one row
-    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook() };
+    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readDuties() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ...content };
   }

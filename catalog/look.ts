@@ -42,7 +42,7 @@ const symptomRow = z
   .object({ symptom: id, name: word, cause: word, points: words, look_at: word })
   .transform((r) => ({ symptom: r.symptom, name: r.name, cause: r.cause, points: r.points, lookAt: r.look_at }));
 
-const onAppliances = words.refine((w) => w.length > 0, 'names no appliance').transform((w): OnAppliances => (w[0] === '*' ? '*' : w));
+export const onAppliances = words.refine((w) => w.length > 0, 'names no appliance').transform((w): OnAppliances => (w[0] === '*' ? '*' : w));
 
 const unknownRow = z.object({ fact: id, appliances: onAppliances, name: word, decides: word, blocks: z.enum(['no', 'keep', 'match', 'make']) });
 

@@ -7,6 +7,7 @@ import { callbackReported } from './run/kinds/callback-reported.ts';
 import { cardBegun } from './run/kinds/card-begun.ts';
 import { chainAccepted } from './run/kinds/chain-accepted.ts';
 import { distanceMeasured } from './run/kinds/distance-measured.ts';
+import { dutySeen } from './run/kinds/duty-seen.ts';
 import { endSeen } from './run/kinds/end-seen.ts';
 import { figureMeasured } from './run/kinds/figure-measured.ts';
 import { gateAnswered } from './run/kinds/gate-answered.ts';
@@ -18,6 +19,7 @@ import { lookBegun } from './run/kinds/look-begun.ts';
 import { lookEnded } from './run/kinds/look-ended.ts';
 import { meterRead } from './run/kinds/meter-read.ts';
 import { needChanged } from './run/kinds/need-changed.ts';
+import { noiseHeard } from './run/kinds/noise-heard.ts';
 import { noted } from './run/kinds/noted.ts';
 import { oldLineJudged } from './run/kinds/old-line-judged.ts';
 import { placeSeen } from './run/kinds/place-seen.ts';
@@ -26,6 +28,7 @@ import { recheckClosed } from './run/kinds/recheck-closed.ts';
 import { remedied } from './run/kinds/remedied.ts';
 import { reopened } from './run/kinds/reopened.ts';
 import { reuseSeen } from './run/kinds/reuse-seen.ts';
+import { safetyTried } from './run/kinds/safety-tried.ts';
 import { sheetRead } from './run/kinds/sheet-read.ts';
 import { signedOff } from './run/kinds/signed-off.ts';
 import { sourceFound } from './run/kinds/source-found.ts';
@@ -68,8 +71,11 @@ const declared = [
   remedied,
   pressureLogged,
   meterRead,
+  safetyTried,
+  noiseHeard,
   signedOff,
   callbackReported,
+  dutySeen,
   noted,
   listed,
   stageSkipped,

@@ -30,6 +30,9 @@ const BODIES: Record<string, unknown> = {
   'symptom-told': { symptom: 'slow-fill', is: true },
   'card-begun': { rules: defaultRules, cardVersion: 4 },
   'meter-read': { value: 1204.3, unit: 'gal', step: 0.1 },
+  'safety-tried': { device: 'stop-leak', held: true, seconds: 12, newInsert: true, spares: 2 },
+  'noise-heard': { noise: 'quiet' },
+  'duty-seen': { duty: 'stop', what: 'angle stop', outcome: 'done' },
   'pressure-logged': {
     from: 'gauge',
     readings: Array.from({ length: 10 }, (_, i) => ({ minutes: i, psi: 60 - i / 100, tempF: 66 })),

@@ -10,6 +10,9 @@ const shape = z.object({
   finding: z.enum(['any', 'damp', 'drip', 'running']).optional(),
   from: z.iso.date('is not a day as YYYY-MM-DD').optional(),
   to: z.iso.date('is not a day as YYYY-MM-DD').optional(),
+  part: z.string().max(80).optional(),
+  end: z.string().max(80).optional(),
+  run: z.uuid('is not an id').optional(),
   premises: z.uuid('is not an id').optional(),
   offset: z.coerce.number().int().min(0).max(1_000_000).optional(),
 });

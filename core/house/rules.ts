@@ -1,4 +1,5 @@
 import type { SealId } from '../ends/seals.ts';
+import type { DutyId } from '../log/duty-ids.ts';
 import type { LineKindId } from '../look/rows.ts';
 import { HOUSE_CHOICES, type HouseChoices } from './choices.table.ts';
 
@@ -8,6 +9,8 @@ export interface HouseRules extends HouseChoices {
   turns: Partial<Record<SealId, number>>;
   /** Age at which a line found in place is renewed, years, where it is not the catalogue's. */
   maxAgeYears?: Partial<Record<LineKindId, number>>;
+  /** Months until something is due again, where they are not the catalogue's. */
+  dueMonths?: Partial<Record<DutyId, number>>;
   targetMlPerDay: number;
   recheckHours: number;
   weights: { callbackDollars: number; minuteDollars: number; tripDollars: number; notPreferredDollars: number };

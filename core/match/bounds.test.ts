@@ -11,6 +11,7 @@ import { Heap } from './heap.ts';
 import { type LowerBounds, lowerBounds } from './lower-bounds.ts';
 import { codeCount, codeNumber, FALSE_START, MARGINAL, NO, pairTable, SEALS } from './pair-table.ts';
 import type { Part } from './part.ts';
+import { sealRates } from './seal-rates.ts';
 
 describe('the heap', () => {
   it('gives numbers back in order, as many as went in', () => {
@@ -72,7 +73,7 @@ describe('lower bounds', () => {
     fc.assert(
       fc.property(fc.array(anyPart, { minLength: 1, maxLength: 6 }), fc.constantFrom(...CODES), fc.constantFrom(...CODES), (list, from, to) => {
         const parts = made(list as Parameters<typeof made>[0]);
-        const [bounds, loosest] = [false, true].map((marginal) => lowerBounds(indexParts(parts), defaultRules.weights, marginal)) as [
+        const [bounds, loosest] = [false, true].map((marginal) => lowerBounds(indexParts(parts), defaultRules.weights, sealRates(), marginal)) as [
           LowerBounds,
           LowerBounds,
         ];

@@ -8,7 +8,7 @@ import { diameter, length, said, temperature } from '../units/quantity.ts';
 import type { Part, PartEnd } from './part.ts';
 import { piecePriceCents } from './pricing.ts';
 import type { Branch, Chain, ChainJoint } from './query.ts';
-import { CAP_RATE, callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
+import { callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
 import { stubCautions } from './stub.ts';
 import { notPreferred } from './suits.ts';
 
@@ -29,7 +29,7 @@ export function buildChain(s: Setting, steps: Step[]): Chain {
   const branches = steps.flatMap((o) => o.branches);
   const loose = countLoose(joints, branches);
   const caps = branches.filter((b) => b.use === 'cap').length;
-  const rates = [...joints.map((j) => callbackRateOf(j.mating)), ...Array<number>(caps).fill(CAP_RATE)];
+  const rates = [...joints.map((j) => callbackRateOf(s, j.mating)), ...Array<number>(caps).fill(s.rates.cap)];
   const priceCents =
     steps.reduce((sum, o) => sum + piecePriceCents(o.part, o.cutLengthIn), 0) +
     Object.entries(loose).reduce((sum, [code, n]) => sum + n * (s.loosePrice.get(code) ?? 0), 0);

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import { mate } from '../ends/mate.ts';
-import { sealById } from '../ends/seals.ts';
+import { type SealId, sealById } from '../ends/seals.ts';
 import { defaultRules } from '../house/rules.ts';
 import { matchChains } from './chains.ts';
 import type { Part, Port } from './part.ts';
@@ -40,6 +40,7 @@ const PIECES = [...CAPS, { code: 'nut-comp-1/4', priceCents: 90 }, { code: 'ferr
 /** Every chain there is, by trying all orders of parts and ends; the cost summed up from the definition, on its own. */
 function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
   const w = defaultRules.weights;
+  const rateOf = (seal: SealId) => q.callbackRates?.[seal] ?? sealById(seal).callbacksPer1000 / 1000;
   const totals = new Map<string, { total: number; ids: string[]; joints: number; cents: number }>();
   const price = new Map((q.loose ?? []).map((l) => [l.code, l.priceCents]));
   const short = (counts: Map<string, number>) => q.stock !== undefined && [...counts].some(([code, n]) => (q.stock?.[code] ?? 0) < n);
@@ -75,7 +76,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       for (const code of m.loose) if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
       return {
         cents: m.loose.reduce((n, c) => n + (price.get(c) ?? 0), 0),
-        rate: sealById(m.seal!).callbacksPer1000 / 1000,
+        rate: rateOf(m.seal!),
         taper: m.seal === 'taper',
         counts: more,
       };
@@ -119,11 +120,11 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
                   c += price.get(code) ?? 0;
                   if (price.has(code)) more.set(code, (more.get(code) ?? 0) + 1);
                 }
-                r += back?.seal ? sealById(back.seal).callbacksPer1000 / 1000 : 0;
+                r += back?.seal ? rateOf(back.seal) : 0;
               } else if (!p.tags.includes(`valved:${s.id}`)) {
                 ok &&= price.has(cap);
                 c += price.get(cap) ?? 0;
-                r += 0.002;
+                r += rateOf('washer');
                 more.set(cap, (more.get(cap) ?? 0) + 1);
               }
             }
@@ -185,6 +186,7 @@ describe('chains against exhaustive search', () => {
       leaveOutlet: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       check: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       minBoreIn: fc.option(fc.constantFrom(0.15, 0.25), { nil: undefined, freq: 1 }),
+      callbackRates: fc.option(fc.record({ washer: fc.constantFrom(0, 0.02), taper: fc.constantFrom(0.001, 0.05) }, { requiredKeys: [] }), { nil: undefined, freq: 1 }), // biome-ignore format: one line a choice
       water: fc.constantFrom<'cold' | 'hot'>('cold', 'cold', 'hot'),
       stub: fc.option(
         fc.record({
@@ -200,7 +202,23 @@ describe('chains against exhaustive search', () => {
     fc.assert(
       fc.property(
         query,
-        ({ made, from, to, rejoin, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn, water, stub, rejoinFirst, stocked }) => {
+        ({
+          made,
+          from,
+          to,
+          rejoin,
+          minLengthIn,
+          stop,
+          arrestor,
+          leaveOutlet,
+          check,
+          minBoreIn,
+          callbackRates,
+          water,
+          stub,
+          rejoinFirst,
+          stocked,
+        }) => {
           const parts = made.map(({ ends, ...rest }, i) => part(`p${i}`, ends, rest));
           const onVan = (s: typeof stocked & {}) => [
             ...parts.map((p, i) => [p.id, s.parts[i] ? 1 : 0]),
@@ -215,6 +233,7 @@ describe('chains against exhaustive search', () => {
             k: 5,
             rejoin,
             stock,
+            callbackRates,
             need: { water, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn, stub, rejoinFirst },
           };
           const wanted = exhaustive(q).slice(0, 5);
@@ -250,6 +269,19 @@ describe('what a chain must do', () => {
     assert.equal(best?.priceCents, 1000);
     assert.ok(Math.abs((best?.cost.total ?? 0) - (10 + 4 * 1.5 + 3 * 0.002 * 1000)) < 1e-9);
     assert.ok(Math.abs((best?.leakRisk ?? 0) - (1 - 0.998 ** 3)) < 1e-12);
+  });
+
+  it('goes by what the shop has seen of its seals, where that is told', () => {
+    const push = hose('push-60', 'ptc-3/8od', 'comp-1/4-f', 60, { priceCents: 700 });
+    const q = { from: 'cu-3/8od', to: 'comp-1/4-m', parts: [push, hose('nut-60', 'comp-3/8-m', 'comp-1/4-f', 60, { priceCents: 700 })], need: base.need }; // biome-ignore format: one line
+    const first = (callbackRates?: MatchQuery['callbackRates']) => matchChains({ ...q, callbackRates }).chains[0]!;
+    assert.deepEqual(first({ 'push-small': 0.05 }).parts, ['nut-60']);
+    assert.deepEqual(first({ ferrule: 0.05 }).parts, ['push-60']);
+    assert.ok(
+      Math.abs(first({ ferrule: 0.05, 'push-small': 0.01, washer: 0 }).cost.callbacks - 10) < 1e-9,
+      'the push joint alone is expected to come back',
+    );
+    assert.throws(() => first({ ferrule: 1.2 }), /callbacks of ferrule/);
   });
 
   it('never proposes a saddle valve, a short hose or one that is not for the water, and says so', () => {

@@ -4,7 +4,7 @@ import type { PartIndex } from './catalogue-index.ts';
 import { FIGURE, IS, STRIDE } from './figures.ts';
 import { HAS } from './has.ts';
 import { codeCount, MARGINAL, pairTable } from './pair-table.ts';
-import { sealRates } from './seal-rates.ts';
+import type { SealRates } from './seal-rates.ts';
 import { MARGINAL_FACTOR } from './setting.ts';
 
 /** Between two open ends, by number of the first x number of codes + the second: dollars that no chain gets by with less of. */
@@ -29,17 +29,17 @@ const known = new WeakMap<PartIndex, Map<string, LowerBounds>>();
  *
  * @source all shortest paths, Floyd, Comm. ACM 5 (1962)
  */
-export function lowerBounds(index: PartIndex, weights: HouseRules['weights'], marginal = false): LowerBounds {
-  const key = `${weights.callbackDollars} ${weights.minuteDollars} ${marginal}`;
+export function lowerBounds(index: PartIndex, weights: HouseRules['weights'], rates: SealRates, marginal = false): LowerBounds {
+  const key = `${weights.callbackDollars} ${weights.minuteDollars} ${marginal} ${rates.key}`;
   const of = known.get(index) ?? new Map<string, LowerBounds>();
   known.set(index, of);
-  return remember(of, MOST_KEPT, key, () => makeBounds(index, weights, marginal));
+  return remember(of, MOST_KEPT, key, () => makeBounds(index, weights, rates, marginal));
 }
 
 const FEATURES: Record<number, number> = { [HAS.line]: IS.line, [HAS.stop]: IS.stop, [HAS.arrestor]: IS.arrestor, [HAS.check]: IS.check };
 
-function makeBounds(index: PartIndex, weights: HouseRules['weights'], marginal: boolean): LowerBounds {
-  const steps = (being: number) => stepMatrix(index, weights, being, marginal);
+function makeBounds(index: PartIndex, weights: HouseRules['weights'], rates: SealRates, marginal: boolean): LowerBounds {
+  const steps = (being: number) => stepMatrix(index, weights, rates, being, marginal);
   const any = steps(0);
   const n = codeCount;
   for (let a = 0; a < n; a++) any[a * n + a] = 0;
@@ -59,8 +59,9 @@ function makeBounds(index: PartIndex, weights: HouseRules['weights'], marginal: 
 }
 
 /** Dollars of one joint and one part from open end to open end, by parts that are all of this (bits). */
-function stepMatrix(index: PartIndex, weights: HouseRules['weights'], being: number, marginal: boolean): Float64Array {
+function stepMatrix(index: PartIndex, weights: HouseRules['weights'], rates: SealRates, being: number, marginal: boolean): Float64Array {
   const { ways } = index;
+  const sealRates = rates.byPlace;
   const { partners, verdict, seal } = pairTable();
   const n = codeCount;
   const out = new Float64Array(n * n).fill(Number.POSITIVE_INFINITY);

@@ -8,8 +8,7 @@ import { type LooseCents, looseCents } from './loose-cents.ts';
 import { codeCount, codeNumber, codeOf, MARGINAL, pairTable, SEALS } from './pair-table.ts';
 import type { Part } from './part.ts';
 import { ARRESTOR_REACH_IN, type Branch } from './query.ts';
-import { sealRates } from './seal-rates.ts';
-import { CAP_RATE, looseShort, MARGINAL_FACTOR, type Setting } from './setting.ts';
+import { looseShort, MARGINAL_FACTOR, type Setting } from './setting.ts';
 import { stubRefuses } from './stub.ts';
 import { allowanceIn, cutLengthIn, Suits, WRONG_TURN } from './suits.ts';
 
@@ -177,7 +176,7 @@ export class Pricing {
     if (said !== SEALS && !(this.marginal && said === MARGINAL)) return FAR;
     if (!this.s.need.reachable && !sealIsHidden[seal[at]!]) return FAR;
     if (this.s.need.tempF > tubeMaxF[a]! || this.s.need.tempF > tubeMaxF[b]!) return FAR;
-    const rate = sealRates[seal[at]!]! * (said === MARGINAL ? MARGINAL_FACTOR : 1);
+    const rate = this.s.rates.byPlace[seal[at]!]! * (said === MARGINAL ? MARGINAL_FACTOR : 1);
     const set = loose[at]!;
     if (this.setShort?.[set]) return FAR;
     return rate * this.s.rules.weights.callbackDollars + this.looseCents.set[set]! / 100;
@@ -248,7 +247,7 @@ export class Pricing {
     const { s } = this;
     const cents = this.looseCents.cap[code]!;
     if (Number.isNaN(cents) || (s.stock !== null && looseShort(s, `cap-${codeOf(code)}`, 1))) return FAR;
-    return cents / 100 + CAP_RATE * s.rules.weights.callbackDollars;
+    return cents / 100 + s.rates.cap * s.rules.weights.callbackDollars;
   }
 }
 

@@ -6,6 +6,7 @@ import type { HouseRules } from '../house/rules.ts';
 import type { Reason } from '../reason.ts';
 import type { PartIndex } from './catalogue-index.ts';
 import type { Loose, Part } from './part.ts';
+import type { RatesGiven } from './seal-rates.ts';
 
 /** What the chain must do. */
 export interface Need {
@@ -56,6 +57,8 @@ export interface MatchQuery {
   rejoin?: EndCode;
   need: Need;
   rules?: HouseRules;
+  /** Expected callbacks by seal, shares from 0 to 1, where the shop's own ledger speaks; the table's first guesses for the others. */
+  callbackRates?: RatesGiven;
   /** What is on the van, by part id or loose code, a missing key being 0; left out = everything is. */
   stock?: Record<string, number>;
 }

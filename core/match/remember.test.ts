@@ -4,6 +4,7 @@ import { defaultRules } from '../house/rules.ts';
 import { remember } from '../units/remember.ts';
 import { indexParts } from './catalogue-index.ts';
 import { lowerBounds } from './lower-bounds.ts';
+import { sealRates } from './seal-rates.ts';
 
 describe('what is remembered', () => {
   it('is made once, and lets go of what was used longest ago', () => {
@@ -19,9 +20,9 @@ describe('what is remembered', () => {
   it('of a catalogue does not grow with the weights that are asked', () => {
     const index = indexParts([]);
     const weights = (n: number) => ({ ...defaultRules.weights, callbackDollars: n });
-    const first = lowerBounds(index, weights(0));
-    assert.equal(lowerBounds(index, weights(0)), first);
-    for (let n = 1; n <= 8; n++) lowerBounds(index, weights(n));
-    assert.notEqual(lowerBounds(index, weights(0)), first);
+    const first = lowerBounds(index, weights(0), sealRates());
+    assert.equal(lowerBounds(index, weights(0), sealRates()), first);
+    for (let n = 1; n <= 8; n++) lowerBounds(index, weights(n), sealRates());
+    assert.notEqual(lowerBounds(index, weights(0), sealRates()), first);
   });
 });

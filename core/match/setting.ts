@@ -1,11 +1,11 @@
 import { type EndCode, parseEnd } from '../ends/code.ts';
 import { type Mating, mate } from '../ends/mate.ts';
-import { sealById } from '../ends/seals.ts';
 import { finite } from '../errors.ts';
 import { defaultRules, type HouseRules } from '../house/rules.ts';
 import { remember } from '../units/remember.ts';
 import { asIndex, type PartIndex } from './catalogue-index.ts';
 import { type FullNeed, fullNeed, type MatchQuery } from './query.ts';
+import { type SealRates, sealRates } from './seal-rates.ts';
 
 /** A query with its defaults filled in, and what is looked up again and again while it is answered. */
 export interface Setting {
@@ -17,6 +17,8 @@ export interface Setting {
   rejoin: EndCode | null;
   need: FullNeed;
   rules: HouseRules;
+  /** Expected callbacks by seal. */
+  rates: SealRates;
   k: number;
   /** Price of loose pieces by code, in cents; a code that is missing costs nothing and is not stocked. */
   loosePrice: Map<string, number>;
@@ -42,6 +44,7 @@ export function settingOf(q: Omit<MatchQuery, 'k'> & { k?: number }): Setting {
     rejoin: q.rejoin ?? null,
     need: fullNeed(q.need),
     rules,
+    rates: sealRates(q.callbackRates),
     k: Math.floor(finite('number of chains', q.k ?? 5, { atLeast: 1, atMost: 100 })),
     loosePrice: loosePrices(q.loose),
     stock: q.stock ?? null,
@@ -76,13 +79,10 @@ function loosePrices(loose: MatchQuery['loose'] = NO_LOOSE): Map<string, number>
 export const MARGINAL_FACTOR = 20;
 
 /** Expected callbacks of a joint, from 0 to 1. */
-export function callbackRateOf(mating: Mating): number {
+export function callbackRateOf({ rates }: Setting, mating: Mating): number {
   if (mating.seal === null) return 0;
-  return (sealById(mating.seal).callbacksPer1000 / 1000) * (mating.verdict === 'marginal' ? MARGINAL_FACTOR : 1);
+  return rates.of(mating.seal) * (mating.verdict === 'marginal' ? MARGINAL_FACTOR : 1);
 }
-
-/** A cap counts as a washer joint. */
-export const CAP_RATE = sealById('washer').callbacksPer1000 / 1000;
 
 /** Is this loose piece missing on the van when `count` of it are needed? */
 export function looseShort(s: Setting, code: string, count: number): boolean {

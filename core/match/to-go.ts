@@ -213,7 +213,7 @@ const LEADING = [HAS.line, HAS.stop, HAS.arrestor, HAS.check];
  */
 function cameFor(s: Setting, marginal: boolean, k: { from: number; entries: number; count: number; states: number[] }): (node: number) => number {
   const { partners } = pairTable();
-  const bounds = lowerBounds(s.ledBy, s.rules.weights, marginal);
+  const bounds = lowerBounds(s.ledBy, s.rules.weights, s.rates, marginal);
   const row = (matrix: Float64Array) => matrix.subarray(k.from * codeCount, (k.from + 1) * codeCount);
   const any = row(bounds.any);
   const through = new Map(LEADING.filter((bit) => k.states.some((has) => has & bit)).map((bit) => [bit, row(bounds.through(bit))]));

@@ -56,7 +56,7 @@ function counterpart(s: Setting, code: EndCode): EndCode | null {
   for (const other of allEndCodes) {
     const mating = s.mating(code, other);
     if (mating.verdict !== 'seals') continue;
-    const rate = callbackRateOf(mating);
+    const rate = callbackRateOf(s, mating);
     if (!best || rate < best.rate) best = { code: other, rate };
   }
   return best?.code ?? null;

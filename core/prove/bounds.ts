@@ -1,4 +1,5 @@
 import { finite } from '../errors.ts';
+import { poissonMean } from '../units/poisson.ts';
 
 const MINUTES_A_DAY = 1440;
 
@@ -100,33 +101,8 @@ export function dripRate(d: { drops: number; minutes: number }): {
 } {
   const drops = Math.round(finite('drops', d.drops, { atLeast: 0, atMost: 100_000 }));
   const minutes = finite('minutes', d.minutes, { above: 0 });
-  const low = drops === 0 ? 0 : solveMean((mean) => 1 - poissonAtMost(drops - 1, mean), 0.025, drops, true);
-  const high = solveMean((mean) => poissonAtMost(drops, mean), 0.025, drops, false);
+  const { low, high } = poissonMean(drops);
   const perMin: [number, number, number] = [low / minutes, drops / minutes, high / minutes];
   const daily = (rate: number, ml: number) => rate * ml * MINUTES_A_DAY;
   return { perMin, mlPerDay: [daily(perMin[0], DROP_ML.low), daily(perMin[1], DROP_ML.mid), daily(perMin[2], DROP_ML.high)] };
-}
-
-/** P(X <= n) of a Poisson mean, summed from the largest term's logarithm down. */
-function poissonAtMost(n: number, mean: number): number {
-  if (mean === 0) return 1;
-  let logTerm = -mean;
-  let sum = Math.exp(logTerm);
-  for (let i = 1; i <= n; i++) {
-    logTerm += Math.log(mean / i);
-    sum += Math.exp(logTerm);
-  }
-  return Math.min(1, sum);
-}
-
-/** The mean at which a tail probability passes `target`, by bisection; the tail rises or falls with the mean. */
-function solveMean(tail: (mean: number) => number, target: number, drops: number, rises: boolean): number {
-  let low = 0;
-  let high = drops + 10 * Math.sqrt(drops + 1) + 10;
-  for (let i = 0; i < 100; i++) {
-    const mid = (low + high) / 2;
-    if (tail(mid) > target === rises) high = mid;
-    else low = mid;
-  }
-  return (low + high) / 2;
 }

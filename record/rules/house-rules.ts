@@ -2,6 +2,7 @@
 import * as z from 'zod/mini';
 import { HOUSE_CHOICES, type HouseChoices } from '../../core/house/choices.table.ts';
 import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
+import { DUTY_IDS } from '../../core/log/duty-ids.ts';
 import { LINE_KINDS } from '../../core/look/rows.ts';
 import type { Same } from '../same.ts';
 import { notNegative, positive, recheckHoursShape, turnsShape } from '../shapes.ts';
@@ -13,10 +14,13 @@ const choices = Object.fromEntries(Object.entries(HOUSE_CHOICES).map(([key, opti
 
 const years = z.number('wants years').check(z.gt(0, 'must be more than 0'), z.lte(100, 'is more than 100 years'));
 
+const months = z.number('wants months').check(z.gt(0, 'must be more than 0'), z.lte(600, 'is more than 600 months'));
+
 export const houseRules = z.object({
   ...choices,
   turns: z.record(z.string().check(z.maxLength(60)), turnsShape),
   maxAgeYears: z.optional(z.partialRecord(z.enum(LINE_KINDS), years)),
+  dueMonths: z.optional(z.partialRecord(z.enum(DUTY_IDS), months)),
   targetMlPerDay: positive,
   recheckHours: recheckHoursShape,
   weights: z.object({
@@ -35,12 +39,13 @@ export function rulesBroughtUp(stored: Partial<HouseRules> | null | undefined): 
   const known = Object.entries(HOUSE_CHOICES).filter(([key, options]) =>
     (options as readonly unknown[]).includes(stored?.[key as keyof HouseChoices]),
   );
-  const { turns, maxAgeYears, targetMlPerDay, recheckHours, weights } = { ...defaultRules, ...stored };
+  const { turns, maxAgeYears, dueMonths, targetMlPerDay, recheckHours, weights } = { ...defaultRules, ...stored };
   return {
     ...defaultRules,
     ...Object.fromEntries(known.map(([key]) => [key, stored?.[key as keyof HouseChoices]])),
     turns,
     ...(maxAgeYears === undefined ? {} : { maxAgeYears }),
+    ...(dueMonths === undefined ? {} : { dueMonths }),
     targetMlPerDay,
     recheckHours,
     weights: { ...defaultRules.weights, ...weights },

@@ -28,6 +28,8 @@ export interface Life {
   made: boolean;
   /** The making that first took the parts it joins; null where it was never made, or every making was withdrawn. */
   firstMade: EntryOf<'joint-made'> | null;
+  /** When it was made last. */
+  madeMs: number | null;
   /** Since it was made last, nudges among them; in 24ths. */
   turns24: number;
   nudges: number;
@@ -83,6 +85,7 @@ const born = (place: JointPlace | null): Living => ({
   place,
   made: false,
   firstMade: null,
+  madeMs: null,
   wasMade: false,
   turns24: 0,
   nudges: 0,
@@ -115,7 +118,14 @@ function make(life: Living, entry: EntryOf<'joint-made'>, lives: Map<string, Liv
     } else if (!life.wasMade && sharesPart(place, other.place)) disturb(other);
   }
   disturb(life);
-  Object.assign(life, { made: true, wasMade: true, firstMade: life.firstMade ?? entry, turns24: entry.body.turns24, nudges: 0 });
+  Object.assign(life, {
+    made: true,
+    wasMade: true,
+    firstMade: life.firstMade ?? entry,
+    madeMs: happenedAt(entry),
+    turns24: entry.body.turns24,
+    nudges: 0,
+  });
 }
 
 function remedy(life: Living, { body }: EntryOf<'remedied'>, lives: Map<string, Living>): void {

@@ -2,15 +2,21 @@
 import type { WorkStep } from '../../core/make/work-card.ts';
 import type { Finding, Round } from '../../core/prove/method.ts';
 import { happenedAt, targetOf } from '../entry.ts';
+import type { Told } from '../kind.ts';
 import type { Bodies, Entry, EntryOf } from '../kinds.ts';
 import { type Conflict, conflictsOf } from './conflicts.ts';
 import { eachOf, type History, historyOf, lastOf } from './history.ts';
+import type { Trouble } from './joint-life.ts';
 import { callbackReported } from './kinds/callback-reported.ts';
 import type { AcceptedChain } from './kinds/chain-accepted.ts';
+import { dutySeen } from './kinds/duty-seen.ts';
 import { listed } from './kinds/listed.ts';
+import { lookEnded } from './kinds/look-ended.ts';
 import { meterRead } from './kinds/meter-read.ts';
+import { noiseHeard } from './kinds/noise-heard.ts';
 import { noted } from './kinds/noted.ts';
 import { pressureLogged } from './kinds/pressure-logged.ts';
+import { safetyTried } from './kinds/safety-tried.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
 import { needFactsOf } from './need-facts.ts';
 import type { OpenItem } from './now.ts';
@@ -28,7 +34,7 @@ export { type CheckPointState, type JointState, type RunContext, roundsOf } from
 export interface Callback {
   entryId: string;
   targetId: string | null;
-  finding: Exclude<Finding, 'dry' | 'normal'>;
+  finding: Trouble;
   text: string;
   atMs: number;
 }
@@ -69,6 +75,12 @@ export interface RunState {
   pressureLogs: { entryId: string; atMs: number; body: Bodies['pressure-logged'] }[];
   /** The water meter as it was read, in order. */
   meterReads: { entryId: string; atMs: number; body: Bodies['meter-read'] }[];
+  /** Safety devices that were tried, as they did the last time. */
+  safety: { entryId: string; atMs: number; body: Bodies['safety-tried'] }[];
+  /** What was heard once the work was done. */
+  noiseAfter: Bodies['noise-heard']['noise'] | null;
+  /** What was due again and was seen to, in order. */
+  dutiesSeen: { entryId: string; atMs: number; body: Bodies['duty-seen'] }[];
   joints: JointState[];
   checkPoints: CheckPointState[];
   /** Looks begun and not ended, at what is there to be looked at. */
@@ -85,6 +97,8 @@ export interface RunState {
   recheck: 'none' | 'due' | 'dry' | 'not dry' | 'closed';
   callbacks: Callback[];
   conflicts: Conflict[];
+  /** What was ever found at its joints and check points and not taken back as an error, callbacks among it. */
+  found: Trouble[];
   notes: string[];
   /** Taken off its visit's list, and why; null while it stands there. */
   offList: string | null;
@@ -127,13 +141,22 @@ export function stateFrom(context: RunContext, history: History): RunState {
     callbacks: eachOf(history, callbackReported).map((e) => ({ entryId: e.id, targetId: targetOf(e), ...e.body, atMs: happenedAt(e) })),
     uses: work.accepted ? usesOf(work.accepted, lives) : [],
     conflicts: conflictsOf(history, lives),
-    pressureLogs: eachOf(history, pressureLogged).map((e) => ({ entryId: e.id, atMs: happenedAt(e), body: e.body })),
-    meterReads: eachOf(history, meterRead).map((e) => ({ entryId: e.id, atMs: happenedAt(e), body: e.body })),
+    pressureLogs: eachOf(history, pressureLogged).map(dated),
+    meterReads: eachOf(history, meterRead).map(dated),
+    safety: [...new Map(eachOf(history, safetyTried).map((e) => [e.body.device, dated(e)])).values()],
+    noiseAfter: lastOf(history, noiseHeard)?.body.noise ?? null,
+    dutiesSeen: eachOf(history, dutySeen).map(dated),
+    found: [...new Set([...eachOf(history, lookEnded), ...eachOf(history, callbackReported)].map((e) => e.body.finding))].filter(isTrouble).sort(),
     notes: eachOf(history, noted).map((e) => e.body.text),
     offList: off && !off.on ? off.reason : null,
     entryCount: history.log.length,
   };
 }
+
+const isTrouble = (finding: Finding): finding is Trouble => finding !== 'dry' && finding !== 'normal';
+
+/** An entry as a list shows it. */
+const dated = <B>(e: Told<B>): { entryId: string; atMs: number; body: B } => ({ entryId: e.id, atMs: happenedAt(e), body: e.body });
 
 function factsOf(work: Work, signedOff: boolean): StageFacts {
   const { looked, accepted, hasCard, card, done, joints, checkPoints } = work;

@@ -54,6 +54,8 @@ export interface JointState extends Proof {
   b: string;
   seal: SealId;
   made: boolean;
+  /** When it was made last; null while it is not. */
+  madeMs: number | null;
   turns24: number;
   nudges: number;
   /** Made before, and joined again. */
@@ -272,6 +274,7 @@ function jointStates(
       b: sides[i]!.b,
       seal: seal as SealId,
       made: life.made,
+      madeMs: life.made ? life.madeMs : null,
       turns24: life.made ? life.turns24 : 0,
       nudges: life.nudges,
       isOld: sides[i]!.rejoin,

@@ -8,6 +8,7 @@ import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { groupBy } from '../group-by.ts';
 import type { Derived } from './derived.ts';
+import { followBook } from './ledger.ts';
 import { keepStockPlaces } from './stock.ts';
 import { differs, setTo } from './upsert.ts';
 import { keepVans } from './uses.ts';
@@ -75,6 +76,8 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
 export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {
   await deriveTables(tx, shopId, refs, entriesOf);
   await keepSearch(tx, shopId, refs);
+  const ids = (kind: SubjectKind) => refs.filter((r) => r.kind === kind).map((r) => r.id);
+  await followBook(tx, shopId, { premises: ids('premises'), places: ids('place'), appliances: ids('appliance'), runs: ids('run') });
 }
 
 async function deriveTables(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {

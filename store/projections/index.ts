@@ -14,12 +14,13 @@ import { visitRuns } from '../queries/visits.ts';
 import { rebuildBook } from './book.ts';
 import type { DerivedRun } from './derived.ts';
 import { joinedRows } from './joints.ts';
+import { keepLedger } from './ledger.ts';
 import { keepAllLevels } from './stock.ts';
 import { differs, setTo } from './upsert.ts';
 import { keepUses } from './uses.ts';
 
 /** Rises when what is derived changes its meaning; a new catalogue derives anew by itself. */
-const DERIVATION = 4;
+const DERIVATION = 5;
 
 export const derivationVersion = (): string => `${DERIVATION} ${catalogue().version}`;
 
@@ -66,6 +67,7 @@ async function keepDerived(tx: Tx, shopId: string, recorded: Awaited<ReturnType<
     return { visitId, read: readRun({ ...run, removed: null }, entries, catalogue()), entries, upTo: entries.at(-1)?.position ?? 0 };
   });
   await keepRuns(tx, shopId, derived);
+  await keepLedger(tx, shopId, derived);
   await keepUses(tx, shopId, derived, levels);
 }
 
@@ -154,6 +156,11 @@ export async function rebuild(sql: Sql, shopId: string): Promise<number> {
     await tx`
       delete from derived_joint j where j.shop_id = ${shopId}
         and not exists (select from derived_run d where d.shop_id = j.shop_id and d.visit_id = j.visit_id and d.run_id = j.run_id)`;
+    for (const table of ['ledger_line', 'derived_duty']) {
+      await tx`
+        delete from ${tx(table)} l where l.shop_id = ${shopId}
+          and not exists (select from derived_run d where d.shop_id = l.shop_id and d.visit_id = l.visit_id and d.run_id = l.run_id)`;
+    }
     await keepAllLevels(tx, shopId);
     await tx`insert into derivation (shop_id, version) values (${shopId}, ${derivationVersion()})
       on conflict (shop_id) do update set version = excluded.version`;

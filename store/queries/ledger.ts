@@ -1,3 +1,4 @@
+import { readEnd } from '../../core/ends/read.ts';
 import type { AcceptedChain } from '../../record/index.ts';
 import type { RunSummary } from '../../record/run/summary.ts';
 import type { Sql } from '../connection.ts';
@@ -39,6 +40,12 @@ export interface LedgerQuery {
   from?: string;
   to?: string;
   premises?: string;
+  /** Of one run, through the years. */
+  run?: string;
+  /** A part by its id. */
+  part?: string;
+  /** An end as it is typed: '3/8 comp'. */
+  end?: string;
   limit?: number;
   offset?: number;
 }
@@ -72,8 +79,8 @@ export async function ledger(sql: Sql, shopId: string, query: LedgerQuery): Prom
   const [rows, sums] = await Promise.all([
     ledgerRows(sql, shopId, query, query.limit ?? PAGE, query.offset ?? 0),
     sql<{ total: number; joints: number; callbacks: number }[]>`
-      select count(*)::int as total, coalesce(sum((summary ->> 'joints')::int), 0)::int as joints, coalesce(sum(callbacks), 0)::int as callbacks
-      from (${connections(sql, shopId, query)}) connection`,
+      select count(*)::int as total, coalesce(sum(l.joints), 0)::int as joints, coalesce(sum(l.callbacks), 0)::int as callbacks
+      ${fitting(sql, shopId, query)}`,
   ]);
   return { rows, ...sums[0]! };
 }
@@ -92,47 +99,44 @@ export async function* allOfLedger(sql: Sql, shopId: string, query: LedgerQuery)
 
 async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: number, offset: number): Promise<LedgerRow[]> {
   const rows = await sql<Row[]>`
-    select * from (${connections(sql, shopId, query)}) connection
-    order by signed_off_at desc, visit_id, run_id limit ${limit} offset ${offset}`;
+    with page as (
+      select l.* ${fitting(sql, shopId, query)} order by l.signed_off_at desc, l.visit_id, l.run_id limit ${limit} offset ${offset})
+    select l.visit_id, r.run_id, l.on_date, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, c.body as accepted, d.summary, d.callbacks
+    from page l
+    join derived_run d on d.shop_id = l.shop_id and d.visit_id = l.visit_id and d.run_id = l.run_id
+    join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
+    join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
+    join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
+    join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id
+    join entry c on c.shop_id = l.shop_id and c.entry_id = d.accepted_id
+    order by l.signed_off_at desc, l.visit_id, l.run_id`;
   return rows.map(rowOf);
 }
 
-/** Words are searched for in what the connection was made of as it was accepted. */
-function connections(sql: Sql, shopId: string, query: LedgerQuery) {
-  const words = (query.q ?? '').trim().split(/\s+/).filter(Boolean).slice(0, 12);
+/** Lines that fit, by the ledger's own table alone: what their rows show is read of those on the page. */
+function fitting(sql: Sql, shopId: string, query: LedgerQuery) {
+  const words = (query.q ?? '').trim().toLowerCase().split(/\s+/).filter(Boolean).slice(0, 12);
   const like = (word: string) => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  const ends = query.end ? endsMeant(query.end) : [];
   return sql`
-    select v.visit_id, r.run_id, to_char(d.signed_off_at at time zone p.time_zone, 'YYYY-MM-DD') as on_date, d.signed_off_at, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, c.body as accepted,
-      d.summary, d.callbacks
-    from derived_run d
-    join visit v on v.shop_id = d.shop_id and v.visit_id = d.visit_id
-    join run r on r.shop_id = d.shop_id and r.run_id = d.run_id
-    join premises p on p.shop_id = d.shop_id and p.premises_id = v.premises_id
-    join appliance a on a.shop_id = d.shop_id and a.appliance_id = r.appliance_id
-    join place pl on pl.shop_id = d.shop_id and pl.place_id = a.place_id
-    join entry c on c.shop_id = d.shop_id and c.entry_id = d.accepted_id
-    where d.shop_id = ${shopId} and d.signed_off_at is not null
-      ${words
-        .map(
-          (word) => sql`and concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name, c.body ->> 'from', c.body ->> 'to',
-            (select string_agg(i.value ->> 'name', ' ') from jsonb_each(c.body -> 'items') i)) ilike ${like(word)}`,
-        )
-        .reduce((all, one) => sql`${all} ${one}`, sql``)}
-      ${query.appliance ? sql`and a.kind = ${query.appliance}` : sql``}
-      ${query.seal ? sql`and d.summary -> 'seals' ? ${query.seal}` : sql``}
-      ${query.premises ? sql`and v.premises_id = ${query.premises}` : sql``}
-      ${query.from ? sql`and (d.signed_off_at at time zone p.time_zone)::date >= ${query.from}::date` : sql``}
-      ${query.to ? sql`and (d.signed_off_at at time zone p.time_zone)::date <= ${query.to}::date` : sql``}
-      ${
-        query.finding && query.finding !== 'any'
-          ? sql`and exists (select from entry e where e.shop_id = d.shop_id and e.visit_id = d.visit_id and e.run_id = d.run_id
-              and e.kind = 'look-ended' and e.body ->> 'finding' = ${query.finding}
-              and not exists (select from entry w where w.shop_id = e.shop_id and w.corrects_id = e.entry_id))`
-          : sql``
-      }
-      ${query.recheck === 'due' ? sql`and d.recheck in ('due', 'not dry')` : sql``}
-      ${query.callbacks === 'only' ? sql`and d.callbacks > 0` : query.callbacks === 'none' ? sql`and d.callbacks = 0` : sql``}`;
+    from ledger_line l
+    where l.shop_id = ${shopId}
+      ${words.map((word) => sql`and l.search like ${like(word)}`).reduce((all, one) => sql`${all} ${one}`, sql``)}
+      ${query.appliance ? sql`and l.kind = ${query.appliance}` : sql``}
+      ${query.seal ? sql`and l.seals @> ${[query.seal]}::text[]` : sql``}
+      ${query.part ? sql`and l.parts @> ${[query.part]}::text[]` : sql``}
+      ${query.end ? sql`and l.ends && ${ends}::text[]` : sql``}
+      ${query.premises ? sql`and l.premises_id = ${query.premises}` : sql``}
+      ${query.run ? sql`and l.run_id = ${query.run}` : sql``}
+      ${query.from ? sql`and l.on_date >= ${query.from}::date` : sql``}
+      ${query.to ? sql`and l.on_date <= ${query.to}::date` : sql``}
+      ${query.finding && query.finding !== 'any' ? sql`and l.found @> ${[query.finding]}::text[]` : sql``}
+      ${query.recheck === 'due' ? sql`and l.recheck in ('due', 'not dry')` : sql``}
+      ${query.callbacks === 'only' ? sql`and l.callbacks > 0` : query.callbacks === 'none' ? sql`and l.callbacks = 0` : sql``}`;
 }
+
+/** An end as it is typed, in any of its readings; nothing fits one that does not read. */
+const endsMeant = (text: string): string[] => readEnd(text).map((r) => r.end);
 
 function rowOf(r: Row): LedgerRow {
   const { chain, items, from, to, currency } = r.accepted;

@@ -1,0 +1,36 @@
+/** What the duties of a connection follow from, as a run leaves it. */
+import type { DutyFacts } from '../../core/log/duties.ts';
+import type { LineKindId } from '../../core/look/rows.ts';
+import type { RunState } from './state.ts';
+
+const YEAR_MS = 365.25 * 86_400_000;
+
+/** Metals that braid, copper line and fittings are made of: a hose without one is all rubber. */
+const METALS = ['brass', 'stainless', 'copper'];
+
+/** Null while the work was never signed off: nothing is due before it is done. */
+export function dutyFactsOf(state: RunState, appliance: string): DutyFacts | null {
+  const doneMs = state.signedOff?.atMs ?? state.signOffUndone?.atMs ?? null;
+  if (doneMs === null) return null;
+  const device = state.safety.find((s) => s.body.device === 'stop-leak');
+  return {
+    appliance,
+    doneMs,
+    lines: linesOf(state, doneMs),
+    stop: state.stop && state.stop.kind !== 'none' ? `${state.stop.kind} stop` : null,
+    insert: device ? { sinceMs: device.atMs, spares: device.body.spares ?? null } : null,
+  };
+}
+
+/** Connectors that were fitted, new from there; where the old line stayed, that one by the age it was told. */
+function linesOf({ accepted, oldLine, survey }: RunState, doneMs: number): DutyFacts['lines'] {
+  const fitted = Object.values(accepted?.items ?? {}).flatMap((item) => {
+    if (!item.tags?.includes('hose')) return [];
+    const kind: LineKindId = item.tags.some((t) => METALS.includes(t)) ? 'braided' : 'rubber';
+    return [{ kind, name: item.name, sinceMs: doneMs }];
+  });
+  if (fitted.length > 0 || oldLine?.verdict !== 'keep') return fitted;
+  const { line, ageYears } = survey.line ?? {};
+  if (!line || line === 'none' || ageYears === undefined || ageYears === null) return [];
+  return [{ kind: line, name: `the ${line} line that stayed`, sinceMs: doneMs - ageYears * YEAR_MS }];
+}

@@ -1,0 +1,163 @@
+/** The ledger's own tables: connections as they are searched, and what is due again at them. */
+import { createHash } from 'node:crypto';
+import { catalogue } from '../../catalog/index.ts';
+import { endLabel } from '../../core/ends/label.ts';
+import { HOUSE_CHOICES } from '../../core/house/choices.table.ts';
+import { dutiesOf } from '../../core/log/duties.ts';
+import { dutyFactsOf } from '../../record/run/duty-facts.ts';
+import type { RunState } from '../../record/run/state.ts';
+import { summaryOf } from '../../record/run/summary.ts';
+import type { Tx } from '../connection.ts';
+import type { DerivedRun } from './derived.ts';
+import { setTo } from './upsert.ts';
+
+const LINE_COLUMNS = ['premises_id', 'kind', 'signed_off_at', 'on_date', 'words', 'search', 'ends', 'parts', 'seals', 'found', 'joints', 'callbacks', 'recheck', 'rules', 'rules_key']; // biome-ignore format: one row
+
+/** Brings the lines of some runs up to what is recorded. One that was never signed off has none. */
+export async function keepLedger(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<void> {
+  if (derived.length === 0) return;
+  const which = tx`unnest(${derived.map((d) => d.visitId)}::uuid[], ${derived.map((d) => d.read.run.id)}::uuid[]) as now (visit_id, run_id)`;
+  await tx`delete from derived_duty d using ${which} where d.shop_id = ${shopId} and d.visit_id = now.visit_id and d.run_id = now.run_id`;
+  const lines = derived.flatMap(lineOf);
+  const kept = new Set(lines.map((l) => `${l.visit_id} ${l.run_id}`));
+  const gone = derived.filter((d) => !kept.has(`${d.visitId} ${d.read.run.id}`));
+  if (gone.length > 0) {
+    await tx`
+      delete from ledger_line l using unnest(${gone.map((d) => d.visitId)}::uuid[], ${gone.map((d) => d.read.run.id)}::uuid[]) as now (visit_id, run_id)
+      where l.shop_id = ${shopId} and l.visit_id = now.visit_id and l.run_id = now.run_id`;
+  }
+  if (lines.length > 0) {
+    await tx`
+      insert into ledger_line (shop_id, visit_id, run_id, ${LINE_COLUMNS.map((c) => tx`${tx(c)}`).reduce((all, one) => tx`${all}, ${one}`)})
+      select ${shopId}, n.visit_id, n.run_id, v.premises_id, n.kind, n.signed_off_at, (n.signed_off_at at time zone p.time_zone)::date, n.words, ${searched(tx, tx`n.words`)},
+        n.ends, n.parts, n.seals, n.found, n.joints, n.callbacks, n.recheck, n.rules, n.rules_key
+      from jsonb_to_recordset(${tx.json(lines as never)}) as n (visit_id uuid, run_id uuid, kind text, signed_off_at timestamptz, words text, ends text[],
+        parts text[], seals text[], found text[], joints int, callbacks int, recheck text, rules jsonb, rules_key text)
+      join visit v on v.shop_id = ${shopId} and v.visit_id = n.visit_id
+      join premises p on p.shop_id = ${shopId} and p.premises_id = v.premises_id
+      join run r on r.shop_id = ${shopId} and r.run_id = n.run_id
+      join appliance a on a.shop_id = ${shopId} and a.appliance_id = r.appliance_id
+      join place pl on pl.shop_id = ${shopId} and pl.place_id = a.place_id
+      on conflict (shop_id, visit_id, run_id) do update set ${setTo(tx, LINE_COLUMNS)}`;
+  }
+  const duties = derived.flatMap(dutyRows);
+  if (duties.length > 0) {
+    await tx`
+      insert into derived_duty (shop_id, visit_id, run_id, duty, what, goes_by, since_on, not_before)
+      select ${shopId}, n.visit_id, n.run_id, n.duty, n.what, n.goes_by, (n.since at time zone p.time_zone)::date, n.not_before
+      from jsonb_to_recordset(${tx.json(duties as never)}) as n (visit_id uuid, run_id uuid, duty text, what text, goes_by text, since timestamptz, not_before date)
+      join visit v on v.shop_id = ${shopId} and v.visit_id = n.visit_id
+      join premises p on p.shop_id = ${shopId} and p.premises_id = v.premises_id`;
+  }
+  await keepCurrent(tx, shopId, [...new Set(derived.map((d) => d.read.run.id))]);
+}
+
+function lineOf({ visitId, read }: DerivedRun) {
+  const { state, run } = read;
+  const summary = summaryOf(read);
+  if (!state?.accepted || summary.wasSignedMs === null) return [];
+  const { from, to, rejoin, chain, items, rules } = state.accepted;
+  const ends = [...new Set([from, to, ...(rejoin ? [rejoin] : []), ...chain.joints.flatMap((j) => [j.a, j.b])])];
+  const choices = Object.fromEntries(Object.keys(HOUSE_CHOICES).map((key) => [key, rules[key as keyof typeof HOUSE_CHOICES]]));
+  const words = [from, to, endLabel(from), endLabel(to), ...chain.parts.map((id) => items[id]?.name ?? id)].join(' ').toLowerCase();
+  return [
+    {
+      visit_id: visitId,
+      run_id: run.id,
+      kind: run.applianceKind,
+      signed_off_at: new Date(summary.wasSignedMs).toISOString(),
+      words,
+      ends,
+      parts: chain.parts,
+      seals: summary.seals,
+      found: state.found,
+      joints: summary.joints,
+      callbacks: state.callbacks.length,
+      recheck: summary.recheck,
+      rules: choices,
+      rules_key: createHash('sha256').update(JSON.stringify(choices)).digest('hex').slice(0, 12),
+    },
+  ];
+}
+
+/** Where a line is, in small letters, before what it is made of. */
+const searched = (tx: Tx, words: ReturnType<Tx>) => tx`lower(concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name, ${words}))`;
+
+const nameLines = (tx: Tx, shopId: string, runIds: string[]) => tx`
+  update ledger_line l set search = now.search, on_date = now.on_date
+  from (
+    select l.visit_id, l.run_id, ${searched(tx, tx`l.words`)} as search,
+      (l.signed_off_at at time zone p.time_zone)::date as on_date
+    from ledger_line l
+    join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
+    join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
+    join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
+    join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id
+    where l.shop_id = ${shopId} and l.run_id = any(${runIds}::uuid[])) now
+  where l.shop_id = ${shopId} and l.visit_id = now.visit_id and l.run_id = now.run_id and (l.search, l.on_date) is distinct from (now.search, now.on_date)`;
+
+/** Something was named anew, moved or retired: its lines are found by the new name, and what is due there follows. */
+export async function followBook(
+  tx: Tx,
+  shopId: string,
+  ids: { premises: string[]; places: string[]; appliances: string[]; runs: string[] },
+): Promise<void> {
+  if (Object.values(ids).every((list) => list.length === 0)) return;
+  const { premises, places, appliances, runs } = ids;
+  const rows = await tx<{ run_id: string }[]>`
+    select distinct l.run_id from ledger_line l
+    join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
+    join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
+    where l.shop_id = ${shopId} and (l.premises_id = any(${premises}::uuid[]) or l.run_id = any(${runs}::uuid[])
+      or a.appliance_id = any(${appliances}::uuid[]) or a.place_id = any(${places}::uuid[]))`;
+  const runIds = rows.map((r) => r.run_id);
+  if (runIds.length === 0) return;
+  await nameLines(tx, shopId, runIds);
+  await keepCurrent(tx, shopId, runIds);
+}
+
+function dutyRows({ visitId, read }: DerivedRun): object[] {
+  const facts = read.state && dutyFactsOf(read.state, read.run.applianceKind);
+  if (!facts) return [];
+  return dutiesOf(facts, catalogue().duties).flatMap((duty) => {
+    const seen = lastSeen(read.state!, duty.id, duty.what);
+    if (seen?.body.outcome === 'not-wanted') return [];
+    const since = seen?.body.outcome === 'done' ? Math.max(duty.sinceMs, seen.atMs) : duty.sinceMs;
+    return [
+      {
+        visit_id: visitId,
+        run_id: read.run.id,
+        duty: duty.id,
+        what: duty.what,
+        goes_by: duty.goesBy,
+        since: new Date(since).toISOString(),
+        not_before: seen?.body.until ?? null,
+      },
+    ];
+  });
+}
+
+const lastSeen = ({ dutiesSeen }: RunState, duty: string, what: string) =>
+  dutiesSeen.findLast(({ body }) => body.duty === duty && body.what === what);
+
+/** Of each run the connection that was signed off last stands: what was fitted before it is gone, and nothing is due at what is retired. */
+async function keepCurrent(tx: Tx, shopId: string, runIds: string[]): Promise<void> {
+  await tx`
+    update ledger_line l set replaced_at = now.replaced_at
+    from (
+      select visit_id, run_id, lead(signed_off_at) over (partition by run_id order by signed_off_at, visit_id) as replaced_at
+      from ledger_line where shop_id = ${shopId} and run_id = any(${runIds}::uuid[])) now
+    where l.shop_id = ${shopId} and l.visit_id = now.visit_id and l.run_id = now.run_id and l.replaced_at is distinct from now.replaced_at`;
+  await tx`
+    update derived_duty d set is_live = now.is_live
+    from (
+      select l.visit_id, l.run_id,
+        l.replaced_at is null and r.retired is null and a.retired is null and pl.retired is null and p.retired is null as is_live
+      from ledger_line l
+      join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
+      join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
+      join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id
+      join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
+      where l.shop_id = ${shopId} and l.run_id = any(${runIds}::uuid[])) now
+    where d.shop_id = ${shopId} and d.visit_id = now.visit_id and d.run_id = now.run_id and d.is_live <> now.is_live`;
+}

@@ -1,0 +1,195 @@
+/** What is due at what was done: rechecks, follow-ups with a day, and what every connection asks for again as it ages. */
+import { catalogue } from '../../catalog/index.ts';
+import { type DutyId, dutyMonths } from '../../core/log/duties.ts';
+import { addDays } from '../../record/visit/day.ts';
+import type { Sql } from '../connection.ts';
+import { currentRules } from './rules.ts';
+import { shopToday } from './shop.ts';
+
+export const DUE_KINDS = ['recheck', 'follow-up', 'connector', 'stop', 'insert', 'spares', 'open-line'] as const;
+export type DueKind = (typeof DUE_KINDS)[number];
+
+export interface DueRow {
+  kind: DueKind;
+  /** Local day at the premises. */
+  dueOn: string;
+  /** What it is about: 'quarter-turn stop', the words of a follow-up. */
+  what: string;
+  /** 'Exercise' */
+  todo: string;
+  because: string;
+  /** Of a duty: since when its time runs. */
+  since: string | null;
+  premises: { id: string; name: string };
+  place: string | null;
+  run: string | null;
+  visitId: string | null;
+  runId: string | null;
+}
+
+export interface DueQuery {
+  kind?: DueKind;
+  premises?: string;
+  /** Days ahead; 60 unless given. */
+  ahead?: number;
+  limit?: number;
+  offset?: number;
+}
+
+export interface DueList {
+  today: string;
+  /** The last day that is looked at. */
+  until: string;
+  rows: DueRow[];
+  total: number;
+  /** How many of each kind, and how many of those are past their day. */
+  counts: Partial<Record<DueKind, { due: number; late: number }>>;
+}
+
+const PAGE = 50;
+export const AHEAD_DAYS = 60;
+
+interface Found {
+  kind: DueKind;
+  due_on: string;
+  what: string;
+  since_on: string | null;
+  visit_id: string | null;
+  run_id: string | null;
+  premises_id: string | null;
+}
+
+/** What falls due until some days from now, what is late among it, soonest first. */
+export async function dueList(sql: Sql, shopId: string, at: Date, query: DueQuery = {}): Promise<DueList> {
+  const [today, { rules }] = await Promise.all([shopToday(sql, shopId, at), currentRules(sql, shopId)]);
+  const { duties, look } = catalogue();
+  const until = addDays(today, query.ahead ?? AHEAD_DAYS);
+  const most = (query.limit ?? PAGE) + (query.offset ?? 0);
+  const sources = sourcesOf(sql, shopId, { query, until, today, months: dutyMonths(duties, look.ages, rules), most });
+  const [counted, page] = await Promise.all([
+    sql<{ kind: DueKind; due: number; late: number }[]>`${joined(
+      sql,
+      sources.map((s) => s.counted),
+    )}`,
+    named(sql, shopId, sql`select * from (${joined(sql, sources.map((s) => s.first))}) found order by due_on, kind, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`), // biome-ignore format: one query
+  ]);
+  const counts: DueList['counts'] = {};
+  for (const { kind, due, late } of counted) {
+    const before = counts[kind] ?? { due: 0, late: 0 };
+    if (due > 0) counts[kind] = { due: before.due + due, late: before.late + late };
+  }
+  return { today, until, rows: page, total: Object.values(counts).reduce((sum, c) => sum + c.due, 0), counts };
+}
+
+/** Everything that falls due until some days from now, for a calendar or a file. */
+export const dueAll = async (sql: Sql, shopId: string, at: Date, query: DueQuery, most: number): Promise<DueRow[]> =>
+  (await dueList(sql, shopId, at, { ...query, limit: most })).rows;
+
+const nothing = (sql: Sql) => sql``;
+type Fragment = ReturnType<typeof nothing>;
+
+/** A kind of thing that comes due: how many, and the first of them. */
+interface Source {
+  counted: Fragment;
+  first: Fragment;
+}
+
+interface Asked {
+  query: DueQuery;
+  until: string;
+  today: string;
+  /** Months by what a duty goes by. */
+  months: Record<string, number>;
+  most: number;
+}
+
+function sourcesOf(sql: Sql, shopId: string, asked: Asked): Source[] {
+  const { query } = asked;
+  const wants = (kind: DueKind) => query.kind === undefined || query.kind === kind;
+  return [
+    ...(wants('recheck') ? [rechecks(sql, shopId, asked)] : []),
+    ...(wants('follow-up') ? [followUps(sql, shopId, asked)] : []),
+    ...Object.entries(asked.months)
+      .filter(([goesBy]) => wants(kindOf(goesBy)))
+      .flatMap(([goesBy, months]) => [false, true].map((isPutOff) => duties(sql, shopId, asked, { goesBy, months, isPutOff }))),
+  ];
+}
+
+const kindOf = (goesBy: string): DutyId => (goesBy.startsWith('line:') ? 'connector' : (goesBy as DutyId));
+
+/** Rows of a kind: which they are, in what order the first come. */
+function source(sql: Sql, { until, today, most }: Asked, rows: Fragment, order: Fragment): Source {
+  return {
+    counted: sql`(select kind, count(*)::int as due, count(*) filter (where due_on < ${today})::int as late from (${rows}) each where due_on <= ${until} group by kind)`,
+    first: sql`(select * from (${rows}) each where due_on <= ${until} order by ${order} limit ${most})`,
+  };
+}
+
+function rechecks(sql: Sql, shopId: string, asked: Asked): Source {
+  const rows = sql`
+    select 'recheck' as kind, (d.recheck_due_at at time zone p.time_zone)::date as due_on, '' as what, null::date as since_on, d.visit_id, d.run_id, v.premises_id
+    from derived_run d
+    join visit_run vr on vr.shop_id = d.shop_id and vr.visit_id = d.visit_id and vr.run_id = d.run_id
+    join visit v on v.shop_id = d.shop_id and v.visit_id = d.visit_id
+    join premises p on p.shop_id = d.shop_id and p.premises_id = v.premises_id
+    where d.shop_id = ${shopId} and d.recheck in ('due', 'not dry') and vr.removed is null and p.retired is null
+      and d.recheck_due_at < ${asked.until}::date + interval '2 days'
+      ${asked.query.premises ? sql`and v.premises_id = ${asked.query.premises}` : sql``}`;
+  return source(sql, asked, rows, sql`due_on`);
+}
+
+function followUps(sql: Sql, shopId: string, asked: Asked): Source {
+  const rows = sql`
+    select 'follow-up' as kind, f.due_on, f.body as what, null::date as since_on, null::uuid as visit_id, f.run_id, f.premises_id
+    from follow_up f join premises p on p.shop_id = f.shop_id and p.premises_id = f.premises_id
+    where f.shop_id = ${shopId} and f.closed_at is null and not f.gone and f.due_on is not null and p.retired is null
+      ${asked.query.premises ? sql`and f.premises_id = ${asked.query.premises}` : sql``}`;
+  return source(sql, asked, rows, sql`due_on`);
+}
+
+/** Duties of one interval: those that nobody put off stand in the index in the order in which they fall due. */
+function duties(sql: Sql, shopId: string, asked: Asked, { goesBy, months, isPutOff }: { goesBy: string; months: number; isPutOff: boolean }): Source {
+  const interval = sql`make_interval(months => ${months}::int)`;
+  const dueOn = isPutOff ? sql`greatest(d.not_before, (d.since_on + ${interval})::date)` : sql`(d.since_on + ${interval})::date`;
+  const rows = sql`
+    select d.duty as kind, ${dueOn} as due_on, d.what, d.since_on, d.visit_id, d.run_id, null::uuid as premises_id
+    from derived_duty d
+    ${asked.query.premises ? sql`join ledger_line l on l.shop_id = d.shop_id and l.visit_id = d.visit_id and l.run_id = d.run_id and l.premises_id = ${asked.query.premises}` : sql``}
+    where d.shop_id = ${shopId} and d.goes_by = ${goesBy} and d.is_live and ${isPutOff ? sql`d.not_before is not null` : sql`d.not_before is null`}
+      and d.since_on <= (${asked.until}::date - ${interval} + interval '4 days')::date`;
+  return source(sql, asked, rows, isPutOff ? sql`due_on` : sql`since_on`);
+}
+
+const joined = (sql: Sql, parts: Fragment[]): Fragment => parts.reduce((all, one) => sql`${all} union all ${one}`);
+
+/** Where each of the found is. */
+async function named(sql: Sql, shopId: string, found: Fragment): Promise<DueRow[]> {
+  const rows = await sql<(Found & { premises: string; premises_of: string; place: string | null; run: string | null })[]>`
+    with found as materialized (${found})
+    select f.*, p.premises_id as premises_of, p.name as premises, pl.name as place, r.name as run
+    from found f
+    left join run r on r.shop_id = ${shopId} and r.run_id = f.run_id
+    left join appliance a on a.shop_id = ${shopId} and a.appliance_id = r.appliance_id
+    left join place pl on pl.shop_id = ${shopId} and pl.place_id = a.place_id
+    join premises p on p.shop_id = ${shopId} and p.premises_id = coalesce(f.premises_id, a.premises_id)
+    order by f.due_on, f.kind, f.run_id, f.what`;
+  return rows.map((r) => ({
+    kind: r.kind,
+    dueOn: r.due_on,
+    what: r.what,
+    ...wordsOf(r.kind),
+    since: r.since_on,
+    premises: { id: r.premises_of, name: r.premises },
+    place: r.place,
+    run: r.run,
+    visitId: r.visit_id,
+    runId: r.run_id,
+  }));
+}
+
+function wordsOf(kind: DueKind): { todo: string; because: string } {
+  if (kind === 'recheck') return { todo: 'Look again', because: 'Dry on the day is dry on the day: a seep shows overnight.' };
+  if (kind === 'follow-up') return { todo: 'Follow up', because: '' };
+  const row = catalogue().duties.find((d) => d.id === kind)!;
+  return { todo: row.todo, because: row.because };
+}
