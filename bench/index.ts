@@ -11,6 +11,7 @@ import { coldQuestions, keysOnPhone } from './asking.ts';
 import { cardPage } from './card-page.ts';
 import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
 import { withHouse } from './house.ts';
+import { fillLedger } from './ledger.ts';
 import { cardTimes } from './make.ts';
 import { longRun, presses } from './presses.ts';
 import { reachTimes } from './reach.ts';
@@ -305,6 +306,30 @@ async function shopOfYears(address: string, sql: Sql): Promise<void> {
   line('first sync of a device (at most 2,000 ms)', `${(await firstSync(address)).toFixed(0)} ms`);
 }
 
+/** The ledger of many years. */
+async function manyYears(address: string, sql: Sql): Promise<void> {
+  const share = Number(process.env.LEDGER_SHARE ?? 1);
+  const began = performance.now();
+  const say = (what: string) => console.log(`  ${what} (${((performance.now() - began) / 1000).toFixed(0)} s)`);
+  const { joints, checks } = await fillLedger(sql, { joints: 250_000 * share, checks: 1_000_000 * share }, say);
+  const [size] = await sql<{ mb: number }[]>`select (pg_database_size(current_database()) / 1e6)::int as mb`;
+  line(`a ledger of ${joints} joints and ${checks} checks`, `${size!.mb} MB of database`);
+  const parts = ['con-toilet-c38-12', 'con-faucet-c38-16', 'stop-c38-f12'];
+  const searches = ['q=kitchen', 'q=braided toilet', 'q=larch maple 17', '', 'end=3/8 comp&q=alder', 'appliance=toilet&finding=damp', `part=${parts[0]}`, 'seal=taper&callbacks=only', 'q=nothing of it', 'q=bathroom&offset=4000', `part=${parts[1]}&q=house 12`, 'recheck=due']; // biome-ignore format: one list
+  const asks: [what: string, most: number, perSecond: number, path: (i: number) => string][] = [
+    ['ledger searched, first page', 60, 20, (i) => `ledger?${searches[i % searches.length]}`],
+    ['due list', 100, 5, (i) => `due?ahead=${[60, 30, 365][i % 3]}`],
+    ['callbacks analysed', 500, 1, (i) => `callbacks${['', '?appliance=toilet', '?from=2024-01-01'][i % 3]}`],
+  ];
+  for (const [what, wanted, perSecond, path] of asks) {
+    const send = (i: number) => fetch(`${address}/api/v1/${path(i)}`);
+    for (let i = 0; i < 24; i++) if (!(await send(i)).ok) throw new Error(`${path(i)} is not answered.`);
+    const times = await steady(perSecond, perSecond * 12, send);
+    line(`${what} at ${perSecond} request${perSecond === 1 ? '' : 's'}/s, 95th percentile (at most ${wanted} ms)`, `${at(times, 0.95).toFixed(1)} ms (median ${at(times, 0.5).toFixed(1)})`); // biome-ignore format: one line
+    if (process.env.EACH) for (const one of new Set(Array.from({ length: 12 }, (_, i) => path(i)))) line(`  ${one}`, `${(await steady(4, 6, () => fetch(`${address}/api/v1/${one}`)))[3]!.toFixed(1)} ms`); // biome-ignore format: one line
+  }
+}
+
 /** `npm run bench -- presses` runs that part alone. */
 const only = process.argv[2];
 if (only === 'asking') {
@@ -324,6 +349,10 @@ if (only === 'shop') {
   await withHouse(shopOfYears);
   process.exit(0);
 }
+if (only === 'ledger') {
+  await withHouse(manyYears);
+  process.exit(0);
+}
 // First, so that the index is built as in a process just begun.
 generated();
 demoChains();
@@ -341,3 +370,4 @@ await withHouse(async (address, sql, pid) => {
   await api(address, sql);
 });
 await withHouse(shopOfYears);
+await withHouse(manyYears);

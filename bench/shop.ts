@@ -13,7 +13,7 @@ import { shopToday } from '../store/queries/shop.ts';
 import { APPLIANCES, type DemoAppliance, type DemoRun } from '../store/seed/observatory.ts';
 import { chance, uuidAt } from '../store/seed/random.ts';
 import { walkEntries } from '../store/seed/walk.ts';
-import { insertJoints } from '../store/write.ts';
+import { insertDrains, insertJoints } from '../store/write.ts';
 
 export interface Size {
   premises: number;
@@ -124,6 +124,7 @@ class Writer {
       await insertBookEntries(tx, FIRST_SHOP, placed(book));
       const rows = placed(runs);
       await insertJoints(tx, FIRST_SHOP, rows);
+      await insertDrains(tx, FIRST_SHOP, rows);
       await insertEntries(tx, FIRST_SHOP, rows);
       await moveCursor(tx, FIRST_SHOP, this.position);
     });

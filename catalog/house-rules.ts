@@ -1,5 +1,6 @@
 /** Where good plumbers disagree: each choice with both sides' reasons, checked on reading. The first option is the usual one. */
 import { z } from 'zod';
+import { type SealId, seals } from '../core/ends/seals.ts';
 import choices from './data/house-rules.json' with { type: 'json' };
 
 const shape = z.array(
@@ -7,6 +8,8 @@ const shape = z.array(
     key: z.string().regex(/^[a-z][A-Za-z]*$/),
     title: z.string().min(1),
     changes: z.string().min(1),
+    /** Seals whose joints it bears on: there its callbacks are compared. */
+    seals: z.optional(z.union([z.literal('*'), z.array(z.enum(seals.map((s) => s.id) as [SealId, ...SealId[]]))])),
     options: z.array(z.strictObject({ value: z.string().min(1), label: z.string().min(1), reason: z.string().min(1) })).min(2),
   }),
 );

@@ -7,7 +7,7 @@ import type { SentEntry } from '../record/shape.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
 import { FIRST_SHOP } from './connection.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
-import { callbackCounts, callbacksBySeal } from './queries/callbacks.ts';
+import { callbackCounts, readCallbacksBySeal } from './queries/callbacks.ts';
 import { dueAll, dueList } from './queries/due.ts';
 import { type LedgerQuery, ledger } from './queries/ledger.ts';
 import { ensureDemo } from './seed/demo.ts';
@@ -173,7 +173,7 @@ describe('callbacks counted', () => {
     assert.equal(sum(ages), joints!.n);
     assert.equal(groups.reduce((s, g) => s + g.callbacks, 0), joints!.called); // biome-ignore format: one line
     assert.equal(sum(ages.filter((a) => a.cameBack)), joints!.called);
-    const bySeal = await callbacksBySeal(db.sql, FIRST_SHOP);
+    const bySeal = await readCallbacksBySeal(db.sql, FIRST_SHOP);
     assert.equal(sum(bySeal), joints!.n);
   });
 

@@ -1,5 +1,6 @@
-import { type HouseRules, indexParts, type MatchQuery, stockForCut } from '../../core/index.ts';
+import { type HouseRules, indexParts, type MatchQuery, ratesOf, stockForCut } from '../../core/index.ts';
 import { shopCatalogue } from '../../store/own-parts/index.ts';
+import { callbacksBySeal } from '../../store/queries/callbacks.ts';
 import { rulesInForce } from '../../store/queries/rules.ts';
 import { sharedStock } from '../../store/queries/stock.ts';
 import type { MatchRequest } from './api-shapes.ts';
@@ -13,7 +14,11 @@ export async function rulesOf(shopId: string, given: unknown): Promise<HouseRule
 /** A request as the core takes it: the shop's catalogue, rules and van filled in. */
 export async function queryOf(shopId: string, r: MatchRequest): Promise<MatchQuery> {
   const wantsVan = r.stock === undefined || r.stock === 'van';
-  const [catalogue, rules] = await Promise.all([shopCatalogue(database(), shopId), rulesOf(shopId, r.rules)]);
+  const [catalogue, rules, counts] = await Promise.all([
+    shopCatalogue(database(), shopId),
+    rulesOf(shopId, r.rules),
+    callbacksBySeal(database(), shopId),
+  ]);
   const held = wantsVan ? await sharedStock(database(), shopId) : undefined;
   const { from, to, rejoin, need, k } = r;
   const stock = held
@@ -21,5 +26,5 @@ export async function queryOf(shopId: string, r: MatchRequest): Promise<MatchQue
     : r.stock === 'all'
       ? undefined
       : (r.stock as Record<string, number>);
-  return { from, to, rejoin, need, k, rules, stock, parts: indexParts(catalogue.parts), loose: catalogue.loose };
+  return { from, to, rejoin, need, k, rules, callbackRates: ratesOf(counts), stock, parts: indexParts(catalogue.parts), loose: catalogue.loose };
 }

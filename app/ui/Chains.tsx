@@ -9,12 +9,14 @@ import {
   type MatchResult,
   type Part,
   type Reason,
+  type SealCount,
   said,
   saidIn,
   sealById,
   shortName,
   tellApart,
   turns24,
+  weighedSeal,
   writeTurns,
 } from '../../core/index.ts';
 import { InUnits } from './InUnits.tsx';
@@ -33,6 +35,8 @@ interface Props {
   names: Record<string, string>;
   rules: HouseRules;
   currency: string;
+  /** What the shop has seen of its seals; the first guesses stand alone where it is not given. */
+  callbacks?: SealCount[];
   /** Where what the van has not lies, by item: 'Workshop shelf (3)'. */
   elsewhere?: (item: string) => string;
   /** Takes a chain, where there is a run to take it for. */
@@ -66,7 +70,21 @@ export const Chains = memo(function Chains({ children, ...props }: Props) {
 });
 
 /** Ranked chains as drawings with the figures people decide by. */
-function Ranked({ result, from, to, water, parts, names, rules, currency, elsewhere, onUse, used, useWord = 'Use this' }: Omit<Props, 'children'>) {
+function Ranked({
+  result,
+  from,
+  to,
+  water,
+  parts,
+  names,
+  rules,
+  currency,
+  callbacks,
+  elsewhere,
+  onUse,
+  used,
+  useWord = 'Use this',
+}: Omit<Props, 'children'>) {
   const apart = tellApart(result.chains, parts, names, rules);
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
@@ -105,7 +123,7 @@ function Ranked({ result, from, to, water, parts, names, rules, currency, elsewh
           <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
           <details className={`why ${i === 0 ? 'to-print' : ''}`}>
             <summary>Joints, parts and cost</summary>
-            <Details {...{ chain, names, currency }} />
+            <Details {...{ chain, names, currency, callbacks }} />
           </details>
         </article>
       ))}
@@ -157,7 +175,7 @@ function Figure({ value, unit }: { value: string; unit: string }) {
   );
 }
 
-function Details({ chain, names, currency }: { chain: Chain; names: Record<string, string>; currency: string }) {
+function Details({ chain, names, currency, callbacks = [] }: { chain: Chain } & Pick<Props, 'names' | 'currency' | 'callbacks'>) {
   const sum = (amount: number) => money(Math.round(amount * 100), currency);
   return (
     <div className="grid gap-4 py-2 md:grid-cols-2">
@@ -211,13 +229,34 @@ function Details({ chain, names, currency }: { chain: Chain; names: Record<strin
           parts {sum(chain.cost.price)} + time {sum(chain.cost.minutes)} + callbacks {sum(chain.cost.callbacks)} + trip {sum(chain.cost.trip)} + not
           preferred {sum(chain.cost.preference)}
         </p>
-        <p>
-          Callbacks expected: {(chain.leakRisk * 1000).toFixed(1)} in 1,000 such jobs, from the rates of its joints' seals (starting guesses until the
-          ledger speaks).
-        </p>
+        <p>Callbacks expected: {inThousand(chain.leakRisk)} in 1,000 such jobs, from the rates of its joints' seals:</p>
+        <SealRates chain={chain} callbacks={callbacks} />
         <Cautions of={chain.cautions.filter((c) => !AT_ONCE.has(c.rule))} />
       </div>
     </div>
+  );
+}
+
+const inThousand = (share: number): string => (share * 1000).toFixed(1);
+
+/** What each kind of seal is expected to do, and from what: the first guess, the shop's own joints, and both weighed. */
+function SealRates({ chain, callbacks }: { chain: Chain; callbacks: SealCount[] }) {
+  const kinds = [...new Set(chain.joints.flatMap((j) => (j.mating.seal ? [j.mating.seal] : [])))];
+  return (
+    <ul className="list-disc pl-5">
+      {kinds.map((id) => {
+        const { guess, own, weighed } = weighedSeal(id, callbacks);
+        return (
+          <li key={id}>
+            {sealById(id).shortName}: {inThousand(weighed)} in 1,000 (first guess {inThousand(guess)};{' '}
+            {own.joints === 0
+              ? 'none made by this shop yet'
+              : `this shop ${own.callbacks} of ${own.joints.toLocaleString('en-US')}, so ${inThousand(own.low)} to ${inThousand(own.high)}`}
+            )
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Catalogue } from '../../catalog/index.ts';
-import type { Appliance, HouseRules } from '../../core/index.ts';
+import { type Appliance, type HouseRules, type RatesGiven, ratesOf, type SealCount } from '../../core/index.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
 import type { OwnStepMinutes } from '../../record/run/step-minutes.ts';
 import { NO_LOOK } from '../../record/run/survey.ts';
@@ -11,12 +11,14 @@ import { getTagged, hold } from './held.ts';
 import { useStockedPlaces } from './stock.ts';
 
 /** What the server sends: the catalogue with the shop's own parts, its rules, and how long its own visits and steps took. */
-type SentCatalogue = Catalogue & { rules: HouseRules; ownMinutes?: OwnMinutes; ownStepMinutes?: OwnStepMinutes };
+type SentCatalogue = Catalogue & { rules: HouseRules; ownMinutes?: OwnMinutes; ownStepMinutes?: OwnStepMinutes; callbacks?: SealCount[] };
 
 /** The same with what is in stock: on the shelves and vans, and on the van that is meant where none is named (pieces; of a coil, inches). */
 export interface ClientCatalogue extends SentCatalogue {
   places: StockedPlace[];
   stock: Record<string, number>;
+  /** Callbacks to expect by seal: first guesses weighed with the shop's own record. */
+  callbackRates: RatesGiven;
 }
 
 /** How soon to ask again when the server did not answer, ms. */
@@ -102,7 +104,10 @@ export function useCatalogue(): ClientCatalogue | null {
       clearTimeout(again);
     };
   }, []);
-  return useMemo(() => catalogue && places && { ...catalogue, places, stock: stockOf(vanOf(places)) }, [catalogue, places]);
+  return useMemo(
+    () => catalogue && places && { ...catalogue, places, stock: stockOf(vanOf(places)), callbackRates: ratesOf(catalogue.callbacks ?? []) },
+    [catalogue, places],
+  );
 }
 
 /** Names by part id or loose code. */

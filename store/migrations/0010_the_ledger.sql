@@ -13,6 +13,8 @@ create table ledger_line (
   on_date date not null,
   -- Its ends and parts, in small letters; with the names of where it is: what is searched.
   words text not null,
+  -- What its row shows besides: ends, names of parts, price as they were.
+  shown jsonb not null,
   search text not null default '',
   ends text[] not null,
   parts text[] not null,

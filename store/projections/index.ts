@@ -144,28 +144,29 @@ async function deriveRuns(tx: Tx, shopId: string, runs: RunInVisit[], levels: 'n
  *
  * @returns how many runs were derived
  */
-export async function rebuild(sql: Sql, shopId: string): Promise<number> {
-  return sql.begin(async (tx) => {
-    await lockCursor(tx, shopId);
-    for (const table of ['derived_use', 'stock_level']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
-    await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
-    const runs = await deriveRuns(tx, shopId, await recordedRuns(tx, shopId), 'later');
-    await tx`
+export const rebuild = (sql: Sql, shopId: string): Promise<number> => sql.begin((tx) => rebuildIn(tx, shopId));
+
+/** The same within a transaction. */
+export async function rebuildIn(tx: Tx, shopId: string): Promise<number> {
+  await lockCursor(tx, shopId);
+  for (const table of ['derived_use', 'stock_level']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
+  await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
+  const runs = await deriveRuns(tx, shopId, await recordedRuns(tx, shopId), 'later');
+  await tx`
       delete from derived_run d where d.shop_id = ${shopId}
         and not exists (select from entry e where e.shop_id = d.shop_id and e.visit_id = d.visit_id and e.run_id = d.run_id)`;
-    await tx`
+  await tx`
       delete from derived_joint j where j.shop_id = ${shopId}
         and not exists (select from derived_run d where d.shop_id = j.shop_id and d.visit_id = j.visit_id and d.run_id = j.run_id)`;
-    for (const table of ['ledger_line', 'derived_duty']) {
-      await tx`
+  for (const table of ['ledger_line', 'derived_duty']) {
+    await tx`
         delete from ${tx(table)} l where l.shop_id = ${shopId}
           and not exists (select from derived_run d where d.shop_id = l.shop_id and d.visit_id = l.visit_id and d.run_id = l.run_id)`;
-    }
-    await keepAllLevels(tx, shopId);
-    await tx`insert into derivation (shop_id, version) values (${shopId}, ${derivationVersion()})
+  }
+  await keepAllLevels(tx, shopId);
+  await tx`insert into derivation (shop_id, version) values (${shopId}, ${derivationVersion()})
       on conflict (shop_id) do update set version = excluded.version`;
-    return runs;
-  });
+  return runs;
 }
 
 /** Rebuilds what another program, or another catalogue, derived. */

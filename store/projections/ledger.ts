@@ -4,14 +4,15 @@ import { catalogue } from '../../catalog/index.ts';
 import { endLabel } from '../../core/ends/label.ts';
 import { HOUSE_CHOICES } from '../../core/house/choices.table.ts';
 import { dutiesOf } from '../../core/log/duties.ts';
+import type { AcceptedChain } from '../../record/index.ts';
 import { dutyFactsOf } from '../../record/run/duty-facts.ts';
 import type { RunState } from '../../record/run/state.ts';
-import { summaryOf } from '../../record/run/summary.ts';
+import { type RunSummary, summaryOf } from '../../record/run/summary.ts';
 import type { Tx } from '../connection.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
 
-const LINE_COLUMNS = ['premises_id', 'kind', 'signed_off_at', 'on_date', 'words', 'search', 'ends', 'parts', 'seals', 'found', 'joints', 'callbacks', 'recheck', 'rules', 'rules_key']; // biome-ignore format: one row
+const LINE_COLUMNS = ['premises_id', 'kind', 'signed_off_at', 'on_date', 'words', 'search', 'shown', 'ends', 'parts', 'seals', 'found', 'joints', 'callbacks', 'recheck', 'rules', 'rules_key']; // biome-ignore format: one row
 
 /** Brings the lines of some runs up to what is recorded. One that was never signed off has none. */
 export async function keepLedger(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<void> {
@@ -29,9 +30,9 @@ export async function keepLedger(tx: Tx, shopId: string, derived: DerivedRun[]):
   if (lines.length > 0) {
     await tx`
       insert into ledger_line (shop_id, visit_id, run_id, ${LINE_COLUMNS.map((c) => tx`${tx(c)}`).reduce((all, one) => tx`${all}, ${one}`)})
-      select ${shopId}, n.visit_id, n.run_id, v.premises_id, n.kind, n.signed_off_at, (n.signed_off_at at time zone p.time_zone)::date, n.words, ${searched(tx, tx`n.words`)},
+      select ${shopId}, n.visit_id, n.run_id, v.premises_id, n.kind, n.signed_off_at, (n.signed_off_at at time zone p.time_zone)::date, n.words, ${searched(tx, tx`n.words`)}, n.shown,
         n.ends, n.parts, n.seals, n.found, n.joints, n.callbacks, n.recheck, n.rules, n.rules_key
-      from jsonb_to_recordset(${tx.json(lines as never)}) as n (visit_id uuid, run_id uuid, kind text, signed_off_at timestamptz, words text, ends text[],
+      from jsonb_to_recordset(${tx.json(lines as never)}) as n (visit_id uuid, run_id uuid, kind text, signed_off_at timestamptz, words text, shown jsonb, ends text[],
         parts text[], seals text[], found text[], joints int, callbacks int, recheck text, rules jsonb, rules_key text)
       join visit v on v.shop_id = ${shopId} and v.visit_id = n.visit_id
       join premises p on p.shop_id = ${shopId} and p.premises_id = v.premises_id
@@ -67,6 +68,7 @@ function lineOf({ visitId, read }: DerivedRun) {
       kind: run.applianceKind,
       signed_off_at: new Date(summary.wasSignedMs).toISOString(),
       words,
+      shown: shownOf(state.accepted, summary),
       ends,
       parts: chain.parts,
       seals: summary.seals,
@@ -79,6 +81,27 @@ function lineOf({ visitId, read }: DerivedRun) {
     },
   ];
 }
+
+/** What the ledger's row shows of a connection, as it was accepted. */
+export interface Shown {
+  from: string;
+  to: string;
+  parts: string;
+  priceCents: number;
+  currency: string;
+  exceptions: number;
+  signedOff: boolean;
+}
+
+const shownOf = ({ from, to, chain, items, currency }: AcceptedChain, { exceptions, signedOffMs }: RunSummary): Shown => ({
+  from,
+  to,
+  parts: chain.parts.map((id) => items[id]?.name ?? id).join('; '),
+  priceCents: chain.priceCents,
+  currency,
+  exceptions,
+  signedOff: signedOffMs !== null,
+});
 
 /** Where a line is, in small letters, before what it is made of. */
 const searched = (tx: Tx, words: ReturnType<Tx>) => tx`lower(concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name, ${words}))`;

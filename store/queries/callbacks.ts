@@ -1,6 +1,8 @@
 /** Joints and their callbacks, counted for the analysis: by what they are, and by how old they were. */
-import type { SealId } from '../../core/ends/seals.ts';
 import type { HouseChoices } from '../../core/house/choices.table.ts';
+import type { AgeGroup, JointGroup } from '../../core/log/callback-analysis.ts';
+import type { SealCount } from '../../core/log/shop-rates.ts';
+import { standsFor } from '../by-shop.ts';
 import type { Sql } from '../connection.ts';
 
 export interface CallbackQuery {
@@ -8,24 +10,6 @@ export interface CallbackQuery {
   from?: string;
   to?: string;
   appliance?: string;
-}
-
-/** Joints that are alike in all that is counted by. */
-export interface JointGroup {
-  seal: SealId;
-  turns24: number;
-  sealant: string | null;
-  parts: string[];
-  rules: string;
-  joints: number;
-  callbacks: number;
-}
-
-/** Joints that stood, or stood until they came back, for the same number of whole days. */
-export interface AgeGroup {
-  days: number;
-  cameBack: boolean;
-  joints: number;
 }
 
 export interface CallbackCounts {
@@ -70,10 +54,16 @@ export async function callbackCounts(sql: Sql, shopId: string, at: Date, query: 
   };
 }
 
-/** Joints and callbacks by seal: what Match weighs its first guesses with. */
-export async function callbacksBySeal(sql: Sql, shopId: string): Promise<{ seal: SealId; joints: number; callbacks: number }[]> {
-  return sql<{ seal: SealId; joints: number; callbacks: number }[]>`
+/** Joints and callbacks by seal, counted now. */
+export async function readCallbacksBySeal(sql: Sql, shopId: string): Promise<SealCount[]> {
+  return sql<SealCount[]>`
     select j.seal, count(*)::int as joints, count(j.called_at)::int as callbacks
     from derived_joint j join ledger_line l on l.shop_id = j.shop_id and l.visit_id = j.visit_id and l.run_id = j.run_id
-    where j.shop_id = ${shopId} and j.made group by 1`;
+    where j.shop_id = ${shopId} and j.made group by 1 order by 1`;
 }
+
+/** A shop's rates change over months: they are counted again after so long, ms. */
+const STANDS_MS = 600_000;
+
+/** The same as Match weighs its first guesses with. */
+export const callbacksBySeal = standsFor(STANDS_MS, readCallbacksBySeal);

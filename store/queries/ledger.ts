@@ -1,7 +1,7 @@
 import { readEnd } from '../../core/ends/read.ts';
-import type { AcceptedChain } from '../../record/index.ts';
 import type { RunSummary } from '../../record/run/summary.ts';
 import type { Sql } from '../connection.ts';
+import type { Shown } from '../projections/ledger.ts';
 
 export interface LedgerRow {
   visitId: string;
@@ -67,8 +67,10 @@ interface Row {
   kind: string;
   run: string;
   water: 'cold' | 'hot';
-  accepted: AcceptedChain;
-  summary: RunSummary;
+  shown: Shown;
+  joints: number;
+  seals: string[];
+  recheck: RunSummary['recheck'];
   callbacks: number;
 }
 
@@ -101,14 +103,12 @@ async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: n
   const rows = await sql<Row[]>`
     with page as (
       select l.* ${fitting(sql, shopId, query)} order by l.signed_off_at desc, l.visit_id, l.run_id limit ${limit} offset ${offset})
-    select l.visit_id, r.run_id, l.on_date, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, c.body as accepted, d.summary, d.callbacks
+    select l.visit_id, r.run_id, l.on_date, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, l.shown, l.joints, l.seals, l.recheck, l.callbacks
     from page l
-    join derived_run d on d.shop_id = l.shop_id and d.visit_id = l.visit_id and d.run_id = l.run_id
     join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
     join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
     join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
     join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id
-    join entry c on c.shop_id = l.shop_id and c.entry_id = d.accepted_id
     order by l.signed_off_at desc, l.visit_id, l.run_id`;
   return rows.map(rowOf);
 }
@@ -138,27 +138,18 @@ function fitting(sql: Sql, shopId: string, query: LedgerQuery) {
 /** An end as it is typed, in any of its readings; nothing fits one that does not read. */
 const endsMeant = (text: string): string[] => readEnd(text).map((r) => r.end);
 
-function rowOf(r: Row): LedgerRow {
-  const { chain, items, from, to, currency } = r.accepted;
-  return {
-    visitId: r.visit_id,
-    runId: r.run_id,
-    onDate: r.on_date,
-    signedOff: r.summary.signedOffMs !== null,
-    recheck: r.summary.recheck,
-    premises: r.premises,
-    place: r.place,
-    applianceKind: r.kind,
-    run: r.run,
-    water: r.water,
-    from,
-    to,
-    parts: chain.parts.map((id) => items[id]?.name ?? id).join('; '),
-    joints: r.summary.joints,
-    seals: r.summary.seals,
-    priceCents: chain.priceCents,
-    currency,
-    callbacks: r.callbacks,
-    exceptions: r.summary.exceptions,
-  };
-}
+const rowOf = ({ shown, ...r }: Row): LedgerRow => ({
+  visitId: r.visit_id,
+  runId: r.run_id,
+  onDate: r.on_date,
+  recheck: r.recheck,
+  premises: r.premises,
+  place: r.place,
+  applianceKind: r.kind,
+  run: r.run,
+  water: r.water,
+  joints: r.joints,
+  seals: r.seals,
+  callbacks: r.callbacks,
+  ...shown,
+});

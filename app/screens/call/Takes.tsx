@@ -79,9 +79,9 @@ function useLikelyLacks(pairs: Pair[], catalogue: ClientCatalogue | null): strin
     let isOver = false;
     const work = async () => {
       const { matchChains } = await import('../../../core/match/chains.ts');
-      const { parts, loose, stock, rules } = catalogue;
+      const { parts, loose, stock, rules, callbackRates } = catalogue;
       const items = (JSON.parse(key) as Pair[]).flatMap(
-        ({ from, to, water }) => matchChains({ from, to, need: { water }, parts, loose, stock, rules, k: 1 }).chains[0]?.offVan ?? [],
+        ({ from, to, water }) => matchChains({ from, to, need: { water }, parts, loose, stock, rules, callbackRates, k: 1 }).chains[0]?.offVan ?? [],
       );
       if (!isOver) setFound({ key, items: [...new Set(items)] });
     };

@@ -6,6 +6,7 @@ import {
   type MatchResult,
   matchPreferring,
   type Part,
+  type SealCount,
   stockForCut,
   usualBoreIn,
 } from '../../../core/index.ts';
@@ -23,6 +24,8 @@ export interface Answer {
   parts: Part[];
   names: Record<string, string>;
   currency: string;
+  /** What the shop has seen of its seals. */
+  callbacks: SealCount[];
 }
 
 /** What is asked of the core; null where an end or a figure is missing. */
@@ -39,6 +42,7 @@ export function queryOf(q: Question, catalogue: ClientCatalogue): MatchQuery | n
     loose: q.vanOnly ? loose.filter((l) => !l.code.startsWith('cap-') || (stock[l.code] ?? 0) > 0) : loose,
     rules: { ...catalogue.rules, push: q.push, applianceLine: q.applianceLine, toiletLine: q.toiletLine },
     stock: stockForCut(stock, catalogue.parts, need.minLengthIn),
+    callbackRates: catalogue.callbackRates,
     need,
   };
 }
@@ -64,5 +68,6 @@ export function firstAnswer(q: Question, catalogue: ClientCatalogue): Answer | n
     parts,
     names,
     currency: catalogue.currency,
+    callbacks: catalogue.callbacks ?? [],
   };
 }

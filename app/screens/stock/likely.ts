@@ -19,7 +19,7 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
     v.runs.flatMap((r) => (endsOf(r) ? [{ id: `${v.visit.id} ${r.id}`, water: r.water, ...endsOf(r)! }] : [])),
   );
   const key = JSON.stringify(asked);
-  const { parts, loose, rules, places } = catalogue ?? {};
+  const { parts, loose, rules, callbackRates, places } = catalogue ?? {};
   // What the shop has, wherever it lies: it can be loaded. Nothing of it changes by being moved.
   const has = useMemo(() => JSON.stringify(places ? together(places) : null), [places]);
   useEffect(() => {
@@ -30,7 +30,18 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
       const { matchChains } = await import('../../../core/match/chains.ts');
       const needs = new Map<string, Record<string, Needed>>();
       for (const { id, water, from, to, rejoin } of JSON.parse(key) as (Ends & { id: string; water: 'cold' | 'hot' })[]) {
-        const [chain] = matchChains({ from, to, ...(rejoin ? { rejoin } : {}), need: { water }, parts, loose, rules, stock, k: 1 }).chains;
+        const [chain] = matchChains({
+          from,
+          to,
+          ...(rejoin ? { rejoin } : {}),
+          need: { water },
+          parts,
+          loose,
+          rules,
+          callbackRates,
+          stock,
+          k: 1,
+        }).chains;
         if (chain) needs.set(id, neededFor({ chain, items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], parts, loose) }));
         // Others have their turn between two.
         await new Promise((wake) => setTimeout(wake));
@@ -42,7 +53,7 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
     return () => {
       isOver = true;
     };
-  }, [key, parts, loose, rules, has]);
+  }, [key, parts, loose, rules, callbackRates, has]);
   return found?.key === key ? found.needs : null;
 }
 

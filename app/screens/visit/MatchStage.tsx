@@ -29,7 +29,17 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
     if (!from?.end || !to?.end) return null;
     const { parts, loose, places } = catalogue;
     const atHand = stockForCut(stockOf(vanOf(places, vanId)), parts, need.minLengthIn);
-    return { from: from.end, to: to.end, rejoin: rejoin?.end ?? undefined, parts, loose, rules, stock: atHand, need };
+    return {
+      from: from.end,
+      to: to.end,
+      rejoin: rejoin?.end ?? undefined,
+      parts,
+      loose,
+      rules,
+      callbackRates: catalogue.callbackRates,
+      stock: atHand,
+      need,
+    };
   }, [from, to, rejoin, need, rules, catalogue, vanId]);
   const result = useMemo(() => query && matchPreferring(query, soft), [query, soft]);
   if (!workKind(run.work).joins) {
@@ -139,6 +149,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         names={names}
         rules={rules}
         currency={catalogue.currency}
+        callbacks={catalogue.callbacks}
         elsewhere={whereElse(catalogue.places, vanId)}
         onUse={take}
         used={state.accepted ? chainKey(state.accepted.chain) : null}

@@ -1,0 +1,14 @@
+import { z } from 'zod';
+import { DUE_KINDS, type DueQuery } from '../../store/queries/due.ts';
+
+const shape = z.object({
+  kind: z.enum(DUE_KINDS).optional(),
+  premises: z.uuid('is not an id').optional(),
+  ahead: z.coerce.number().int().min(0).max(20_000).optional(),
+  offset: z.coerce.number().int().min(0).max(1_000_000).optional(),
+});
+
+/** What is asked of the due list, from an address. */
+export function dueQuery(url: URL): DueQuery {
+  return shape.parse(Object.fromEntries([...url.searchParams].filter(([, value]) => value !== '')));
+}

@@ -1,0 +1,15 @@
+import type { APIRoute } from 'astro';
+import { importShop } from '../../../../../store/shop-file.ts';
+import { database } from '../../../../http/database.ts';
+import { answerOf } from '../../../../http/faults.ts';
+import { json } from '../../../../http/problem.ts';
+import { spooled } from '../../../../http/spooled.ts';
+
+/** Takes a shop's file into an empty shop, all or nothing. */
+export const POST: APIRoute = async ({ request, locals }) => {
+  try {
+    return json(await spooled(request, (lines) => importShop(database(), locals.shop, lines)));
+  } catch (error) {
+    return answerOf(error);
+  }
+};

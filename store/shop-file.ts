@@ -1,0 +1,249 @@
+/**
+ * A whole shop as a file, a line each: its rules, its own parts, its pictures and every entry in the shop's order. Taken into an empty shop and
+ * written again it is the same byte for byte.
+ */
+import * as z from 'zod/mini';
+import { filedBookEntry as bookShape, type FiledBookEntry, readFiledBook } from '../record/book/shape.ts';
+import { issueOf } from '../record/issue.ts';
+import { houseRules, rulesBroughtUp } from '../record/rules/house-rules.ts';
+import { type FiledEntry, filedEntry, raised } from '../record/shape.ts';
+import { instant } from '../record/shapes.ts';
+import { unstorable } from '../record/storable.ts';
+import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from './book-row.ts';
+import { FIRST_SHOP, type Sql, type Tx } from './connection.ts';
+import { lockCursor, moveCursor } from './cursor.ts';
+import { type EntryRow, entryAsWritten, entryColumns, insertEntries, type PlacedEntry } from './entry-row.ts';
+import { ImportError } from './import-error.ts';
+import { rebuildBook } from './projections/book.ts';
+import { rebuildIn } from './projections/index.ts';
+import { insertDrains, insertJoints } from './write.ts';
+
+const SLICE = 1000;
+const base64 = z.string().check(z.regex(/^[A-Za-z0-9+/]*={0,2}$/, 'is not base64'));
+
+const head = z.strictObject({ format: z.literal('brass-nut-shop', 'is not a shop file of this program'), version: z.literal(1, 'is a version that this program does not know') }); // biome-ignore format: one row
+const rulesLine = z.strictObject({ rules: z.strictObject({ version: z.int().check(z.gte(1)), rules: z.record(z.string(), z.unknown()), reason: z.string().check(z.minLength(1), z.maxLength(1000)), recordedAt: instant }) }); // biome-ignore format: one row
+const partsLine = z.strictObject({ ownParts: z.strictObject({ revision: z.int().check(z.gte(1)), importedAt: instant }) });
+const partLine = z.strictObject({
+  part: z.strictObject({ id: z.string().check(z.minLength(1), z.maxLength(80)), cells: z.record(z.string(), z.string()) }),
+});
+const pictureLine = z.strictObject({ picture: z.strictObject({ id: z.string().check(z.regex(/^[0-9a-f]{64}$/, 'is no name of a picture')), type: z.enum(['image/jpeg', 'image/png', 'image/webp']), width: z.int().check(z.gte(1), z.lte(65_535)), height: z.int().check(z.gte(1), z.lte(65_535)), keptAt: instant, content: base64, thumbnail: base64 }) }); // biome-ignore format: one row
+const bookLine = z.strictObject({ book: z.unknown() });
+const runLine = z.strictObject({ run: z.unknown() });
+
+const line = z.union([head, rulesLine, partsLine, partLine, pictureLine, bookLine, runLine]);
+type Line = z.infer<typeof line>;
+
+/** Everything of a shop, in the order in which it is taken in again; some lines at a time. */
+export async function* exportShop(sql: Sql, shopId: string): AsyncGenerator<string> {
+  const lines = (list: Line[]) => list.map((l) => `${JSON.stringify(l)}\n`).join('');
+  yield lines([{ format: 'brass-nut-shop', version: 1 }]);
+  const rules = await sql<{ version: number; rules: Record<string, unknown>; reason: string; recorded_at: Date }[]>`
+    select version, rules, reason, recorded_at from house_rules where shop_id = ${shopId} order by version`;
+  yield lines(rules.map((r) => ({ rules: { version: r.version, rules: r.rules, reason: r.reason, recordedAt: r.recorded_at.toISOString() } })));
+  const [own] = await sql<{ revision: number; imported_at: Date }[]>`select revision, imported_at from own_catalogue where shop_id = ${shopId}`;
+  if (own) {
+    yield lines([{ ownParts: { revision: own.revision, importedAt: own.imported_at.toISOString() } }]);
+    const parts = sql<{ part_id: string; cells: Record<string, string> }[]>`
+      select part_id, cells from own_part where shop_id = ${shopId} order by place_in_order`.cursor(SLICE);
+    for await (const rows of parts) yield lines(rows.map((p) => ({ part: { id: p.part_id, cells: p.cells } })));
+  }
+  yield* pictures(sql, shopId, lines);
+  for (let after = 0; ; ) {
+    const rows = await sql<(EntryRow & BookRow & { position: string })[]>`
+      select ${sql([...new Set([...entryColumns, ...bookColumns, 'position' as const])])} from entry
+      where shop_id = ${shopId} and position > ${after} order by position limit ${SLICE}`;
+    if (rows.length === 0) return;
+    after = Number(rows.at(-1)!.position);
+    yield lines(rows.map((row) => (row.subject_kind === null ? { run: entryAsWritten(row) } : { book: ofShop(FIRST_SHOP, bookEntryOf(row)) })));
+  }
+}
+
+async function* pictures(sql: Sql, shopId: string, lines: (list: Line[]) => string): AsyncGenerator<string> {
+  const ids = await sql<{ picture_id: string }[]>`select picture_id from picture where shop_id = ${shopId} order by kept_at, picture_id`;
+  for (const { picture_id: id } of ids) {
+    const [p] = await sql<{ type: 'image/jpeg'; width: number; height: number; kept_at: Date; content: Buffer; thumbnail: Buffer }[]>`
+      select type, width, height, kept_at, content, thumbnail from picture where shop_id = ${shopId} and picture_id = ${id}`;
+    if (!p) continue;
+    const { type, width, height } = p;
+    yield lines([{ picture: { id, type, width, height, keptAt: p.kept_at.toISOString(), content: p.content.toString('base64'), thumbnail: p.thumbnail.toString('base64') } }]); // biome-ignore format: one line
+  }
+}
+
+/**
+ * Takes a shop's file into an empty shop, all of it or nothing.
+ *
+ * @param read the file's lines from its beginning; it is gone through twice, so that no more of it than a slice is ever held
+ * @throws ImportError naming line and field
+ */
+export async function importShop(
+  sql: Sql,
+  shopId: string,
+  read: () => AsyncIterable<string>,
+): Promise<{ entries: number; rules: number; parts: number; pictures: number }> {
+  return sql.begin(async (tx) => {
+    await lockCursor(tx, shopId);
+    await refuseFull(tx, shopId);
+    const counts = await takeBook(tx, shopId, read);
+    await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
+    await takeRuns(tx, shopId, read);
+    await moveCursor(tx, shopId, counts.entries);
+    await rebuildIn(tx, shopId);
+    return counts;
+  });
+}
+
+async function refuseFull(tx: Tx, shopId: string): Promise<void> {
+  const [full] = await tx`
+    select 1 from entry where shop_id = ${shopId} union all select 1 from house_rules where shop_id = ${shopId}
+    union all select 1 from own_catalogue where shop_id = ${shopId} union all select 1 from picture where shop_id = ${shopId} limit 1`;
+  if (full) throw new ImportError('the shop', 'something is written down in it already: a shop is taken into an empty one. Begin one under "Shops".');
+}
+
+/** Every line of the file, with its place in it and that of its entry in the shop's order. */
+async function* placedLines(read: () => AsyncIterable<string>): AsyncGenerator<{ at: string; position: number; line: Line }> {
+  let n = 0;
+  let position = 0;
+  let isFirst = true;
+  for await (const text of read()) {
+    n += 1;
+    if (text.trim() === '') continue;
+    const parsed = parse(text, n);
+    if (isFirst && !('format' in parsed)) throw new ImportError(`line ${n}`, 'this is no shop file of this program: its first line would say so.');
+    isFirst = false;
+    if ('book' in parsed || 'run' in parsed) position += 1;
+    yield { at: `line ${n}`, position, line: parsed };
+  }
+  if (isFirst) throw new ImportError('line 1', 'the file is empty.');
+}
+
+function parse(text: string, n: number): Line {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    throw new ImportError(`line ${n}`, 'this is not JSON.');
+  }
+  const bad = unstorable(json);
+  if (bad) throw new ImportError(`line ${n}, ${bad.at}`, `${bad.why}.`);
+  const kind = typeof json === 'object' && json !== null ? Object.keys(json)[0] : undefined;
+  const shape = SHAPES[kind ?? ''];
+  if (!shape)
+    throw new ImportError(`line ${n}`, 'this is no line of a shop file: it begins with format, rules, ownParts, part, picture, book or run.');
+  const result = z.safeParse(shape, json);
+  if (!result.success) {
+    const { at, why } = issueOf(result.error);
+    throw new ImportError(`line ${n}, ${at}`, `${why}.`);
+  }
+  return json as Line;
+}
+
+const SHAPES: Record<string, z.ZodMiniType> = { format: head, rules: rulesLine, ownParts: partsLine, part: partLine, picture: pictureLine, book: bookLine, run: runLine }; // biome-ignore format: one row
+
+/** What runs hang on, and all that is no entry. */
+async function takeBook(tx: Tx, shopId: string, read: () => AsyncIterable<string>) {
+  const counts = { entries: 0, rules: 0, parts: 0, pictures: 0 };
+  const slice: PlacedBookEntry[] = [];
+  const flush = async () => {
+    await kept(tx, 'the file', 'an entry stands twice in it.', (sp) => insertBookEntries(sp, shopId, slice));
+    slice.length = 0;
+  };
+  for await (const { at, position, line: one } of placedLines(read)) {
+    counts.entries = position;
+    if ('rules' in one) await takeRules(tx, shopId, one.rules, at, ++counts.rules);
+    if ('ownParts' in one)
+      await tx`insert into own_catalogue ${tx({ shop_id: shopId, revision: one.ownParts.revision, imported_at: one.ownParts.importedAt })}`;
+    if ('part' in one) {
+      const row = { shop_id: shopId, part_id: one.part.id, place_in_order: counts.parts++, cells: tx.json(one.part.cells) };
+      await kept(tx, at, 'the part stands twice, or before its list.', (sp) => sp`insert into own_part ${sp(row as never)}`);
+    }
+    if ('picture' in one) await takePicture(tx, shopId, one.picture, at, ++counts.pictures);
+    if (!('book' in one)) continue;
+    const result = readFiledBook(one.book);
+    if (!result.ok) throw new ImportError(`${at}, ${result.at}`, `${result.why}.`);
+    // As it was written: what reading it makes of it is not what was said.
+    slice.push({ ...ofShop(shopId, one.book as FiledBookEntry), position });
+    if (slice.length >= SLICE) await flush();
+  }
+  await flush();
+  return counts;
+}
+
+async function takeRuns(tx: Tx, shopId: string, read: () => AsyncIterable<string>): Promise<void> {
+  const slice: PlacedEntry[] = [];
+  const flush = async () => {
+    const why = 'it names a visit, run, joint, check point or entry that the file does not bring before it, or stands twice.';
+    const last = slice.at(-1);
+    await kept(tx, `an entry up to ${last?.id ?? 'the last'}`, why, async (sp) => {
+      await insertJoints(sp, shopId, slice);
+      await insertDrains(sp, shopId, slice);
+      await insertEntries(sp, shopId, slice);
+    });
+    slice.length = 0;
+  };
+  for await (const { at, position, line: one } of placedLines(read)) {
+    if (!('run' in one)) continue;
+    const result = z.safeParse(filedEntry, raised(one.run));
+    if (!result.success) {
+      const { at: field, why } = issueOf(result.error);
+      throw new ImportError(`${at}, ${field}`, `${why}.`);
+    }
+    slice.push({ ...(one.run as FiledEntry), position });
+    if (slice.length >= SLICE) await flush();
+  }
+  await flush();
+}
+
+async function takeRules(
+  tx: Tx,
+  shopId: string,
+  { version, rules, reason, recordedAt }: z.infer<typeof rulesLine>['rules'],
+  at: string,
+  n: number,
+): Promise<void> {
+  if (version !== n) throw new ImportError(`${at}, version`, `version ${n} of the house rules is missing before it.`);
+  const result = z.safeParse(houseRules, rulesBroughtUp(rules));
+  if (!result.success) throw new ImportError(`${at}, rules`, `${issueOf(result.error).why}.`);
+  await tx`insert into house_rules ${tx({ shop_id: shopId, version, rules: tx.json(rules as never), reason, recorded_at: recordedAt } as never)}`;
+}
+
+async function takePicture(
+  tx: Tx,
+  shopId: string,
+  { id, keptAt, content, thumbnail, ...rest }: z.infer<typeof pictureLine>['picture'],
+  at: string,
+  n: number,
+): Promise<void> {
+  const bytes = Buffer.from(content, 'base64');
+  // Stripped of what it does not show it is no more what it is named by; what was sent is all that says which it is.
+  if (bytes.length === 0) throw new ImportError(`${at}, content`, `picture ${n} is empty.`);
+  const row = { shop_id: shopId, picture_id: id, ...rest, content: bytes, thumbnail: Buffer.from(thumbnail, 'base64'), kept_at: keptAt };
+  await kept(tx, at, 'the picture stands twice.', (sp) => sp`insert into picture ${sp(row as never)}`);
+}
+
+/** What the database will not have becomes a place and a reason. */
+async function kept(tx: Tx, at: string, why: string, work: (sp: Tx) => PromiseLike<unknown>): Promise<void> {
+  try {
+    await tx.savepoint(async (sp) => {
+      await work(sp);
+    });
+  } catch (error) {
+    const { code } = error as { code?: string };
+    if (typeof code === 'string' && /^(22|23)/.test(code)) throw new ImportError(at, why);
+    throw error;
+  }
+}
+
+/** The published JSON Schema of a line. */
+export function shopFileSchema(): object {
+  const described = z.union([
+    head,
+    rulesLine,
+    partsLine,
+    partLine,
+    pictureLine,
+    z.strictObject({ book: bookShape }),
+    z.strictObject({ run: filedEntry }),
+  ]);
+  return z.toJSONSchema(described, { target: 'draft-2020-12', io: 'input', unrepresentable: 'any' });
+}
