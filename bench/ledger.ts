@@ -67,10 +67,11 @@ function copiedValue(table: string, name: string, type: string, stride: number):
   if (name === 'seq') return 'null';
   if (name === 'position' || name === 'up_to') return `${own} + ${stride}::bigint * c.copy`;
   if (type === 'uuid') return `pg_temp.copied(${own}, c.copy)`;
-  if (type === 'jsonb' && name !== 'rules')
+  if (type === 'jsonb' && name !== 'rules' && name !== 'shown')
     return `regexp_replace(${own}::text, '${UUID}', '\\1e' || lpad(to_hex(c.copy), 3, '0') || '\\2', 'g')::jsonb`;
   if (type.startsWith('timestamp')) return `${own} - ${BACK}`;
   if (type === 'date') return `(${own} - ${BACK})::date`;
-  if ((table === 'premises' && name === 'name') || name === 'search') return `${own} || ' ' || c.copy`;
+  if ((table === 'premises' && name === 'name') || (table === 'premises' && name === 'search')) return `${own} || ' ' || c.copy`;
+  if (name === 'search') return `replace(${own}, E'\\n', ' ' || c.copy || E'\\n')`;
   return own;
 }

@@ -27,6 +27,7 @@ export { openSection } from './line/open.ts';
 export { type LinePart, type LineSection, lineSection } from './line/section.ts';
 export * from './log/callback-analysis.ts';
 export { callbackRate } from './log/callback-rate.ts';
+export { lastBegun, monthsAfter } from './log/due-day.ts';
 export * from './log/duties.ts';
 export { type AtAge, callbacksOverTime } from './log/over-time.ts';
 export { ratesOf, type SealCount, weighedSeal } from './log/shop-rates.ts';

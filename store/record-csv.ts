@@ -28,13 +28,14 @@ const JOINT_COLUMNS = ['signed_off', 'premises', 'place', 'appliance', 'run', 'j
 export async function* jointsCsv(sql: Sql, shopId: string): AsyncGenerator<string> {
   yield rows([JOINT_COLUMNS]);
   const found = sql<Record<string, unknown>[]>`
-    select l.on_date, p.name as premises, pl.name as place, l.kind, r.name as run, 'J' || j.n as joint, j.seal, coalesce(j.sealant, '') as sealant,
-      array_to_string(j.parts, ' ') as parts, case when j.made then to_char(j.made_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"') else '' end as made,
+    select l.on_date, p.name as premises, pl.name as place, l.kind, r.name as run, 'J' || j.n as joint, j.seal, coalesce(k.sealant, '') as sealant,
+      array_to_string(k.parts, ' ') as parts, case when j.made then to_char(j.made_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI"Z"') else '' end as made,
       j.turns24 / 24.0 as turns, coalesce(j.finding, '') as finding, case when j.proven then 'yes' else 'no' end as proven,
       coalesce(round(j.ml_per_day::numeric, 3)::text, '') as ml, coalesce(to_char(j.called_at at time zone 'UTC', 'YYYY-MM-DD'), '') as called,
       j.joint_id, j.visit_id, j.run_id
     from ledger_line l
     join derived_joint j on j.shop_id = l.shop_id and j.visit_id = l.visit_id and j.run_id = l.run_id
+    join joint_alike k on k.shop_id = j.shop_id and k.alike = j.alike
     join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
     join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
     join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id

@@ -110,9 +110,9 @@ describe('a shop as a file', () => {
       [lines.slice(1).join('\n'), /^line 1$/],
       [`${file}{"cat":1}`, new RegExp(`^line ${last + 1}$`)],
       [`${file}{"run":`, new RegExp(`^line ${last + 1}$`)],
-      [`${file}${lines.at(-1)}`, /^an entry up to /],
+      [`${file}${lines.at(-1)}`, /^line \d+ to (line \d+|the end)$/],
       [`${file}{"run":{"id":"x"}}`, new RegExp(`^line ${last + 1}, `)],
-      [lines.filter((l) => !l.startsWith('{"book"')).join('\n'), /^an entry up to /],
+      [lines.filter((l) => !l.startsWith('{"book"')).join('\n'), /^line \d+ to (line \d+|the end)$/],
       [lines.filter((l) => !l.startsWith('{"rules":{"version":1')).join('\n'), /version$/],
       [file.replace('{"picture":{"id":"', '{"picture":{"id":"zz'), /picture/],
     ];

@@ -144,8 +144,9 @@ const SHAPES: Record<string, z.ZodMiniType> = { format: head, rules: rulesLine, 
 async function takeBook(tx: Tx, shopId: string, read: () => AsyncIterable<string>) {
   const counts = { entries: 0, rules: 0, parts: 0, pictures: 0 };
   const slice: PlacedBookEntry[] = [];
-  const flush = async () => {
-    await kept(tx, 'the file', 'an entry stands twice in it.', (sp) => insertBookEntries(sp, shopId, slice));
+  let from = '';
+  const flush = async (to: string) => {
+    await kept(tx, `${from} to ${to}`, 'an entry stands twice in the file.', (sp) => insertBookEntries(sp, shopId, slice));
     slice.length = 0;
   };
   for await (const { at, position, line: one } of placedLines(read)) {
@@ -162,19 +163,20 @@ async function takeBook(tx: Tx, shopId: string, read: () => AsyncIterable<string
     const result = readFiledBook(one.book);
     if (!result.ok) throw new ImportError(`${at}, ${result.at}`, `${result.why}.`);
     // As it was written: what reading it makes of it is not what was said.
+    if (slice.length === 0) from = at;
     slice.push({ ...ofShop(shopId, one.book as FiledBookEntry), position });
-    if (slice.length >= SLICE) await flush();
+    if (slice.length >= SLICE) await flush(at);
   }
-  await flush();
+  await flush('the end');
   return counts;
 }
 
 async function takeRuns(tx: Tx, shopId: string, read: () => AsyncIterable<string>): Promise<void> {
   const slice: PlacedEntry[] = [];
-  const flush = async () => {
-    const why = 'it names a visit, run, joint, check point or entry that the file does not bring before it, or stands twice.';
-    const last = slice.at(-1);
-    await kept(tx, `an entry up to ${last?.id ?? 'the last'}`, why, async (sp) => {
+  let from = '';
+  const flush = async (to: string) => {
+    const why = 'an entry names a visit, run, joint, check point or entry that the file does not bring before it, or stands twice.';
+    await kept(tx, `${from} to ${to}`, why, async (sp) => {
       await insertJoints(sp, shopId, slice);
       await insertDrains(sp, shopId, slice);
       await insertEntries(sp, shopId, slice);
@@ -188,10 +190,11 @@ async function takeRuns(tx: Tx, shopId: string, read: () => AsyncIterable<string
       const { at: field, why } = issueOf(result.error);
       throw new ImportError(`${at}, ${field}`, `${why}.`);
     }
+    if (slice.length === 0) from = at;
     slice.push({ ...(one.run as FiledEntry), position });
-    if (slice.length >= SLICE) await flush();
+    if (slice.length >= SLICE) await flush(at);
   }
-  await flush();
+  await flush('the end');
 }
 
 async function takeRules(

@@ -10,8 +10,8 @@ export interface JointGroup {
   turns24: number;
   sealant: string | null;
   parts: string[];
-  /** Key of the house's choices they were made under. */
-  rules: string;
+  /** The house's choices they were made under. */
+  rules: Record<string, string | undefined>;
   joints: number;
   callbacks: number;
 }
@@ -85,10 +85,9 @@ const DAYS_A_YEAR = 365.25;
  *
  * @param counted.groups  joints that are alike, with how many of them came back
  * @param counted.ages    the same joints by how long they stood
- * @param counted.rules   the house's choices by their key
  */
 export function analyseCallbacks(
-  counted: { groups: readonly JointGroup[]; ages: readonly AgeGroup[]; rules: Record<string, Record<string, string | undefined>> },
+  counted: { groups: readonly JointGroup[]; ages: readonly AgeGroup[] },
   choices: readonly ChoiceAsked[],
   partName: (id: string) => string,
 ): CallbackAnalysis {
@@ -103,7 +102,7 @@ export function analyseCallbacks(
     bySealant: tally(groups, (g) => (g.sealant === null ? [] : [g.sealant]), (id) => (id === 'none' ? 'nothing on it' : id)), // biome-ignore format: one line
     byChoice: choices.flatMap((choice) => {
       const own = groups.filter((g) => choice.seals === '*' || choice.seals.includes(g.seal));
-      const bars = tally(own, (g) => [counted.rules[g.rules]?.[choice.key]].filter((v) => v !== undefined), (value) => choice.options.find((o) => o.value === value)?.label ?? value); // biome-ignore format: one line
+      const bars = tally(own, (g) => [g.rules[choice.key]].filter((v) => v !== undefined), (value) => choice.options.find((o) => o.value === value)?.label ?? value); // biome-ignore format: one line
       return bars.length > 1 ? [{ key: choice.key, title: choice.title, bars }] : [];
     }),
     byAge: byAge(counted.ages),

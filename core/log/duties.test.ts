@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import { lastBegun, monthsAfter } from './due-day.ts';
 import { type DutyFacts, type DutyRow, dutiesOf, dutyMonths } from './duties.ts';
 
 const row = (id: DutyRow['id'], months: number | null, appliances: DutyRow['appliances'] = '*'): DutyRow => ({ id, todo: 'See to', months, appliances, because: 'it ages', source: 'test' }); // biome-ignore format: one row
@@ -39,5 +40,25 @@ describe('what a connection asks for again', () => {
     assert.equal(house['line:braided'], 90);
     assert.equal(house['line:copper'], 480);
     assert.equal(house.stop, 6);
+  });
+});
+
+describe('a day some months later', () => {
+  it('is the last of a shorter month where that has no such day', () => {
+    assert.equal(monthsAfter('2026-01-31', 1), '2026-02-28');
+    assert.equal(monthsAfter('2028-02-29', 12), '2029-02-28');
+    assert.equal(monthsAfter('2026-11-30', 3), '2027-02-28');
+    assert.equal(monthsAfter('2026-03-31', -1), '2026-02-28');
+    assert.equal(monthsAfter('2026-04-14', 120), '2036-04-14');
+  });
+  it('is told backwards too: the last day from which it is not too late', () => {
+    for (const months of [1, 6, 12, 61]) {
+      for (let n = 0; n < 800; n++) {
+        const until = new Date(Date.UTC(2027, 0, 1) + n * 86_400_000).toISOString().slice(0, 10);
+        const day = lastBegun(until, months);
+        const next = new Date(Date.parse(day) + 86_400_000).toISOString().slice(0, 10);
+        assert.ok(monthsAfter(day, months) <= until && monthsAfter(next, months) > until, `${until} less ${months} months is not ${day}`);
+      }
+    }
   });
 });

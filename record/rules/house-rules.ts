@@ -14,7 +14,7 @@ const choices = Object.fromEntries(Object.entries(HOUSE_CHOICES).map(([key, opti
 
 const years = z.number('wants years').check(z.gt(0, 'must be more than 0'), z.lte(100, 'is more than 100 years'));
 
-const months = z.number('wants months').check(z.gt(0, 'must be more than 0'), z.lte(600, 'is more than 600 months'));
+const months = z.int('wants whole months').check(z.gte(1, 'must be 1 at least'), z.lte(600, 'is more than 600 months'));
 
 export const houseRules = z.object({
   ...choices,

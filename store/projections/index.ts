@@ -13,8 +13,8 @@ import { groupBy } from '../group-by.ts';
 import { visitRuns } from '../queries/visits.ts';
 import { rebuildBook } from './book.ts';
 import type { DerivedRun } from './derived.ts';
-import { joinedRows } from './joints.ts';
-import { keepLedger } from './ledger.ts';
+import { keepJoints } from './joints.ts';
+import { keepLedger, shownOf } from './ledger.ts';
 import { keepAllLevels } from './stock.ts';
 import { differs, setTo } from './upsert.ts';
 import { keepUses } from './uses.ts';
@@ -71,19 +71,15 @@ async function keepDerived(tx: Tx, shopId: string, recorded: Awaited<ReturnType<
   await keepUses(tx, shopId, derived, levels);
 }
 
-const RUN_COLUMNS = ['up_to', 'summary', 'accepted_id', 'signed_off_at', 'recheck_due_at', 'recheck', 'callbacks'];
+const RUN_COLUMNS = ['up_to', 'summary', 'shown', 'accepted_id', 'signed_off_at', 'recheck_due_at', 'recheck', 'callbacks'];
 
 async function keepRuns(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<void> {
   if (derived.length === 0) return;
   const rows = derived.map((d) => runRow(tx, shopId, d));
-  const joints = derived.flatMap((d) => joinedRows(tx, shopId, d.visitId, d.read, d.upTo));
-  await tx`
-    delete from derived_joint j using unnest(${derived.map((d) => d.visitId)}::uuid[], ${derived.map((d) => d.read.run.id)}::uuid[]) as now (visit_id, run_id)
-    where j.shop_id = ${shopId} and j.visit_id = now.visit_id and j.run_id = now.run_id`;
   await tx`
     insert into derived_run ${tx(rows as never)} on conflict (shop_id, visit_id, run_id) do update set ${setTo(tx, RUN_COLUMNS)}
       where ${differs(tx, 'derived_run', RUN_COLUMNS)}`;
-  if (joints.length > 0) await tx`insert into derived_joint ${tx(joints as never)}`;
+  await keepJoints(tx, shopId, derived);
 }
 
 function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
@@ -94,6 +90,7 @@ function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
     run_id: read.run.id,
     up_to: upTo,
     summary: tx.json(summary as never),
+    shown: read.state?.accepted ? tx.json(shownOf(read.state.accepted, summary) as never) : null,
     accepted_id: summary.acceptedId,
     // Also one that is in force no more: the connection stays in the ledger, marked so.
     signed_off_at: summary.wasSignedMs === null ? null : new Date(summary.wasSignedMs),
@@ -149,7 +146,7 @@ export const rebuild = (sql: Sql, shopId: string): Promise<number> => sql.begin(
 /** The same within a transaction. */
 export async function rebuildIn(tx: Tx, shopId: string): Promise<number> {
   await lockCursor(tx, shopId);
-  for (const table of ['derived_use', 'stock_level']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
+  for (const table of ['derived_use', 'stock_level', 'joint_alike']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
   await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
   const runs = await deriveRuns(tx, shopId, await recordedRuns(tx, shopId), 'later');
   await tx`

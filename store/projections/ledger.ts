@@ -1,8 +1,6 @@
 /** The ledger's own tables: connections as they are searched, and what is due again at them. */
-import { createHash } from 'node:crypto';
 import { catalogue } from '../../catalog/index.ts';
 import { endLabel } from '../../core/ends/label.ts';
-import { HOUSE_CHOICES } from '../../core/house/choices.table.ts';
 import { dutiesOf } from '../../core/log/duties.ts';
 import type { AcceptedChain } from '../../record/index.ts';
 import { dutyFactsOf } from '../../record/run/duty-facts.ts';
@@ -12,7 +10,7 @@ import type { Tx } from '../connection.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
 
-const LINE_COLUMNS = ['premises_id', 'kind', 'signed_off_at', 'on_date', 'words', 'search', 'shown', 'ends', 'parts', 'seals', 'found', 'joints', 'callbacks', 'recheck', 'rules', 'rules_key']; // biome-ignore format: one row
+const LINE_COLUMNS = ['premises_id', 'kind', 'signed_off_at', 'on_date', 'search', 'ends', 'parts', 'seals', 'found', 'joints', 'callbacks', 'recheck']; // biome-ignore format: one row
 
 /** Brings the lines of some runs up to what is recorded. One that was never signed off has none. */
 export async function keepLedger(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<void> {
@@ -30,10 +28,10 @@ export async function keepLedger(tx: Tx, shopId: string, derived: DerivedRun[]):
   if (lines.length > 0) {
     await tx`
       insert into ledger_line (shop_id, visit_id, run_id, ${LINE_COLUMNS.map((c) => tx`${tx(c)}`).reduce((all, one) => tx`${all}, ${one}`)})
-      select ${shopId}, n.visit_id, n.run_id, v.premises_id, n.kind, n.signed_off_at, (n.signed_off_at at time zone p.time_zone)::date, n.words, ${searched(tx, tx`n.words`)}, n.shown,
-        n.ends, n.parts, n.seals, n.found, n.joints, n.callbacks, n.recheck, n.rules, n.rules_key
-      from jsonb_to_recordset(${tx.json(lines as never)}) as n (visit_id uuid, run_id uuid, kind text, signed_off_at timestamptz, words text, shown jsonb, ends text[],
-        parts text[], seals text[], found text[], joints int, callbacks int, recheck text, rules jsonb, rules_key text)
+      select ${shopId}, n.visit_id, n.run_id, v.premises_id, n.kind, n.signed_off_at, (n.signed_off_at at time zone p.time_zone)::date, ${searched(tx, tx`n.words`)},
+        n.ends, n.parts, n.seals, n.found, n.joints, n.callbacks, n.recheck
+      from jsonb_to_recordset(${tx.json(lines as never)}) as n (visit_id uuid, run_id uuid, kind text, signed_off_at timestamptz, words text, ends text[],
+        parts text[], seals text[], found text[], joints int, callbacks int, recheck text)
       join visit v on v.shop_id = ${shopId} and v.visit_id = n.visit_id
       join premises p on p.shop_id = ${shopId} and p.premises_id = v.premises_id
       join run r on r.shop_id = ${shopId} and r.run_id = n.run_id
@@ -57,9 +55,8 @@ function lineOf({ visitId, read }: DerivedRun) {
   const { state, run } = read;
   const summary = summaryOf(read);
   if (!state?.accepted || summary.wasSignedMs === null) return [];
-  const { from, to, rejoin, chain, items, rules } = state.accepted;
+  const { from, to, rejoin, chain, items } = state.accepted;
   const ends = [...new Set([from, to, ...(rejoin ? [rejoin] : []), ...chain.joints.flatMap((j) => [j.a, j.b])])];
-  const choices = Object.fromEntries(Object.keys(HOUSE_CHOICES).map((key) => [key, rules[key as keyof typeof HOUSE_CHOICES]]));
   const words = [from, to, endLabel(from), endLabel(to), ...chain.parts.map((id) => items[id]?.name ?? id)].join(' ').toLowerCase();
   return [
     {
@@ -68,7 +65,6 @@ function lineOf({ visitId, read }: DerivedRun) {
       kind: run.applianceKind,
       signed_off_at: new Date(summary.wasSignedMs).toISOString(),
       words,
-      shown: shownOf(state.accepted, summary),
       ends,
       parts: chain.parts,
       seals: summary.seals,
@@ -76,8 +72,6 @@ function lineOf({ visitId, read }: DerivedRun) {
       joints: summary.joints,
       callbacks: state.callbacks.length,
       recheck: summary.recheck,
-      rules: choices,
-      rules_key: createHash('sha256').update(JSON.stringify(choices)).digest('hex').slice(0, 12),
     },
   ];
 }
@@ -93,7 +87,7 @@ export interface Shown {
   signedOff: boolean;
 }
 
-const shownOf = ({ from, to, chain, items, currency }: AcceptedChain, { exceptions, signedOffMs }: RunSummary): Shown => ({
+export const shownOf = ({ from, to, chain, items, currency }: AcceptedChain, { exceptions, signedOffMs }: RunSummary): Shown => ({
   from,
   to,
   parts: chain.parts.map((id) => items[id]?.name ?? id).join('; '),
@@ -103,13 +97,14 @@ const shownOf = ({ from, to, chain, items, currency }: AcceptedChain, { exceptio
   signedOff: signedOffMs !== null,
 });
 
-/** Where a line is, in small letters, before what it is made of. */
-const searched = (tx: Tx, words: ReturnType<Tx>) => tx`lower(concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name, ${words}))`;
+/** Where a line is, and on a line of its own what it is made of; in small letters. */
+const searched = (tx: Tx, words: ReturnType<Tx>) =>
+  tx`lower(replace(concat_ws(' ', p.name, pl.name, a.name, a.kind, r.name), E'\\n', ' ')) || E'\\n' || ${words}`;
 
 const nameLines = (tx: Tx, shopId: string, runIds: string[]) => tx`
   update ledger_line l set search = now.search, on_date = now.on_date
   from (
-    select l.visit_id, l.run_id, ${searched(tx, tx`l.words`)} as search,
+    select l.visit_id, l.run_id, ${searched(tx, tx`substr(l.search, strpos(l.search, E'\\n') + 1)`)} as search,
       (l.signed_off_at at time zone p.time_zone)::date as on_date
     from ledger_line l
     join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
@@ -171,6 +166,10 @@ async function keepCurrent(tx: Tx, shopId: string, runIds: string[]): Promise<vo
       select visit_id, run_id, lead(signed_off_at) over (partition by run_id order by signed_off_at, visit_id) as replaced_at
       from ledger_line where shop_id = ${shopId} and run_id = any(${runIds}::uuid[])) now
     where l.shop_id = ${shopId} and l.visit_id = now.visit_id and l.run_id = now.run_id and l.replaced_at is distinct from now.replaced_at`;
+  await tx`
+    update derived_joint j set signed_on = l.on_date, replaced_at = l.replaced_at from ledger_line l
+    where l.shop_id = ${shopId} and l.run_id = any(${runIds}::uuid[]) and j.shop_id = l.shop_id and j.visit_id = l.visit_id and j.run_id = l.run_id
+      and (j.signed_on, j.replaced_at) is distinct from (l.on_date, l.replaced_at)`;
   await tx`
     update derived_duty d set is_live = now.is_live
     from (

@@ -1,5 +1,6 @@
 /** What is due at what was done: rechecks, follow-ups with a day, and what every connection asks for again as it ages. */
 import { catalogue } from '../../catalog/index.ts';
+import { lastBegun } from '../../core/log/due-day.ts';
 import { type DutyId, dutyMonths } from '../../core/log/duties.ts';
 import { addDays } from '../../record/visit/day.ts';
 import type { Sql } from '../connection.ts';
@@ -71,7 +72,7 @@ export async function dueList(sql: Sql, shopId: string, at: Date, query: DueQuer
       sql,
       sources.map((s) => s.counted),
     )}`,
-    named(sql, shopId, sql`select * from (${joined(sql, sources.map((s) => s.first))}) found order by due_on, kind, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`), // biome-ignore format: one query
+    named(sql, shopId, sql`select * from (${joined(sql, sources.map((s) => s.first))}) found order by due_on, since_on, kind, visit_id, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`), // biome-ignore format: one query
   ]);
   const counts: DueList['counts'] = {};
   for (const { kind, due, late } of counted) {
@@ -111,17 +112,17 @@ function sourcesOf(sql: Sql, shopId: string, asked: Asked): Source[] {
     ...(wants('follow-up') ? [followUps(sql, shopId, asked)] : []),
     ...Object.entries(asked.months)
       .filter(([goesBy]) => wants(kindOf(goesBy)))
-      .flatMap(([goesBy, months]) => [false, true].map((isPutOff) => duties(sql, shopId, asked, { goesBy, months, isPutOff }))),
+      .flatMap(([goesBy, months]) => [running, putOff].map((of) => of(sql, shopId, asked, { goesBy, months }))),
   ];
 }
 
 const kindOf = (goesBy: string): DutyId => (goesBy.startsWith('line:') ? 'connector' : (goesBy as DutyId));
 
-/** Rows of a kind: which they are, in what order the first come. */
-function source(sql: Sql, { until, today, most }: Asked, rows: Fragment, order: Fragment): Source {
+/** Rows of a kind; all are put in one order, so that pages neither repeat nor skip. */
+function source(sql: Sql, { until, today, most }: Asked, rows: Fragment): Source {
   return {
     counted: sql`(select kind, count(*)::int as due, count(*) filter (where due_on < ${today})::int as late from (${rows}) each where due_on <= ${until} group by kind)`,
-    first: sql`(select * from (${rows}) each where due_on <= ${until} order by ${order} limit ${most})`,
+    first: sql`(select * from (${rows}) each where due_on <= ${until} order by due_on, since_on, visit_id, run_id, what limit ${most})`,
   };
 }
 
@@ -135,7 +136,7 @@ function rechecks(sql: Sql, shopId: string, asked: Asked): Source {
     where d.shop_id = ${shopId} and d.recheck in ('due', 'not dry') and vr.removed is null and p.retired is null
       and d.recheck_due_at < ${asked.until}::date + interval '2 days'
       ${asked.query.premises ? sql`and v.premises_id = ${asked.query.premises}` : sql``}`;
-  return source(sql, asked, rows, sql`due_on`);
+  return source(sql, asked, rows);
 }
 
 function followUps(sql: Sql, shopId: string, asked: Asked): Source {
@@ -144,21 +145,41 @@ function followUps(sql: Sql, shopId: string, asked: Asked): Source {
     from follow_up f join premises p on p.shop_id = f.shop_id and p.premises_id = f.premises_id
     where f.shop_id = ${shopId} and f.closed_at is null and not f.gone and f.due_on is not null and p.retired is null
       ${asked.query.premises ? sql`and f.premises_id = ${asked.query.premises}` : sql``}`;
-  return source(sql, asked, rows, sql`due_on`);
+  return source(sql, asked, rows);
 }
 
-/** Duties of one interval: those that nobody put off stand in the index in the order in which they fall due. */
-function duties(sql: Sql, shopId: string, asked: Asked, { goesBy, months, isPutOff }: { goesBy: string; months: number; isPutOff: boolean }): Source {
-  const interval = sql`make_interval(months => ${months}::int)`;
-  const dueOn = isPutOff ? sql`greatest(d.not_before, (d.since_on + ${interval})::date)` : sql`(d.since_on + ${interval})::date`;
-  const rows = sql`
-    select d.duty as kind, ${dueOn} as due_on, d.what, d.since_on, d.visit_id, d.run_id, null::uuid as premises_id
-    from derived_duty d
-    ${asked.query.premises ? sql`join ledger_line l on l.shop_id = d.shop_id and l.visit_id = d.visit_id and l.run_id = d.run_id and l.premises_id = ${asked.query.premises}` : sql``}
-    where d.shop_id = ${shopId} and d.goes_by = ${goesBy} and d.is_live and ${isPutOff ? sql`d.not_before is not null` : sql`d.not_before is null`}
-      and d.since_on <= (${asked.until}::date - ${interval} + interval '4 days')::date`;
-  return source(sql, asked, rows, isPutOff ? sql`due_on` : sql`since_on`);
+interface Interval {
+  goesBy: string;
+  months: number;
 }
+
+/** Duties that nobody put off: they stand in the index in the order in which they fall due, and are counted by it alone. */
+function running(sql: Sql, shopId: string, { query, until, today, most }: Asked, { goesBy, months }: Interval): Source {
+  const those = (by: string) => sql`
+    from derived_duty d ${ofPremises(sql, query)}
+    where d.shop_id = ${shopId} and d.goes_by = ${goesBy} and d.is_live and d.not_before is null and d.since_on <= ${by}::date`;
+  const due = lastBegun(until, months);
+  return {
+    counted: sql`(select ${kindOf(goesBy)} as kind, count(*)::int as due, count(*) filter (where d.since_on <= ${lastBegun(addDays(today, -1), months)}::date)::int as late ${those(due)})`,
+    first: sql`(select d.duty as kind, ${after(sql, months)} as due_on, d.what, d.since_on, d.visit_id, d.run_id, null::uuid as premises_id ${those(due)} order by d.since_on, d.visit_id, d.run_id, d.what limit ${most})`,
+  };
+}
+
+/** Duties that were put off to a day: few. */
+function putOff(sql: Sql, shopId: string, asked: Asked, { goesBy, months }: Interval): Source {
+  const rows = sql`
+    select d.duty as kind, greatest(d.not_before, ${after(sql, months)}) as due_on, d.what, d.since_on, d.visit_id, d.run_id, null::uuid as premises_id
+    from derived_duty d ${ofPremises(sql, asked.query)}
+    where d.shop_id = ${shopId} and d.goes_by = ${goesBy} and d.is_live and d.not_before <= ${asked.until}::date`;
+  return source(sql, asked, rows);
+}
+
+const after = (sql: Sql, months: number): Fragment => sql`(d.since_on + make_interval(months => ${months}::int))::date`;
+
+const ofPremises = (sql: Sql, { premises }: DueQuery): Fragment =>
+  premises
+    ? sql`join ledger_line l on l.shop_id = d.shop_id and l.visit_id = d.visit_id and l.run_id = d.run_id and l.premises_id = ${premises}`
+    : sql``;
 
 const joined = (sql: Sql, parts: Fragment[]): Fragment => parts.reduce((all, one) => sql`${all} union all ${one}`);
 
@@ -172,7 +193,7 @@ async function named(sql: Sql, shopId: string, found: Fragment): Promise<DueRow[
     left join appliance a on a.shop_id = ${shopId} and a.appliance_id = r.appliance_id
     left join place pl on pl.shop_id = ${shopId} and pl.place_id = a.place_id
     join premises p on p.shop_id = ${shopId} and p.premises_id = coalesce(f.premises_id, a.premises_id)
-    order by f.due_on, f.kind, f.run_id, f.what`;
+    order by f.due_on, f.since_on, f.kind, f.visit_id, f.run_id, f.what`;
   return rows.map((r) => ({
     kind: r.kind,
     dueOn: r.due_on,

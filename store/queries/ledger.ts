@@ -103,8 +103,9 @@ async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: n
   const rows = await sql<Row[]>`
     with page as (
       select l.* ${fitting(sql, shopId, query)} order by l.signed_off_at desc, l.visit_id, l.run_id limit ${limit} offset ${offset})
-    select l.visit_id, r.run_id, l.on_date, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, l.shown, l.joints, l.seals, l.recheck, l.callbacks
+    select l.visit_id, r.run_id, l.on_date, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, d.shown, l.joints, l.seals, l.recheck, l.callbacks
     from page l
+    join derived_run d on d.shop_id = l.shop_id and d.visit_id = l.visit_id and d.run_id = l.run_id
     join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
     join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
     join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
@@ -130,7 +131,7 @@ function fitting(sql: Sql, shopId: string, query: LedgerQuery) {
       ${query.run ? sql`and l.run_id = ${query.run}` : sql``}
       ${query.from ? sql`and l.on_date >= ${query.from}::date` : sql``}
       ${query.to ? sql`and l.on_date <= ${query.to}::date` : sql``}
-      ${query.finding && query.finding !== 'any' ? sql`and l.found @> ${[query.finding]}::text[]` : sql``}
+      ${query.finding && query.finding !== 'any' ? sql`and cardinality(l.found) > 0 and l.found @> ${[query.finding]}::text[]` : sql``}
       ${query.recheck === 'due' ? sql`and l.recheck in ('due', 'not dry')` : sql``}
       ${query.callbacks === 'only' ? sql`and l.callbacks > 0` : query.callbacks === 'none' ? sql`and l.callbacks = 0` : sql``}`;
 }
