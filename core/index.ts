@@ -63,7 +63,7 @@ export { type JointSides, jointSides, shortName, throughEnds } from './match/sid
 export { type Apart, tellApart } from './match/tell-apart.ts';
 export { usualBoreIn } from './match/usual-bore.ts';
 export { whyNot } from './match/why-not.ts';
-export { dripRate, dryBound, pooledBound, waitFor } from './prove/bounds.ts';
+export { dripRate, dropsAnHour, dryBound, pooledBound, waitFor } from './prove/bounds.ts';
 export type { LetOut } from './prove/decay/give.ts';
 export { type Decay, type DecayQuestion, pressureDecay } from './prove/decay/pressure-decay.ts';
 export type { PressureReading } from './prove/decay/slope.ts';
@@ -100,6 +100,7 @@ export { type Schematic, schematicOf } from './shut/schematic.ts';
 export { backSteps, type ShutDo, type ShutStep, shutSteps } from './shut/steps.ts';
 export { losing, wetPlaces } from './shut/wet.ts';
 export { joinWindows, type Span, type WaterOff, type WindowJob, type WindowsAnswer } from './shut/windows.ts';
+export { boundDigits } from './units/digits.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';
 export * from './units/quantity.ts';

@@ -1,4 +1,4 @@
-import { remember } from '../../core/index.ts';
+import { boundDigits, remember } from '../../core/index.ts';
 import type { RunState } from '../../record/index.ts';
 
 /** Wording that more than one screen uses. */
@@ -8,9 +8,7 @@ export const money = (cents: number, currency: string): string =>
 const currencies = new Map<string, Intl.NumberFormat>();
 
 /** A volume a day with no false digits: '0.3', '8.6', '43'. */
-export function mlPerDay(value: number): string {
-  return value >= 10 ? String(Math.ceil(value)) : String(Math.ceil(value * 10) / 10);
-}
+export const mlPerDay = boundDigits;
 
 /** m:ss of a number of seconds. */
 export function clock(seconds: number): string {

@@ -90,6 +90,9 @@ export function waitFor(d: { targetMlPerDay: number; dropMl: number; hiddenMl?: 
 /** Smallest and largest drop of a fitting, and the usual one, in millilitres. */
 const DROP_ML = { low: 0.05, mid: 0.1, high: 0.25 };
 
+/** A leak as drops of the usual size, an hour. */
+export const dropsAnHour = (mlPerDay: number): number => mlPerDay / 24 / DROP_ML.mid;
+
 /**
  * A counted drip as a rate, with its exact Poisson 95 % interval; the volume with the range of drop sizes besides.
  *

@@ -1,5 +1,5 @@
 /** What happened to each joint and check point, in order: made, opened, moved, looked at. */
-import type { Finding, Round } from '../../core/prove/method.ts';
+import type { Finding, Method, Round } from '../../core/prove/method.ts';
 import { METHODS } from '../../core/prove/method.ts';
 import { happenedAt, targetOf } from '../entry.ts';
 import type { Entry, EntryOf } from '../kinds.ts';
@@ -11,6 +11,7 @@ export type Trouble = Exclude<Finding, 'dry' | 'normal'>;
 /** A look that was ended, and still counts. */
 export interface EndedLook {
   round: Round;
+  method: Method;
   dropMl: number;
   /** Watched, minutes; what another look at the same target watched at the same time is not counted twice. */
   waitMin: number;
@@ -167,6 +168,7 @@ function endLook(life: Living, ended: EntryOf<'look-ended'>): void {
   const fromMs = happenedAt(begun);
   const look: EndedLook = {
     round: begun.body.round,
+    method: begun.body.method,
     dropMl: METHODS[begun.body.method].dropMl,
     waitMin: minutes,
     finding,

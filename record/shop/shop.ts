@@ -13,6 +13,11 @@ const changed = someOf({
   units: z.enum(['inch', 'metric'], 'is neither inch nor metric'),
   minuteCents: z.nullable(cents),
   calloutCents: z.nullable(cents),
+  tagAddress: z.nullable(
+    z
+      .url({ protocol: /^https?$/, error: 'is no address: say it as https://plumber.example' })
+      .check(z.maxLength(60, 'is longer than 60 characters: a code that large does not scan')),
+  ),
   taxPercent: z.nullable(z.number('wants a number').check(z.gte(0, 'must not be less than 0'), z.lte(100, 'is more than 100'))),
 });
 
@@ -33,13 +38,14 @@ export const shop: Subject<'shop', Shop> = {
     minuteCents: null,
     calloutCents: null,
     taxPercent: null,
+    tagAddress: null,
   }),
   changes: {
     changed: change<Shop>()({
       shape: changed,
       sets: true,
       says: (b) =>
-        `changed: ${fieldsInWords(b, { timeZone: 'time zone', minuteCents: 'price of a minute, cents', calloutCents: 'price of coming, cents', taxPercent: 'tax, percent' })}`,
+        `changed: ${fieldsInWords(b, { timeZone: 'time zone', minuteCents: 'price of a minute, cents', calloutCents: 'price of coming, cents', taxPercent: 'tax, percent', tagAddress: 'address on tags' })}`,
     }),
   },
 };

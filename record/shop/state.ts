@@ -12,4 +12,6 @@ export interface Shop {
   /** What coming costs, cents; null where nobody said. */
   calloutCents: number | null;
   taxPercent: number | null;
+  /** Where tags send whoever scans them; null: where the tags were printed from. */
+  tagAddress: string | null;
 }

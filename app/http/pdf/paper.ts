@@ -1,18 +1,14 @@
-/** A work card on paper: black on white, two columns, boxes to tick. */
+/** Paper, black on white: lines that wrap, columns, fresh pages. */
 import { PDFDocument, type PDFFont, type PDFPage, rgb, StandardFonts } from 'pdf-lib';
-import { figureLines, takeAlong, type WorkStep } from '../../core/index.ts';
-import type { RunCard } from './run-card.ts';
 
 /** US letter, points. */
-const WIDE = 612;
-const HIGH = 792;
-const MARGIN = 36;
+export const WIDE = 612;
+export const HIGH = 792;
+export const MARGIN = 36;
 const GAP = 18;
-const COLUMN = (WIDE - 2 * MARGIN - GAP) / 2;
-const BLACK = rgb(0, 0, 0);
-const STAGES = { shut: 'Shut', make: 'Make', prove: 'Prove', log: 'Log' } as const;
+export const BLACK = rgb(0, 0, 0);
 
-interface Fonts {
+export interface Fonts {
   plain: PDFFont;
   bold: PDFFont;
 }
@@ -21,7 +17,7 @@ interface Fonts {
 const WIDER = 1.12;
 
 /** Words in lines no wider than the column; a word that is wider stands by itself. */
-function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
+export function wrapped(text: string, font: PDFFont, size: number, width: number): string[] {
   const lines: string[] = [];
   let line = '';
   for (const word of printable(text).split(/\s+/).filter(Boolean)) {
@@ -35,7 +31,7 @@ function wrapped(text: string, font: PDFFont, size: number, width: number): stri
 }
 
 /** What the printer's own fonts have: letters of other scripts stand without their marks, or as a question mark. */
-function printable(text: string): string {
+export function printable(text: string): string {
   return text
     .replace(/[‘’]/g, "'")
     .replace(/[“”]/g, '"')
@@ -45,9 +41,10 @@ function printable(text: string): string {
 }
 
 /** Where the next line goes: down a column, then the next, then a fresh page. */
-class Paper {
+export class Paper {
   page!: PDFPage;
-  #column = 1;
+  #column: number;
+  readonly #width: number;
   #y = 0;
   #top = HIGH - MARGIN;
   #pages = 0;
@@ -56,7 +53,10 @@ class Paper {
     readonly pdf: PDFDocument,
     readonly fonts: Fonts,
     readonly title: string,
+    readonly columns: 1 | 2 = 2,
   ) {
+    this.#width = (WIDE - 2 * MARGIN - GAP * (columns - 1)) / columns;
+    this.#column = columns - 1;
     this.#turn();
   }
 
@@ -67,7 +67,7 @@ class Paper {
 
   text(text: string, { size = 8.5, bold = false, indent = 0 }: { size?: number; bold?: boolean; indent?: number } = {}): void {
     const font = bold ? this.fonts.bold : this.fonts.plain;
-    for (const line of wrapped(text, font, size, COLUMN - indent)) {
+    for (const line of wrapped(text, font, size, this.#width - indent)) {
       this.room(size * 1.25);
       this.#y -= size * 1.25;
       this.page.drawText(line, { x: this.#x + indent, y: this.#y, size, font, color: BLACK });
@@ -88,12 +88,30 @@ class Paper {
     this.page.drawLine({ start: { x: this.#x, y: y + 8 }, end: { x: this.#x + 8, y }, thickness: 1 });
   }
 
+  /** Cells side by side, each wrapped in its own share of the column; kept on one page. */
+  row(cells: { text: string; share: number; bold?: boolean }[], size = 8.5): void {
+    const gap = 6;
+    const lines = cells.map(({ text, share, bold }) => wrapped(text, bold ? this.fonts.bold : this.fonts.plain, size, this.#width * share - gap));
+    const most = Math.max(1, ...lines.map((l) => l.length));
+    this.room(most * size * 1.25 + 4);
+    let x = this.#x;
+    cells.forEach(({ share, bold }, i) => {
+      lines[i]!.forEach((line, n) => {
+        this.page.drawText(line, { x, y: this.#y - (n + 1) * size * 1.25, size, font: bold ? this.fonts.bold : this.fonts.plain, color: BLACK });
+      });
+      x += this.#width * share;
+    });
+    this.#y -= most * size * 1.25 + 3;
+    this.page.drawLine({ start: { x: this.#x, y: this.#y }, end: { x: this.#x + this.#width, y: this.#y }, thickness: 0.3, color: BLACK });
+    this.#y -= 2;
+  }
+
   get #x(): number {
-    return MARGIN + this.#column * (COLUMN + GAP);
+    return MARGIN + this.#column * (this.#width + GAP);
   }
 
   #turn(): void {
-    this.#column = 1 - this.#column;
+    this.#column = (this.#column + 1) % this.columns;
     if (this.#column === 0) {
       this.#pages += 1;
       this.page = this.pdf.addPage([WIDE, HIGH]);
@@ -110,39 +128,9 @@ class Paper {
   }
 }
 
-/** The card as PDF. */
-export async function workCardPdf({ head, steps, done }: RunCard): Promise<Uint8Array> {
+/** A document and its two fonts. */
+export async function newPdf(title: string): Promise<{ pdf: PDFDocument; fonts: Fonts }> {
   const pdf = await PDFDocument.create();
-  pdf.setTitle(`Work card: ${head.run}`);
-  const fonts = { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) };
-  const paper = new Paper(pdf, fonts, `${head.run}: ${head.work}`);
-  paper.text(head.premises);
-  for (const joint of head.joints) paper.text(joint, { bold: true });
-  const along = takeAlong([{ run: head.run, steps }]);
-  const listed = (rows: typeof along.tools) => rows.map((r) => (r.sizes.length > 0 ? `${r.what} (${r.sizes.join('; ')})` : r.what)).join(', ');
-  if (along.people.count > 1) paper.text(`${along.people.count} people: ${along.people.at.map((a) => a.step).join('; ')}`);
-  if (along.tools.length > 0) paper.text(`Tools: ${listed(along.tools)}`);
-  if (along.materials.length > 0) paper.text(`Materials: ${listed(along.materials)}`);
-  let n = 0;
-  for (const stage of ['shut', 'make', 'prove', 'log'] as const) {
-    const own = steps.filter((s) => s.stage === stage);
-    if (own.length === 0) continue;
-    paper.space(6);
-    paper.room(36);
-    paper.text(STAGES[stage], { size: 12, bold: true });
-    for (const step of own) stepOn(paper, step, ++n, done[step.id] ?? false);
-  }
-  paper.space(6);
-  paper.text("Local code and the maker's instructions come first; where the code asks for a licensed person, use one.");
-  return pdf.save();
-}
-
-function stepOn(paper: Paper, step: WorkStep, n: number, isDone: boolean): void {
-  paper.space(3);
-  paper.box(isDone);
-  paper.text(`${n}. ${step.title}`, { size: 9.5, bold: true, indent: 12 });
-  paper.text(step.detail, { indent: 12 });
-  for (const line of figureLines(step)) paper.text(line, { indent: 12 });
-  for (const caution of step.cautions) paper.text(`! ${caution}`, { indent: 12, bold: true });
-  if (step.gate) paper.text(`Must be answered: ${step.gate}   yes / no`, { indent: 12 });
+  pdf.setTitle(title);
+  return { pdf, fonts: { plain: await pdf.embedFont(StandardFonts.Helvetica), bold: await pdf.embedFont(StandardFonts.HelveticaBold) } };
 }
