@@ -2,6 +2,7 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import postgres from 'postgres';
 import { startServer } from '../e2e/server.ts';
 import { startCluster } from '../ops/cluster.ts';
 import { now } from '../store/clock.ts';
@@ -9,19 +10,21 @@ import { connect, type Sql } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 
-export async function withHouse(work: (address: string, sql: Sql, pid: number) => Promise<void>): Promise<void> {
+export async function withHouse(work: (address: string, sql: Sql, pid: number, owner: Sql) => Promise<void>): Promise<void> {
   const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-bench-'));
   chmodSync(folder, 0o755);
   const cluster = await startCluster(join(folder, 'cluster'));
   await migrate(cluster.url, readMigrations(join('store', 'migrations')));
   const sql = connect(cluster.url, 2);
+  // Whose the tables are: to have them tended as a database at rest tends them by itself.
+  const owner = postgres(cluster.url, { max: 1, onnotice: () => {} });
   await ensureDemo(sql, now());
   const server = await startServer(cluster.url);
   try {
-    await work(server.address, sql, server.pid);
+    await work(server.address, sql, server.pid, owner);
   } finally {
     await server.kill();
-    await sql.end();
+    await Promise.all([sql.end(), owner.end()]);
     cluster.stop();
     rmSync(folder, { recursive: true });
   }

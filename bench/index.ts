@@ -307,11 +307,12 @@ async function shopOfYears(address: string, sql: Sql): Promise<void> {
 }
 
 /** The ledger of many years. */
-async function manyYears(address: string, sql: Sql): Promise<void> {
+async function manyYears(address: string, sql: Sql, _: number, owner: Sql): Promise<void> {
   const share = Number(process.env.LEDGER_SHARE ?? 1);
   const began = performance.now();
   const say = (what: string) => console.log(`  ${what} (${((performance.now() - began) / 1000).toFixed(0)} s)`);
   const { joints, checks } = await fillLedger(sql, { joints: 250_000 * share, checks: 1_000_000 * share }, say);
+  await owner`vacuum analyze`;
   const [size] = await sql<{ mb: number }[]>`select (pg_database_size(current_database()) / 1e6)::int as mb`;
   line(`a ledger of ${joints} joints and ${checks} checks`, `${size!.mb} MB of database`);
   const parts = ['con-toilet-c38-12', 'con-faucet-c38-16', 'stop-c38-f12'];

@@ -77,7 +77,13 @@ export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], ent
   await deriveTables(tx, shopId, refs, entriesOf);
   await keepSearch(tx, shopId, refs);
   const ids = (kind: SubjectKind) => refs.filter((r) => r.kind === kind).map((r) => r.id);
-  await followBook(tx, shopId, { premises: ids('premises'), places: ids('place'), appliances: ids('appliance'), runs: ids('run') });
+  await followBook(tx, shopId, {
+    premises: ids('premises'),
+    places: ids('place'),
+    appliances: ids('appliance'),
+    runs: ids('run'),
+    visits: ids('visit'),
+  });
 }
 
 async function deriveTables(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {

@@ -114,45 +114,39 @@ const nameLines = (tx: Tx, shopId: string, runIds: string[]) => tx`
     where l.shop_id = ${shopId} and l.run_id = any(${runIds}::uuid[])) now
   where l.shop_id = ${shopId} and l.visit_id = now.visit_id and l.run_id = now.run_id and (l.search, l.on_date) is distinct from (now.search, now.on_date)`;
 
-/** Something was named anew, moved or retired: its lines are found by the new name, and what is due there follows. */
+/** Something was named anew, moved, retired, or a run taken off a list: its lines are found by the new name, and what is due there follows. */
 export async function followBook(
   tx: Tx,
   shopId: string,
-  ids: { premises: string[]; places: string[]; appliances: string[]; runs: string[] },
+  ids: { premises: string[]; places: string[]; appliances: string[]; runs: string[]; visits: string[] },
 ): Promise<void> {
   if (Object.values(ids).every((list) => list.length === 0)) return;
-  const { premises, places, appliances, runs } = ids;
+  const { premises, places, appliances, runs, visits } = ids;
   const rows = await tx<{ run_id: string }[]>`
     select distinct l.run_id from ledger_line l
     join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
     join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
     where l.shop_id = ${shopId} and (l.premises_id = any(${premises}::uuid[]) or l.run_id = any(${runs}::uuid[])
-      or a.appliance_id = any(${appliances}::uuid[]) or a.place_id = any(${places}::uuid[]))`;
+      or a.appliance_id = any(${appliances}::uuid[]) or a.place_id = any(${places}::uuid[]) or l.visit_id = any(${visits}::uuid[]))`;
   const runIds = rows.map((r) => r.run_id);
   if (runIds.length === 0) return;
   await nameLines(tx, shopId, runIds);
   await keepCurrent(tx, shopId, runIds);
 }
 
-function dutyRows({ visitId, read }: DerivedRun): object[] {
-  const facts = read.state && dutyFactsOf(read.state, read.run.applianceKind);
+/** What falls due at a connection, rechecks among it. */
+function dutyRows({ visitId, read: { run, state } }: DerivedRun): object[] {
+  const facts = state && dutyFactsOf(state, run.applianceKind);
   if (!facts) return [];
-  return dutiesOf(facts, catalogue().duties).flatMap((duty) => {
-    const seen = lastSeen(read.state!, duty.id, duty.what);
+  const row = (duty: string, what: string, goesBy: string, sinceMs: number, notBefore: string | null) => ({ visit_id: visitId, run_id: run.id, duty, what, goes_by: goesBy, since: new Date(sinceMs).toISOString(), not_before: notBefore }); // biome-ignore format: one row
+  const { signedOff, recheck } = state;
+  const again = signedOff && (recheck === 'due' || recheck === 'not dry') ? [row('recheck', '', 'recheck', signedOff.recheckDueMs, null)] : [];
+  const duties = dutiesOf(facts, catalogue().duties).flatMap(({ id, what, goesBy, sinceMs }) => {
+    const seen = lastSeen(state, id, what);
     if (seen?.body.outcome === 'not-wanted') return [];
-    const since = seen?.body.outcome === 'done' ? Math.max(duty.sinceMs, seen.atMs) : duty.sinceMs;
-    return [
-      {
-        visit_id: visitId,
-        run_id: read.run.id,
-        duty: duty.id,
-        what: duty.what,
-        goes_by: duty.goesBy,
-        since: new Date(since).toISOString(),
-        not_before: seen?.body.until ?? null,
-      },
-    ];
+    return [row(id, what, goesBy, seen?.body.outcome === 'done' ? Math.max(sinceMs, seen.atMs) : sinceMs, seen?.body.until ?? null)];
   });
+  return [...again, ...duties];
 }
 
 const lastSeen = ({ dutiesSeen }: RunState, duty: string, what: string) =>
@@ -174,8 +168,9 @@ async function keepCurrent(tx: Tx, shopId: string, runIds: string[]): Promise<vo
     update derived_duty d set is_live = now.is_live
     from (
       select l.visit_id, l.run_id,
-        l.replaced_at is null and r.retired is null and a.retired is null and pl.retired is null and p.retired is null as is_live
+        l.replaced_at is null and vr.removed is null and r.retired is null and a.retired is null and pl.retired is null and p.retired is null as is_live
       from ledger_line l
+      join visit_run vr on vr.shop_id = l.shop_id and vr.visit_id = l.visit_id and vr.run_id = l.run_id
       join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
       join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
       join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id

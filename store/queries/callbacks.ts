@@ -32,7 +32,7 @@ export async function callbackCounts(sql: Sql, shopId: string, at: Date, query: 
       from (select j.alike, count(*)::int as joints, count(j.called_at)::int as callbacks from derived_joint j where ${fits} group by 1) n
       join joint_alike k on k.shop_id = ${shopId} and k.alike = n.alike`,
     sql<AgeGroup[]>`
-      select greatest(0, (extract(epoch from coalesce(j.called_at, j.replaced_at, ${at}) - j.made_at) / 86400)::int) as days,
+      select greatest(0, date_part('day', coalesce(j.called_at, j.replaced_at, ${at}) - j.made_at)::int) as days,
         j.called_at is not null as "cameBack", count(*)::int as joints
       from derived_joint j where ${fits} and j.made_at is not null group by 1, 2`,
     sql<{ n: number }[]>`

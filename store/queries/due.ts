@@ -1,7 +1,7 @@
 /** What is due at what was done: rechecks, follow-ups with a day, and what every connection asks for again as it ages. */
 import { catalogue } from '../../catalog/index.ts';
 import { lastBegun } from '../../core/log/due-day.ts';
-import { type DutyId, dutyMonths } from '../../core/log/duties.ts';
+import { dutyMonths } from '../../core/log/duties.ts';
 import { addDays } from '../../record/visit/day.ts';
 import type { Sql } from '../connection.ts';
 import { currentRules } from './rules.ts';
@@ -66,7 +66,9 @@ export async function dueList(sql: Sql, shopId: string, at: Date, query: DueQuer
   const { duties, look } = catalogue();
   const until = addDays(today, query.ahead ?? AHEAD_DAYS);
   const most = (query.limit ?? PAGE) + (query.offset ?? 0);
-  const sources = sourcesOf(sql, shopId, { query, until, today, months: dutyMonths(duties, look.ages, rules), most });
+  // A recheck has its own day already.
+  const months = { recheck: 0, ...dutyMonths(duties, look.ages, rules) };
+  const sources = sourcesOf(sql, shopId, { query, until, today, months, most });
   const [counted, page] = await Promise.all([
     sql<{ kind: DueKind; due: number; late: number }[]>`${joined(
       sql,
@@ -108,7 +110,6 @@ function sourcesOf(sql: Sql, shopId: string, asked: Asked): Source[] {
   const { query } = asked;
   const wants = (kind: DueKind) => query.kind === undefined || query.kind === kind;
   return [
-    ...(wants('recheck') ? [rechecks(sql, shopId, asked)] : []),
     ...(wants('follow-up') ? [followUps(sql, shopId, asked)] : []),
     ...Object.entries(asked.months)
       .filter(([goesBy]) => wants(kindOf(goesBy)))
@@ -116,7 +117,7 @@ function sourcesOf(sql: Sql, shopId: string, asked: Asked): Source[] {
   ];
 }
 
-const kindOf = (goesBy: string): DutyId => (goesBy.startsWith('line:') ? 'connector' : (goesBy as DutyId));
+const kindOf = (goesBy: string): DueKind => (goesBy.startsWith('line:') ? 'connector' : (goesBy as DueKind));
 
 /** Rows of a kind; all are put in one order, so that pages neither repeat nor skip. */
 function source(sql: Sql, { until, today, most }: Asked, rows: Fragment): Source {
@@ -124,19 +125,6 @@ function source(sql: Sql, { until, today, most }: Asked, rows: Fragment): Source
     counted: sql`(select kind, count(*)::int as due, count(*) filter (where due_on < ${today})::int as late from (${rows}) each where due_on <= ${until} group by kind)`,
     first: sql`(select * from (${rows}) each where due_on <= ${until} order by due_on, since_on, visit_id, run_id, what limit ${most})`,
   };
-}
-
-function rechecks(sql: Sql, shopId: string, asked: Asked): Source {
-  const rows = sql`
-    select 'recheck' as kind, (d.recheck_due_at at time zone p.time_zone)::date as due_on, '' as what, null::date as since_on, d.visit_id, d.run_id, v.premises_id
-    from derived_run d
-    join visit_run vr on vr.shop_id = d.shop_id and vr.visit_id = d.visit_id and vr.run_id = d.run_id
-    join visit v on v.shop_id = d.shop_id and v.visit_id = d.visit_id
-    join premises p on p.shop_id = d.shop_id and p.premises_id = v.premises_id
-    where d.shop_id = ${shopId} and d.recheck in ('due', 'not dry') and vr.removed is null and p.retired is null
-      and d.recheck_due_at < ${asked.until}::date + interval '2 days'
-      ${asked.query.premises ? sql`and v.premises_id = ${asked.query.premises}` : sql``}`;
-  return source(sql, asked, rows);
 }
 
 function followUps(sql: Sql, shopId: string, asked: Asked): Source {
@@ -199,7 +187,7 @@ async function named(sql: Sql, shopId: string, found: Fragment): Promise<DueRow[
     dueOn: r.due_on,
     what: r.what,
     ...wordsOf(r.kind),
-    since: r.since_on,
+    since: r.kind === 'recheck' ? null : r.since_on,
     premises: { id: r.premises_of, name: r.premises },
     place: r.place,
     run: r.run,
