@@ -100,7 +100,7 @@ export { type Schematic, schematicOf } from './shut/schematic.ts';
 export { backSteps, type ShutDo, type ShutStep, shutSteps } from './shut/steps.ts';
 export { losing, wetPlaces } from './shut/wet.ts';
 export { joinWindows, type Span, type WaterOff, type WindowJob, type WindowsAnswer } from './shut/windows.ts';
-export { boundDigits } from './units/digits.ts';
+export { boundDigits, threeDigits } from './units/digits.ts';
 export { readFraction, turns24, writeFraction, writeTurns } from './units/fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';
 export * from './units/quantity.ts';

@@ -12,6 +12,8 @@ interface Props {
   appliances: { id: string; name: string }[];
   /** Kinds of seal, by id and in a word or two. */
   seals: [string, string][];
+  /** Of the part that is asked for, where one is. */
+  partName: string | null;
 }
 
 const PAGE = 40;
@@ -22,7 +24,7 @@ const addressOf = (q: LedgerQuery) =>
   ).toString();
 
 /** Past connections: filter and search as you type. */
-export default function Ledger({ initial, query: first, appliances, seals }: Props) {
+export default function Ledger({ initial, query: first, appliances, seals, partName }: Props) {
   const [query, setQuery] = useState(first);
   const address = addressOf(query);
   const { page: found, shown, isLost: lost } = useLedger(address, { address: addressOf(first), page: initial });
@@ -35,7 +37,7 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
   const offset = query.offset ?? 0;
   return (
     <div>
-      <div className="grid grid-cols-[minmax(0,1fr)] items-end gap-3 sm:grid-cols-2 md:grid-cols-4 xl:grid-cols-[minmax(0,2fr)_repeat(5,minmax(0,1fr))_9.75rem_9.75rem_auto]">
+      <div className="grid grid-cols-[minmax(0,1fr)] items-end gap-3 sm:grid-cols-2 md:grid-cols-4 xl:grid-cols-[minmax(0,2fr)_repeat(4,minmax(0,1fr))]">
         <label className="grid gap-1">
           <span className="label">Search place, run, part or end</span>
           <input className="field" value={query.q ?? ''} maxLength={200} onChange={(e) => set({ q: e.target.value })} />
@@ -78,6 +80,16 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
           ]}
         />
         <label className="grid gap-1">
+          <span className="label">End, as you say it</span>
+          <input
+            className="field"
+            value={query.end ?? ''}
+            maxLength={80}
+            placeholder="3/8 comp"
+            onChange={(e) => set({ end: e.target.value || undefined })}
+          />
+        </label>
+        <label className="grid gap-1">
           <span className="label">Done from</span>
           <input
             className="field w-full min-w-0 px-2"
@@ -99,6 +111,22 @@ export default function Ledger({ initial, query: first, appliances, seals }: Pro
           CSV
         </a>
       </div>
+      {query.part && (
+        <p className="mt-3 flex flex-wrap items-center gap-3">
+          Only with {partName ?? query.part}.
+          <button type="button" className="key" onClick={() => set({ part: undefined })}>
+            With any
+          </button>
+        </p>
+      )}
+      {query.run && (
+        <p className="mt-3 flex flex-wrap items-center gap-3">
+          Only of {page.rows[0]?.run ?? 'one run'}, through the years.
+          <button type="button" className="key" onClick={() => set({ run: undefined })}>
+            Of all
+          </button>
+        </p>
+      )}
       {query.premises && (
         <p className="mt-3 flex flex-wrap items-center gap-3">
           Only of {page.rows[0]?.premises ?? 'one premises'}.

@@ -1,0 +1,66 @@
+import { BarController, BarElement, CategoryScale, Chart, LinearScale, PointElement, ScatterController, Tooltip } from 'chart.js';
+import { Chart as Drawn } from 'react-chartjs-2';
+
+Chart.register(BarController, ScatterController, BarElement, PointElement, CategoryScale, LinearScale, Tooltip);
+
+/** A rate with its interval, and a guess beside it where there was one. */
+export interface RateRow {
+  name: string;
+  mean: number;
+  low: number;
+  high: number;
+  guess?: number;
+}
+
+const ink = (name: string): string =>
+  typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
+
+const ROW_PX = 34;
+/** A name is as long as a chart has room for. */
+const short = (name: string): string => (name.length > 34 ? `${name.slice(0, 33)}…` : name);
+
+/** A point in each row; none where there is no figure. The library's types know of one kind of data in a chart. */
+const points = (xs: number[]) => xs.map((x, y) => ({ x, y })) as unknown as [number, number][];
+
+/** Rates as points, each on the bar of its 95 % interval. */
+export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit: string; words: string }) {
+  if (typeof document !== 'undefined') {
+    Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
+    Chart.defaults.font.size = 14;
+    Chart.defaults.color = ink('--color-ink');
+  }
+  // An interval of next to nothing made, up to all of it, would leave no room for the others.
+  const most = 1.15 * Math.max(...rows.map((r) => Math.max(r.mean, r.guess ?? 0)), ...rows.map((r) => r.high).sort((a, b) => a - b).slice(0, Math.max(1, Math.ceil(rows.length * 0.7)))); // biome-ignore format: one sum
+  return (
+    <div
+      className="relative w-full min-w-0 overflow-hidden"
+      role="img"
+      aria-label={words}
+      ref={(box) => {
+        if (box) box.style.height = `${rows.length * ROW_PX + 60}px`;
+      }}
+    >
+      <Drawn
+        type="bar"
+        data={{
+          labels: rows.map((r) => short(r.name)),
+          datasets: [
+            { type: 'bar', label: '95 %', data: rows.map((r) => [r.low, Math.min(r.high, most)] as [number, number]), backgroundColor: ink('--color-brass-light'), borderColor: ink('--color-brass-deep'), borderWidth: 1, barThickness: 12, borderSkipped: false }, // biome-ignore format: one row
+            { type: 'scatter', label: 'seen', data: points(rows.map((r) => r.mean)), pointRadius: 5, pointStyle: 'rectRot', backgroundColor: ink('--color-ink') }, // biome-ignore format: one row
+            { type: 'scatter', label: 'first guess', data: points(rows.map((r) => r.guess ?? Number.NaN)), pointRadius: 6, pointStyle: 'line', pointRotation: 90, borderColor: ink('--color-ink'), borderWidth: 2 }, // biome-ignore format: one row
+          ],
+        }}
+        options={{
+          indexAxis: 'y',
+          animation: false,
+          maintainAspectRatio: false,
+          scales: {
+            x: { min: 0, max: most > 0 ? most : 1, title: { display: true, text: unit }, grid: { color: ink('--color-faint') } },
+            y: { grid: { display: false } },
+          },
+          plugins: { legend: { display: false }, tooltip: { enabled: false } },
+        }}
+      />
+    </div>
+  );
+}

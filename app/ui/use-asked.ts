@@ -1,0 +1,48 @@
+import { useEffect, useState } from 'react';
+import { forThisShop } from '../../sync/shop-here.ts';
+
+/** How long choosing rests before it is asked, ms. */
+const REST_MS = 150;
+
+export interface Asked<T> {
+  answer: T;
+  /** The question that the answer is to. */
+  shown: string;
+  isLost: boolean;
+  /** Asks the same again. */
+  again: () => void;
+}
+
+/**
+ * The server's answer to what stands in an address, as one chooses; the last one stays on the screen until the next is there.
+ *
+ * @param path    of the API
+ * @param query   the question as an address has it
+ * @param initial the server's own answer, with its question
+ */
+export function useAsked<T>(path: string, query: string, initial: { query: string; answer: T }): Asked<T> {
+  const [found, setFound] = useState({ answer: initial.answer, shown: initial.query, turn: 0, isLost: false });
+  const [turn, setTurn] = useState(0);
+  useEffect(() => {
+    if (query === found.shown && turn === found.turn) return;
+    const abort = new AbortController();
+    const timer = setTimeout(async () => {
+      try {
+        const response = await fetch(forThisShop(`${path}?${query}`), { signal: abort.signal });
+        if (!response.ok) throw new Error(response.statusText);
+        setFound({ answer: (await response.json()) as T, shown: query, turn, isLost: false });
+      } catch {
+        if (!abort.signal.aborted) setFound((before) => ({ ...before, isLost: true }));
+      }
+    }, REST_MS);
+    return () => {
+      clearTimeout(timer);
+      abort.abort();
+    };
+  }, [path, query, turn, found.shown, found.turn]);
+  return { answer: found.answer, shown: found.shown, isLost: found.isLost, again: () => setTurn((t) => t + 1) };
+}
+
+/** What is asked, as an address has it: nothing of what is not asked. */
+export const inAddress = (query: object): string =>
+  new URLSearchParams(Object.entries(query).flatMap(([k, v]) => (v === undefined || v === '' || v === 0 ? [] : [[k, String(v)]]))).toString();
