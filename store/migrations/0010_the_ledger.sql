@@ -29,6 +29,7 @@ create table ledger_line (
 create index ledger_line_newest on ledger_line (shop_id, signed_off_at desc, visit_id, run_id) include (joints, callbacks);
 create index ledger_line_of_premises on ledger_line (shop_id, premises_id, signed_off_at desc);
 create index ledger_line_of_run on ledger_line (shop_id, run_id, signed_off_at);
+create index ledger_line_of_day on ledger_line (shop_id, on_date) include (joints, callbacks);
 create index ledger_line_of_kind on ledger_line (shop_id, kind, signed_off_at desc, visit_id, run_id) include (joints, callbacks);
 -- What few lines have: the first of them, and all of them, are found without passing the others.
 create index ledger_line_called on ledger_line (shop_id, signed_off_at desc) where callbacks > 0;

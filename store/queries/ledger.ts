@@ -1,6 +1,10 @@
 import { readEnd } from '../../core/ends/read.ts';
+import { remember } from '../../core/units/remember.ts';
 import type { RunSummary } from '../../record/run/summary.ts';
-import type { Sql } from '../connection.ts';
+import { byShop } from '../by-shop.ts';
+import type { Sql, Tx } from '../connection.ts';
+import { shopCursor } from '../cursor.ts';
+import { plannedAnew } from '../planned.ts';
 import type { Shown } from '../projections/ledger.ts';
 
 export interface LedgerRow {
@@ -56,6 +60,8 @@ export interface LedgerPage {
   total: number;
   joints: number;
   callbacks: number;
+  /** There are more than `total`: joints and callbacks are not counted then. */
+  isMore: boolean;
 }
 
 interface Row {
@@ -78,13 +84,42 @@ const PAGE = 40;
 
 /** Connections that were signed off, newest first. */
 export async function ledger(sql: Sql, shopId: string, query: LedgerQuery): Promise<LedgerPage> {
-  const [rows, sums] = await Promise.all([
-    ledgerRows(sql, shopId, query, query.limit ?? PAGE, query.offset ?? 0),
-    sql<{ total: number; joints: number; callbacks: number }[]>`
-      select count(*)::int as total, coalesce(sum(l.joints), 0)::int as joints, coalesce(sum(l.callbacks), 0)::int as callbacks
-      ${fitting(sql, shopId, query)}`,
-  ]);
-  return { rows, ...sums[0]! };
+  const [rows, sums] = await Promise.all([ledgerRows(sql, shopId, query, query.limit ?? PAGE, query.offset ?? 0), sumsOf(sql, shopId, query)]);
+  return { rows, ...sums };
+}
+
+type Sums = Omit<LedgerPage, 'rows'>;
+
+/** Whoever searches by words and finds more than so many narrows it down: they are not counted to the last. */
+const COUNTED = 10_000;
+/** Of a shop: whoever leafs through what fits asks for the same sums again. */
+const MOST_SUMS = 200;
+const remembered = byShop<{ position: number; sums: Map<string, Promise<Sums>> }>();
+
+/** How many fit, with their joints and callbacks; worked out once for as long as nothing is entered. */
+async function sumsOf(sql: Sql, shopId: string, { limit: _, offset: _o, ...query }: LedgerQuery): Promise<Sums> {
+  const { position } = await shopCursor(sql, shopId);
+  const shops = remembered(sql);
+  const own = shops.get(shopId);
+  const here = own?.position === position ? own : { position, sums: new Map<string, Promise<Sums>>() };
+  shops.set(shopId, here);
+  const key = JSON.stringify(query);
+  const sums = remember(here.sums, MOST_SUMS, key, () => readSums(sql, shopId, query));
+  // What failed is asked again.
+  sums.catch(() => here.sums.delete(key));
+  return sums;
+}
+
+async function readSums(sql: Sql, shopId: string, query: LedgerQuery): Promise<Sums> {
+  const isByWords = [query.q?.trim(), query.end, query.part].some(Boolean);
+  const [found] = await plannedAnew(
+    sql,
+    (tx) => tx<{ total: number; joints: number; callbacks: number }[]>`
+    select count(*)::int as total, coalesce(sum(joints), 0)::int as joints, coalesce(sum(callbacks), 0)::int as callbacks
+    from (select l.joints, l.callbacks ${fitting(tx, shopId, query)} ${isByWords ? tx`limit ${COUNTED + 1}` : tx``}) line`,
+  );
+  const { total, ...sums } = found!;
+  return total > COUNTED && isByWords ? { total: COUNTED, joints: 0, callbacks: 0, isMore: true } : { total, ...sums, isMore: false };
 }
 
 /** How many connections are read at once when all of them are wanted. */
@@ -100,9 +135,11 @@ export async function* allOfLedger(sql: Sql, shopId: string, query: LedgerQuery)
 }
 
 async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: number, offset: number): Promise<LedgerRow[]> {
-  const rows = await sql<Row[]>`
+  const rows = await plannedAnew(
+    sql,
+    (tx) => tx<Row[]>`
     with page as (
-      select l.* ${fitting(sql, shopId, query)} order by l.signed_off_at desc, l.visit_id, l.run_id limit ${limit} offset ${offset})
+      select l.* ${fitting(tx, shopId, query)} order by l.signed_off_at desc, l.visit_id, l.run_id limit ${limit} offset ${offset})
     select l.visit_id, r.run_id, l.on_date, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, d.shown, l.joints, l.seals, l.recheck, l.callbacks
     from page l
     join derived_run d on d.shop_id = l.shop_id and d.visit_id = l.visit_id and d.run_id = l.run_id
@@ -110,12 +147,13 @@ async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: n
     join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
     join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
     join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id
-    order by l.signed_off_at desc, l.visit_id, l.run_id`;
+    order by l.signed_off_at desc, l.visit_id, l.run_id`,
+  );
   return rows.map(rowOf);
 }
 
 /** Lines that fit, by the ledger's own table alone: what their rows show is read of those on the page. */
-function fitting(sql: Sql, shopId: string, query: LedgerQuery) {
+function fitting(sql: Tx, shopId: string, query: LedgerQuery) {
   const words = (query.q ?? '').trim().toLowerCase().split(/\s+/).filter(Boolean).slice(0, 12);
   const like = (word: string) => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
   const ends = query.end ? endsMeant(query.end) : [];

@@ -136,7 +136,11 @@ export default function Ledger({ initial, query: first, appliances, seals, partN
         </p>
       )}
       <p className="my-3 text-lg" aria-live="polite">
-        {lost ? 'The server does not answer; these are the last rows it gave.' : `${page.total} connections, ${page.joints} joints. `}
+        {lost
+          ? 'The server does not answer; these are the last rows it gave.'
+          : page.isMore
+            ? `More than ${page.total.toLocaleString('en')} connections: search for more words.`
+            : `${page.total.toLocaleString('en')} connections, ${page.joints.toLocaleString('en')} joints. `}
         {!lost &&
           page.joints > 0 &&
           `Callbacks: ${page.callbacks}, that is ${(rate.mean * 1000).toFixed(0)} in 1,000 joints (95 %: ${(rate.low * 1000).toFixed(0)} to ${(rate.high * 1000).toFixed(0)}).`}
@@ -190,7 +194,7 @@ export default function Ledger({ initial, query: first, appliances, seals, partN
             Newer
           </button>
         )}
-        {offset + PAGE < page.total && (
+        {(page.isMore || offset + PAGE < page.total) && (
           <button type="button" className="key" onClick={() => setQuery((q) => ({ ...q, offset: offset + PAGE }))}>
             Older
           </button>
