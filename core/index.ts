@@ -69,6 +69,7 @@ export { type Decay, type DecayQuestion, pressureDecay } from './prove/decay/pre
 export type { PressureReading } from './prove/decay/slope.ts';
 export { Thinned } from './prove/decay/thin.ts';
 export { type DrainRemedy, drainRemedy } from './prove/drain-remedy.ts';
+export { dropWords } from './prove/drop-words.ts';
 export { METER_UNITS, type MeterCheck, type MeterUnit, meterCheck } from './prove/meter.ts';
 export * from './prove/method.ts';
 export { type Remedy, remedy } from './prove/remedy.ts';

@@ -1,7 +1,7 @@
 /** What was proven at a visit, for the one who lives with it: plain words, bounds as they are. */
 
 import { workKind } from '../../core/make/work-kinds.ts';
-import { dropsAnHour } from '../../core/prove/bounds.ts';
+import { dropWords } from '../../core/prove/drop-words.ts';
 import { METHODS } from '../../core/prove/method.ts';
 import { boundDigits } from '../../core/units/digits.ts';
 import { type DutyRules, type SignedJoint, type SignSheet, signSheetOf } from '../run/sign-sheet.ts';
@@ -85,12 +85,4 @@ export function whatItProves(j: SignedJoint): string {
   if (j.isDrain) return j.proven ? 'Stayed dry while it worked.' : 'Not seen at work.';
   if (j.mlPerDay === null) return 'Nothing yet.';
   return `${j.proven ? 'Dry' : 'Dry, but not looked at as long as the house asks'}: at 95 % no more than ${boundDigits(j.mlPerDay)} mL a day, ${dropWords(j.mlPerDay)}.`;
-}
-
-/** 'about 4 drops an hour', 'a drop in 3 hours' */
-export function dropWords(mlPerDay: number): string {
-  const perHour = dropsAnHour(mlPerDay);
-  if (perHour >= 1.5) return `about ${Math.round(perHour)} drops an hour`;
-  const hours = 1 / perHour;
-  return hours < 1.5 ? 'about a drop an hour' : `about a drop in ${Math.round(hours)} hours`;
 }

@@ -85,6 +85,12 @@ export default function Premises({ initial, isUnknown, today, appliances }: Prop
         <p className="print:hidden">
           <a className="inline-flex min-h-12 items-center" href={`/ledger?premises=${premises.id}`}>
             Connections made here, in the ledger
+          </a>{' '}
+          <a className="ml-4 inline-flex min-h-12 items-center" href={`/timeline/${premises.id}`}>
+            Through the years
+          </a>{' '}
+          <a className="ml-4 inline-flex min-h-12 items-center" href={`/due?premises=${premises.id}&ahead=365`}>
+            What is due here
           </a>
         </p>
         <History id={premises.id} book={book} />

@@ -40,6 +40,19 @@ const FIGURES: { title: string; unit: string; changes: string; read: (r: HouseRu
     })),
     ...(
       [
+        ['stop', 'A stop is exercised every', 12],
+        ['open-line', 'An open line is looked along every', 12],
+        ['insert', 'A stop-leak insert is renewed every', 12],
+      ] as const
+    ).map(([duty, title, usual]) => ({
+      title,
+      unit: 'whole months',
+      changes: 'when it falls due again, also of what was done before',
+      read: (r: HouseRules) => r.dueMonths?.[duty] ?? usual,
+      write: (r: HouseRules, n: number) => ({ ...r, dueMonths: { ...r.dueMonths, [duty]: n } }),
+    })),
+    ...(
+      [
         ['callbackDollars', 'A callback costs', '$', 'how much a dry joint is worth beside price and time'],
         ['minuteDollars', 'A minute costs', '$', 'how much time weighs beside price'],
         ['tripDollars', 'A trip for a missing part costs', '$', 'how much the van comes first'],

@@ -4,6 +4,7 @@ import { say, saying } from '../../ui/book.ts';
 import { ChooseUnits } from '../../ui/ChooseUnits.tsx';
 import { KeptField } from '../../ui/KeptField.tsx';
 import { useShop } from '../../ui/use-shop.ts';
+import { WholeShop } from './WholeShop.tsx';
 
 interface Props {
   initial: ShopState;
@@ -56,6 +57,23 @@ export default function Shop({ initial, machineZone }: Props) {
           <a href={`/api/v1/calendar.ics?shop=${shop.id}`}>Visits of the next 60 days and rechecks due</a>, as a file. A calendar program that is
           given this link's address keeps up with what is moved and called off.
         </p>
+        <p>
+          <a href={`/api/v1/due.ics?shop=${shop.id}`}>What comes due</a> at what was done: looks again, stops to exercise, connectors by age, inserts,
+          open lines. A calendar of its own.
+        </p>
+        <h2 className="mt-4 border-b border-ink pb-1">On tags</h2>
+        <KeptField
+          label="Address that a tag's code opens"
+          value={shop.tagAddress ?? ''}
+          onKeep={(text) => {
+            const address = text.trim().replace(/\/$/, '');
+            if (address !== '' && !/^https?:\/\/[^\s/]+/.test(address))
+              return setFault(`"${text}" is no address: say it as https://plumber.example.`);
+            set({ tagAddress: address || null }, 'Address on tags changed');
+          }}
+        />
+        <p className="text-soft">Where phones on site reach this program. Left empty, a tag opens the address it was printed from.</p>
+        <WholeShop shopId={shop.id} />
       </section>
       <section aria-label="Prices and days" className="grid content-start gap-3">
         <h2 className="border-b border-ink pb-1">What prices and days go by</h2>

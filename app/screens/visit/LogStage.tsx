@@ -1,11 +1,14 @@
 import { useEffect, useRef, useState } from 'react';
 import { endLabel } from '../../../core/index.ts';
 import { isRealReason, STAGE_NAMES } from '../../../record/index.ts';
+import { fetched } from '../../ui/fetched.tsx';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
 import { ReportCallback } from '../../ui/ReportCallback.tsx';
-import { localTime, money, proofWords, recheckWords } from '../../ui/words.ts';
+import { localTime, money } from '../../ui/words.ts';
 import { NextUp } from './NextUp.tsx';
 import type { StageProps } from './stage-props.ts';
+
+const SignSheet = fetched('The sheet', () => import('./SignSheet.tsx'));
 
 const keyOf = (item: { stage: string } | { targetId: string }): string => ('stage' in item ? item.stage : item.targetId);
 
@@ -53,6 +56,7 @@ export default function LogStage(props: StageProps) {
           {signedOff ? 'Signed off' : 'Sign off'}
         </h2>
         <Connection {...props} />
+        <SignSheet {...props} />
         {signedOff ? (
           <Signed {...props} isSettled={!signedHere || settled} />
         ) : (
@@ -90,7 +94,7 @@ export default function LogStage(props: StageProps) {
   );
 }
 
-function Connection({ state, timeZone }: Pick<StageProps, 'state' | 'timeZone'>) {
+function Connection({ state }: Pick<StageProps, 'state'>) {
   const accepted = state.accepted!;
   return (
     <dl className="my-3 grid grid-cols-[10rem_1fr] gap-x-4 gap-y-1">
@@ -101,15 +105,6 @@ function Connection({ state, timeZone }: Pick<StageProps, 'state' | 'timeZone'>)
       <dt className="label">Parts</dt>
       <dd>
         {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ')} · {money(accepted.chain.priceCents, accepted.currency)}
-      </dd>
-      <dt className="label">Proof</dt>
-      <dd>
-        {[...state.joints, ...state.checkPoints].map((t) => (
-          <div key={t.id}>
-            {t.label}: {t.finding ?? proofWords(t, recheckWords(state, timeZone))}
-            {t.proven && ' ✓'}
-          </div>
-        ))}
       </dd>
     </dl>
   );
@@ -150,6 +145,15 @@ function Signed({ run, state, write, visitId, timeZone, go, isSettled }: StagePr
         )}
         <a className="key" href={`/ledger/${visitId}/${run.id}`}>
           In the ledger
+        </a>
+        <a className="key" href={`/certificate/${visitId}`}>
+          What was proven
+        </a>
+        <a className="key" href={`/api/v1/visits/${visitId}/runs/${run.id}/tags.pdf`}>
+          Tags to print
+        </a>
+        <a className="key" href={`/visits/${visitId}?show=estimate`}>
+          What it cost
         </a>
       </div>
       {state.recheck === 'due' && (

@@ -15,6 +15,8 @@ import type { StageProps } from './stage-props.ts';
 import { startStopwatch } from './stopwatch.ts';
 
 const MeterTest = fetched('The meter', () => import('./gauge/MeterTest.tsx'));
+const Safety = fetched('Safety devices', () => import('./prove/Safety.tsx'));
+const NoiseAfter = fetched('Noise', () => import('./prove/NoiseAfter.tsx'));
 const GaugeTest = fetched('The gauge', () => import('./gauge/GaugeTest.tsx'));
 
 /** The looks round by round: what is due, the clock of the look under way, what each joint has to show for itself. */
@@ -77,6 +79,8 @@ export default function ProveStage(props: StageProps) {
         <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} recheck={recheckWords(state, timeZone)} />
         <PicturesOfJoints joints={state.joints} now={state.joints.find((j) => j.finding !== null)?.n} runId={run.id} {...{ visitId, gathered }} />
         <BesideLooks {...props} targets={targets} />
+        <Safety {...props} />
+        {(state.survey.baseline?.noise || state.rounds.includes('working')) && <NoiseAfter {...props} />}
         <details className="why mt-4" onToggle={(e) => setGauged(e.currentTarget.open)}>
           <summary>By gauge or meter: what a shut line loses</summary>
           {gauged && (

@@ -8,6 +8,7 @@ import { localTime } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 import { readGaugeCsv, writeGaugeCsv } from './log-csv.ts';
 import { PressureChart } from './PressureChart.tsx';
+import { Sequence } from './Sequence.tsx';
 import { useGauge } from './use-gauge.ts';
 
 type Props = Pick<StageProps, 'run' | 'state' | 'write' | 'timeZone'>;
@@ -63,9 +64,10 @@ export default function GaugeTest({ run, state, write, timeZone }: Props) {
   const isOn = live.line !== null && live.fault === null;
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-      <p>Gauge on, line shut at both ends. Let {LET_OUT_ML} mL out two or three times: that measures how much the line gives. Then wait.</p>
+      <Sequence live={live} decay={decay} ml={LET_OUT_ML} />
       <p className="text-soft">
-        A valve that is shut and passes, and a line that cools, look like a leak: the temperature is logged beside and taken out.
+        What is let out measures how much the line gives. A valve that is shut and passes, and a line that cools, look like a leak: the temperature is
+        logged beside and taken out.
       </p>
       {lines === null ? (
         <p>Asking for the gauge ...</p>

@@ -1,4 +1,4 @@
-import { ROUNDS, type Round } from '../../../../core/index.ts';
+import { dropWords, ROUNDS, type Round } from '../../../../core/index.ts';
 import { clock, proofWords } from '../../../ui/words.ts';
 import type { Target } from './target.ts';
 
@@ -38,6 +38,7 @@ export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; r
               })}
               <td className="py-2">
                 <span className={t.mlPerDay === null && !t.proven ? 'text-soft' : ''}>{proofWords(t, recheck)}</span>
+                {t.mlPerDay !== null && t.mlPerDay > 0 && <span className="block text-sm text-soft">{dropWords(t.mlPerDay)}</span>}
                 {t.proven && <b className="block">✓ enough</b>}
                 {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
               </td>
