@@ -93,6 +93,33 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
     },
   ],
   ['ledger', (page) => page.goto(`${address()}/ledger`)],
+  ['due', (page) => page.goto(`${address()}/due?ahead=365`)],
+  [
+    'callbacks',
+    async (page) => {
+      await page.goto(`${address()}/callbacks`);
+      await page.locator('canvas').first().waitFor();
+    },
+  ],
+  ['shop', (page) => page.goto(`${address()}/shop`)],
+  [
+    'certificate',
+    async (page) => {
+      await page.goto(`${address()}/ledger?appliance=refrigerator`);
+      await page.locator('tbody a').first().click();
+      await page.getByRole('link', { name: 'What was proven' }).click();
+      await page.getByRole('heading', { name: 'What was proven' }).waitFor();
+    },
+  ],
+  [
+    'timeline',
+    async (page) => {
+      await page.goto(`${address()}/premises`);
+      await page.getByRole('link', { name: /Quillback.*summit road/ }).click();
+      await page.getByRole('link', { name: 'Through the years' }).click();
+      await page.getByRole('heading', { name: /through the years$/ }).waitFor();
+    },
+  ],
   [
     'connection',
     async (page) => {

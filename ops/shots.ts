@@ -56,25 +56,18 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   { file: 'make', open: (page) => openRun(page, 'Flat toilet', 'Make') },
   { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
   {
-    file: 'report',
+    file: 'certificate',
     open: async (page) => {
-      await openRun(page, 'Canteen sink, cold', 'Log');
-      await page.getByRole('link', { name: 'Report for the customer' }).first().click();
-      await page.getByRole('heading', { name: 'What was done' }).waitFor();
+      await page.goto(`${base}/ledger?appliance=brewer`);
+      await page.locator('tbody a').first().click();
+      await page.getByRole('link', { name: 'What was proven' }).click();
+      await page.getByRole('heading', { name: 'What was proven' }).waitFor();
     },
   },
   {
     file: 'match-bench',
     open: async (page) => {
       await page.goto(`${base}/match?q=from 1/2 copper to a toilet, 20 in`);
-      await page.getByRole('article').first().waitFor();
-    },
-  },
-  {
-    file: 'phone-ask',
-    phone: true,
-    open: async (page) => {
-      await page.goto(`${base}/match?q=3/8 comp to fridge after ro, 6 ft`);
       await page.getByRole('article').first().waitFor();
     },
   },
@@ -87,9 +80,16 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
       await page.getByLabel('Threads per inch').fill('14');
     },
   },
-  { file: 'rules', open: async (page) => void (await page.goto(`${base}/rules`)) },
   { file: 'reach', open: async (page) => void (await page.goto(`${base}/reach?on=toilet`)) },
   { file: 'ledger', open: async (page) => void (await page.goto(`${base}/ledger`)) },
+  { file: 'due', open: async (page) => void (await page.goto(`${base}/due?ahead=365`)) },
+  {
+    file: 'leaking',
+    open: async (page) => {
+      await page.goto(`${base}/callbacks`);
+      await page.locator('canvas').first().waitFor();
+    },
+  },
   {
     file: 'water',
     open: async (page) => {

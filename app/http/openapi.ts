@@ -16,6 +16,7 @@ import {
   visitsAnswer,
   waterImportAnswer,
 } from './book-answers.ts';
+import { callbacksAnswer, dueAnswer, ledgerAnswer, shopTaken } from './ledger-answers.ts';
 import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
 
 const problem = {
@@ -120,12 +121,43 @@ const gets = {
     answer: 'Places with their items, and each place’s own shortfall added up',
     answerShape: stockAnswer,
   },
+  '/api/v1/ledger': {
+    summary: 'Connections that were signed off, newest first, 40 at a time',
+    parameters: ['q', 'end', 'part', 'seal', 'appliance', 'finding', 'callbacks', 'recheck', 'premises', 'run', 'from', 'to', 'offset'],
+    answer: 'Connections, how many fit, their joints and callbacks',
+    answerShape: ledgerAnswer,
+  },
+  '/api/v1/due': {
+    summary: 'What falls due until some days from now, late ones first, 50 at a time',
+    parameters: ['kind', 'premises', 'ahead', 'offset'],
+    answer: 'What is due, with counts by kind',
+    answerShape: dueAnswer,
+  },
+  '/api/v1/callbacks': {
+    summary: 'Callbacks by seal, part, turns, sealant, house rule and age, with 95 % intervals',
+    parameters: ['appliance', 'from', 'to'],
+    answer: 'Rates, each with its interval',
+    answerShape: callbacksAnswer,
+  },
   '/api/v1/parts': { summary: 'The parts the shop matches with', parameters: [], answer: 'Version, parts, loose pieces', answerShape: partsAnswer },
 };
 
 /** Calls that take or answer a file. */
 const files = {
   '/api/v1/calendar.ics': { get: { summary: 'Visits of the next 60 days and rechecks due', type: 'text/calendar' } },
+  '/api/v1/due.ics': { get: { summary: 'What falls due as days of a calendar', type: 'text/calendar' } },
+  '/api/v1/due.csv': { get: { summary: 'What falls due', type: 'text/csv' } },
+  '/api/v1/entries.csv': { get: { summary: 'Every entry, its body as JSON', type: 'text/csv' } },
+  '/api/v1/joints.csv': { get: { summary: 'Every joint of the ledger', type: 'text/csv' } },
+  '/api/v1/shop.jsonl': {
+    get: { summary: 'Everything of the shop, a line each; the schema of a line is at /api/v1/shop-file.schema.json', type: 'application/x-ndjson' },
+  },
+  '/api/v1/shop/import': {
+    post: { summary: 'Takes such a file into an empty shop, all or nothing', type: 'application/x-ndjson', answerShape: shopTaken },
+  },
+  '/api/v1/visits/{id}/certificate.pdf': { get: { summary: 'What was proven at a visit', type: 'application/pdf', query: ['id'] } },
+  '/api/v1/visits/{id}/tags.pdf': { get: { summary: 'Tags of a visit, ten on a sheet', type: 'application/pdf', query: ['id'] } },
+  '/api/v1/visits/{id}/runs/{run}/tags.pdf': { get: { summary: 'Tags of a run', type: 'application/pdf', query: ['id', 'run'] } },
   '/api/v1/book.jsonl': { get: { summary: 'Every entry of the book, oldest first, a line each', type: 'application/x-ndjson', shape: bookLine } },
   '/api/v1/book/import': { post: { summary: 'Takes such a file into an empty shop', type: 'application/x-ndjson', answerShape: importAnswer } },
   '/api/v1/premises/import': {

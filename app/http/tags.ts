@@ -26,7 +26,7 @@ export async function tagsAsked({ params, locals, url }: Asked): Promise<Printed
       run: `${run.name}, ${run.place}`,
       premises: sheet.visit.premises.name,
       on: doneMs > 0 ? localDayOf(doneMs, zone) : sheet.visit.onDate,
-      shop: [shop.name, shop.phone].filter(Boolean).join(', '),
+      shop: [shop.phone, shop.name].filter(Boolean).join(', '),
     }));
   });
   if (tags.length === 0)

@@ -46,7 +46,7 @@ export function dutiesOf(facts: DutyFacts, rows: DutyRow[]): Duty[] {
     stop: () => (facts.stop ? [{ goesBy: 'stop', what: facts.stop, sinceMs: facts.doneMs }] : []),
     insert: () => (facts.insert ? [{ goesBy: 'insert', what: 'stop-leak insert', sinceMs: facts.insert.sinceMs }] : []),
     spares: () => (facts.insert?.spares === 0 ? [{ goesBy: 'spares', what: 'spare inserts', sinceMs: facts.insert.sinceMs }] : []),
-    'open-line': () => [{ goesBy: 'open-line', what: 'line', sinceMs: facts.doneMs }],
+    'open-line': () => [{ goesBy: 'open-line', what: 'the line that lies open', sinceMs: facts.doneMs }],
   };
   return rows.filter((row) => isOn(row.appliances, facts.appliance)).flatMap((row) => made[row.id]().map((duty) => ({ id: row.id, ...duty })));
 }

@@ -1,6 +1,7 @@
 /** What the duties of a connection follow from, as a run leaves it. */
 import type { DutyFacts } from '../../core/log/duties.ts';
 import type { LineKindId } from '../../core/look/rows.ts';
+import { shortName } from '../../core/match/sides.ts';
 import type { RunState } from './state.ts';
 
 const YEAR_MS = 365.25 * 86_400_000;
@@ -17,9 +18,16 @@ export function dutyFactsOf(state: RunState, appliance: string): DutyFacts | nul
     appliance,
     doneMs,
     lines: linesOf(state, doneMs),
-    stop: state.stop && state.stop.kind !== 'none' ? `${state.stop.kind} stop` : null,
+    stop: stopOf(state),
     insert: device ? { sinceMs: device.atMs, spares: device.body.spares ?? null } : null,
   };
+}
+
+/** The stop that was fitted, else the one that was found. */
+function stopOf({ accepted, stop }: RunState): string | null {
+  const fitted = accepted?.chain.parts.map((id) => accepted.items[id]).find((item) => item?.tags?.includes('stop'));
+  if (fitted) return shortName(fitted.name);
+  return stop && stop.kind !== 'none' ? `${stop.kind} stop` : null;
 }
 
 /** Connectors that were fitted, new from there; where the old line stayed, that one by the age it was told. */

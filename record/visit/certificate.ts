@@ -61,7 +61,7 @@ export function certificateOf(visit: VisitHead, reads: readonly ReadRun[], dutie
 const fittedOf = ({ accepted }: RunState): string[] => accepted?.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part') ?? [];
 
 const BOUNDS = [
-  'A dry look never proves that nothing leaks. It bounds the leak: of a hundred joints that were looked at so and are given the same bound, at least 95 leak less.',
+  'A dry look never proves that nothing leaks. It bounds the leak: had a joint leaked more than is said of it, such a look would have shown it at least 95 times in a hundred.',
   'The bound holds for the joint as it was on the day, under the pressure of the day, as long as nobody turns or moves it.',
   'A joint of the drain stands under no pressure: of it is said that it stayed dry while the appliance worked.',
   "Local code and the makers' instructions come first. This paper is no approval by an authority and no guarantee.",

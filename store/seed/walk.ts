@@ -145,7 +145,13 @@ export function walkEntries(w: Walk): Entry[] {
   const wait = Math.max(...accepted.chain.joints.map((j) => minutesFor(accepted, j.mating.seal)));
   look('standing', Math.ceil(wait) + 1);
   for (const round of rounds.slice(3)) look(round, 4 + Math.floor(w.next() * 4));
-  for (const step of besideLooks(card)) doStep(step);
+  for (const step of besideLooks(card)) {
+    for (const { on } of step.acts.filter((a) => a.do === 'try-safety')) {
+      if (on === 'float') add('safety-tried', { device: 'float', held: true, seconds: 30 + Math.floor(w.next() * 40) });
+      else add('safety-tried', { device: 'stop-leak', held: true, seconds: 8, newInsert: true, spares: 1 });
+    }
+    doStep(step);
+  }
   if (w.progress !== 'signed off') return out;
   add('signed-off', { targetMlPerDay: accepted.rules.targetMlPerDay, recheckHours: accepted.rules.recheckHours, exceptions: [] }, 3);
   if (w.callback !== undefined) {

@@ -42,7 +42,7 @@ function draw(page: PDFPage, { plain, bold }: Fonts, tag: PrintedTag, x: number,
   page.drawRectangle({ x, y: y - TAG.high, width: TAG.wide, height: TAG.high, borderWidth: 0.3, borderColor: BLACK, borderDashArray: [2, 3] });
   // The hole it is hung by.
   page.drawCircle({ x: x + 14, y: y - TAG.high / 2, size: 5, borderWidth: 0.5, borderColor: BLACK });
-  code(page, tag.url, x + 24, y - 20 - CODE);
+  code(page, tag.url, x + 24, y - 12 - CODE);
   const textX = x + 30 + CODE;
   const wide = x + TAG.wide - 8 - textX;
   let at = y - 8;
@@ -59,9 +59,10 @@ function draw(page: PDFPage, { plain, bold }: Fonts, tag: PrintedTag, x: number,
   say(tag.premises, 7, plain, 1);
   at -= 2;
   say(`Done ${tag.on}`, 8.5);
-  if (tag.next) say(`Next ${tag.next.on}: ${tag.next.what}`, 8, bold, 2);
-  at = Math.min(at, y - TAG.high + 22);
-  say(tag.shop, 7, plain, 1);
+  if (tag.next) say(`Next ${tag.next.on}: ${tag.next.what}`, 8, bold, 3);
+  // Whom to call stands over the whole width: it is never cut short.
+  const [shop] = wrapped(tag.shop, plain, 8, TAG.wide - 40);
+  if (shop) page.drawText(shop, { x: x + 30, y: y - TAG.high + 9, size: 8, font: plain, color: BLACK });
 }
 
 /** Rows of dark modules as bars: no seam between two of a row. */

@@ -15,9 +15,24 @@ export interface RateRow {
 const ink = (name: string): string =>
   typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
 
-const ROW_PX = 34;
-/** A name is as long as a chart has room for. */
-const short = (name: string): string => (name.length > 34 ? `${name.slice(0, 33)}…` : name);
+const ROW_PX = 40;
+/** Letters of a line of a name; it has two. */
+const LETTERS = 30;
+
+/** A name in two lines at most: two parts that begin alike end otherwise. */
+function inTwo(name: string): string[] {
+  if (name.length <= LETTERS) return [name];
+  const cut = name.lastIndexOf(' ', LETTERS);
+  const [first, rest] = cut > 0 ? [name.slice(0, cut), name.slice(cut + 1)] : [name.slice(0, LETTERS), name.slice(LETTERS)];
+  return [first, rest.length > LETTERS ? `… ${rest.slice(-(LETTERS - 2))}` : rest];
+}
+
+/** A figure with one digit that is not below it: where an axis ends. */
+function roundUp(value: number): number {
+  if (!(value > 0)) return 1;
+  const unit = 10 ** Math.floor(Math.log10(value));
+  return Math.ceil(value / unit) * unit;
+}
 
 /** A point in each row; none where there is no figure. The library's types know of one kind of data in a chart. */
 const points = (xs: number[]) => xs.map((x, y) => ({ x, y })) as unknown as [number, number][];
@@ -30,7 +45,7 @@ export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit
     Chart.defaults.color = ink('--color-ink');
   }
   // An interval of next to nothing made, up to all of it, would leave no room for the others.
-  const most = 1.15 * Math.max(...rows.map((r) => Math.max(r.mean, r.guess ?? 0)), ...rows.map((r) => r.high).sort((a, b) => a - b).slice(0, Math.max(1, Math.ceil(rows.length * 0.7)))); // biome-ignore format: one sum
+  const most = roundUp(Math.max(...rows.map((r) => Math.max(r.mean, r.guess ?? 0)), ...rows.map((r) => r.high).sort((a, b) => a - b).slice(0, Math.max(1, Math.ceil(rows.length * 0.7))))); // biome-ignore format: one sum
   return (
     <div
       className="relative w-full min-w-0 overflow-hidden"
@@ -43,11 +58,11 @@ export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit
       <Drawn
         type="bar"
         data={{
-          labels: rows.map((r) => short(r.name)),
+          labels: rows.map((r) => inTwo(r.name)),
           datasets: [
-            { type: 'bar', label: '95 %', data: rows.map((r) => [r.low, Math.min(r.high, most)] as [number, number]), backgroundColor: ink('--color-brass-light'), borderColor: ink('--color-brass-deep'), borderWidth: 1, barThickness: 12, borderSkipped: false }, // biome-ignore format: one row
-            { type: 'scatter', label: 'seen', data: points(rows.map((r) => r.mean)), pointRadius: 5, pointStyle: 'rectRot', backgroundColor: ink('--color-ink') }, // biome-ignore format: one row
-            { type: 'scatter', label: 'first guess', data: points(rows.map((r) => r.guess ?? Number.NaN)), pointRadius: 6, pointStyle: 'line', pointRotation: 90, borderColor: ink('--color-ink'), borderWidth: 2 }, // biome-ignore format: one row
+            { type: 'bar', order: 2, label: '95 %', data: rows.map((r) => [r.low, Math.min(r.high, most)] as [number, number]), backgroundColor: ink('--color-brass-light'), borderColor: ink('--color-brass-deep'), borderWidth: 1, barThickness: 12, borderSkipped: false }, // biome-ignore format: one row
+            { type: 'scatter', order: 1, label: 'seen', data: points(rows.map((r) => r.mean)), pointRadius: 5, pointStyle: 'rectRot', backgroundColor: ink('--color-ink') }, // biome-ignore format: one row
+            { type: 'scatter', order: 0, label: 'first guess', data: points(rows.map((r) => r.guess ?? Number.NaN)), pointRadius: 6, pointStyle: 'line', pointRotation: 90, borderColor: ink('--color-ink'), borderWidth: 2 }, // biome-ignore format: one row
           ],
         }}
         options={{
@@ -55,7 +70,7 @@ export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit
           animation: false,
           maintainAspectRatio: false,
           scales: {
-            x: { min: 0, max: most > 0 ? most : 1, title: { display: true, text: unit }, grid: { color: ink('--color-faint') } },
+            x: { min: 0, max: most, title: { display: true, text: unit }, grid: { color: ink('--color-faint') } },
             y: { grid: { display: false } },
           },
           plugins: { legend: { display: false }, tooltip: { enabled: false } },

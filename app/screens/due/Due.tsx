@@ -80,7 +80,7 @@ export default function Due({ initial, query: first }: Props) {
         {isLost ? 'The server does not answer; this is what it said last. ' : ''}
         {list.total === 0
           ? 'Nothing falls due.'
-          : `${list.total.toLocaleString('en')} due, ${late === 0 ? 'none of it late' : `${late.toLocaleString('en')} of it late`}.`}
+          : `${list.total.toLocaleString('en')} due, ${late === 0 ? 'none late' : `${late.toLocaleString('en')} late`}.`}
       </p>
       <ul className="mb-3 flex flex-wrap gap-x-5 gap-y-1">
         {KINDS.filter(([kind]) => (list.counts[kind]?.due ?? 0) > 0).map(([kind, name]) => (

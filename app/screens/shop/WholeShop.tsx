@@ -16,10 +16,10 @@ export function WholeShop({ shopId }: { shopId: string }) {
         headers: { 'content-type': 'application/jsonl' },
         body: file,
       });
-      const answer = (await response.json()) as { entries?: number; pictures?: number; detail?: string };
+      const answer = (await response.json()) as { entries?: number; pictures?: number; at?: string; detail?: string };
       if (response.ok)
         setSaid(`Taken in: ${answer.entries?.toLocaleString('en')} entries, ${answer.pictures} pictures. Load the page again to see the shop.`);
-      else setFault(answer.detail ?? 'It was not taken in.');
+      else setFault(answer.detail ? `${answer.at}: ${answer.detail} Nothing was taken in.` : 'It was not taken in.');
     } catch {
       setFault('The server does not answer. Nothing was taken in; try again.');
     }

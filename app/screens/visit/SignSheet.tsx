@@ -22,13 +22,13 @@ export default function SignSheet({ run, state, catalogue, timeZone }: Pick<Stag
           </thead>
           <tbody>
             {sheet.joints.map((j) => (
-              <tr key={j.id} className="border-t border-rule align-top">
+              <tr key={j.id} className="border-t border-rule align-baseline">
                 <td className="py-1 pr-3">
                   <b className="font-head text-lg">{j.label}</b> <span className="text-soft">{[j.between, j.seal].filter(Boolean).join(', ')}</span>
                 </td>
-                <td className="pr-3">{j.turns}</td>
-                <td className="pr-3">{howSeen(j)}</td>
-                <td>
+                <td className="py-1 pr-3">{j.turns}</td>
+                <td className="py-1 pr-3">{howSeen(j)}</td>
+                <td className="py-1">
                   {stillPossible(j)}
                   {j.proven && ' ✓'}
                 </td>
