@@ -49,13 +49,12 @@ export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit
   return (
     <div
       className="relative w-full min-w-0 overflow-hidden"
-      role="img"
-      aria-label={words}
       ref={(box) => {
         if (box) box.style.height = `${rows.length * ROW_PX + 60}px`;
       }}
     >
       <Drawn
+        aria-label={words}
         type="bar"
         data={{
           labels: rows.map((r) => inTwo(r.name)),

@@ -24,8 +24,9 @@ export function PressureChart({ readings, decay }: { readings: readonly Pressure
   const at = (minutes: number) => ({ x: minutes, y: psi - fall * (minutes - middle) });
   const words = `Pressure from ${first.psi.toFixed(1)} to ${last.psi.toFixed(1)} psi over ${(last.minutes - first.minutes).toFixed(1)} minutes.`;
   return (
-    <div className="relative h-64 w-full min-w-0 overflow-hidden" role="img" aria-label={words}>
+    <div className="relative h-64 w-full min-w-0 overflow-hidden">
       <Line
+        aria-label={words}
         data={{
           datasets: [
             {
