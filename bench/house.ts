@@ -10,7 +10,10 @@ import { connect, type Sql } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 
-export async function withHouse(work: (address: string, sql: Sql, pid: number, owner: Sql) => Promise<void>): Promise<void> {
+export async function withHouse(
+  work: (address: string, sql: Sql, pid: number, owner: Sql) => Promise<void>,
+  env: Record<string, string> = {},
+): Promise<void> {
   const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-bench-'));
   chmodSync(folder, 0o755);
   const cluster = await startCluster(join(folder, 'cluster'));
@@ -19,7 +22,7 @@ export async function withHouse(work: (address: string, sql: Sql, pid: number, o
   // Whose the tables are: to have them tended as a database at rest tends them by itself.
   const owner = postgres(cluster.url, { max: 1, onnotice: () => {} });
   await ensureDemo(sql, now());
-  const server = await startServer(cluster.url);
+  const server = await startServer(cluster.url, env);
   try {
     await work(server.address, sql, server.pid, owner);
   } finally {

@@ -4,11 +4,13 @@ import { gzipSync } from 'node:zlib';
 import { type Browser, chromium } from '@playwright/test';
 import { catalogue } from '../catalog/index.ts';
 import { allEndCodes, identifyThread, indexParts, matchChains, mate, type Part } from '../core/index.ts';
+import { startLogger } from '../ops/logger/serve.ts';
 import { FIRST_SHOP, type Sql } from '../store/connection.ts';
 import { importParts } from '../store/own-parts/index.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { coldQuestions, keysOnPhone } from './asking.ts';
 import { cardPage } from './card-page.ts';
+import { gaugePage, PER_SECOND } from './gauge-page.ts';
 import { asCsv, generatedCaps, generatedParts, generatedQueries } from './generated.ts';
 import { withHouse } from './house.ts';
 import { fillLedger } from './ledger.ts';
@@ -306,6 +308,20 @@ async function shopOfYears(address: string, sql: Sql): Promise<void> {
   line('first sync of a device (at most 2,000 ms)', `${(await firstSync(address)).toFixed(0)} ms`);
 }
 
+/** The gauge's chart, after as many readings as an hour brings. */
+async function gauge(): Promise<void> {
+  const logger = await startLogger({ tcpPort: 0, httpPort: 0, perSecond: PER_SECOND });
+  await withHouse(
+    async (address) => {
+      const { readings, framesPerSecond, heapMb } = await gaugePage(address);
+      line(`the gauge's chart after ${readings} readings, frames a second (at least 30)`, framesPerSecond.toFixed(0));
+      line('memory of its page after a sixth of them, and after all', `${heapMb.early.toFixed(1)} MB, ${heapMb.late.toFixed(1)} MB`);
+    },
+    { BRASS_NUT_GAUGE: `http://127.0.0.1:${logger.httpPort}` },
+  );
+  await logger.close();
+}
+
 /** The ledger of many years. */
 async function manyYears(address: string, sql: Sql, _: number, owner: Sql): Promise<void> {
   const share = Number(process.env.LEDGER_SHARE ?? 1);
@@ -355,6 +371,10 @@ if (only === 'shop') {
   await withHouse(shopOfYears);
   process.exit(0);
 }
+if (only === 'gauge') {
+  await gauge();
+  process.exit(0);
+}
 if (only === 'ledger') {
   await withHouse(manyYears);
   process.exit(0);
@@ -375,5 +395,6 @@ await withHouse(async (address, sql, pid) => {
   await recorded(address, sql, pid);
   await api(address, sql);
 });
+await gauge();
 await withHouse(shopOfYears);
 await withHouse(manyYears);

@@ -122,12 +122,20 @@ export async function followBook(
 ): Promise<void> {
   if (Object.values(ids).every((list) => list.length === 0)) return;
   const { premises, places, appliances, runs, visits } = ids;
+  // Each by its own index: whoever books visits all day is not to wait for the ledger.
   const rows = await tx<{ run_id: string }[]>`
-    select distinct l.run_id from ledger_line l
-    join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
-    join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
-    where l.shop_id = ${shopId} and (l.premises_id = any(${premises}::uuid[]) or l.run_id = any(${runs}::uuid[])
-      or a.appliance_id = any(${appliances}::uuid[]) or a.place_id = any(${places}::uuid[]) or l.visit_id = any(${visits}::uuid[]))`;
+    with touched (run_id) as (
+      select unnest(${runs}::uuid[])
+      union select vr.run_id from visit_run vr where vr.shop_id = ${shopId} and vr.visit_id = any(${visits}::uuid[])
+      union select r.run_id from run r where r.shop_id = ${shopId} and r.appliance_id = any(${appliances}::uuid[])
+      union select r.run_id from appliance a join run r on r.shop_id = a.shop_id and r.appliance_id = a.appliance_id
+        where a.shop_id = ${shopId} and a.premises_id = any(${premises}::uuid[])
+      union select r.run_id from place pl
+        join appliance a on a.shop_id = pl.shop_id and a.premises_id = pl.premises_id and a.place_id = pl.place_id
+        join run r on r.shop_id = a.shop_id and r.appliance_id = a.appliance_id
+        where pl.shop_id = ${shopId} and pl.place_id = any(${places}::uuid[]))
+    select t.run_id from touched t
+    where exists (select from derived_run d where d.shop_id = ${shopId} and d.run_id = t.run_id and d.signed_off_at is not null)`;
   const runIds = rows.map((r) => r.run_id);
   if (runIds.length === 0) return;
   await nameLines(tx, shopId, runIds);
@@ -141,7 +149,8 @@ function dutyRows({ visitId, read: { run, state } }: DerivedRun): object[] {
   const row = (duty: string, what: string, goesBy: string, sinceMs: number, notBefore: string | null) => ({ visit_id: visitId, run_id: run.id, duty, what, goes_by: goesBy, since: new Date(sinceMs).toISOString(), not_before: notBefore }); // biome-ignore format: one row
   const { signedOff, recheck } = state;
   const again = signedOff && (recheck === 'due' || recheck === 'not dry') ? [row('recheck', '', 'recheck', signedOff.recheckDueMs, null)] : [];
-  const duties = dutiesOf(facts, catalogue().duties).flatMap(({ id, what, goesBy, sinceMs }) => {
+  // Where nothing was joined nothing ages: only the look again is due.
+  const duties = (state.accepted ? dutiesOf(facts, catalogue().duties) : []).flatMap(({ id, what, goesBy, sinceMs }) => {
     const seen = lastSeen(state, id, what);
     if (seen?.body.outcome === 'not-wanted') return [];
     return [row(id, what, goesBy, seen?.body.outcome === 'done' ? Math.max(sinceMs, seen.atMs) : sinceMs, seen?.body.until ?? null)];
@@ -167,14 +176,16 @@ async function keepCurrent(tx: Tx, shopId: string, runIds: string[]): Promise<vo
   await tx`
     update derived_duty d set is_live = now.is_live
     from (
-      select l.visit_id, l.run_id,
+      select own.visit_id, own.run_id, own.duty, own.what,
         l.replaced_at is null and vr.removed is null and r.retired is null and a.retired is null and pl.retired is null and p.retired is null as is_live
-      from ledger_line l
-      join visit_run vr on vr.shop_id = l.shop_id and vr.visit_id = l.visit_id and vr.run_id = l.run_id
-      join run r on r.shop_id = l.shop_id and r.run_id = l.run_id
-      join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
-      join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id
-      join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
-      where l.shop_id = ${shopId} and l.run_id = any(${runIds}::uuid[])) now
-    where d.shop_id = ${shopId} and d.visit_id = now.visit_id and d.run_id = now.run_id and d.is_live <> now.is_live`;
+      from derived_duty own
+      left join ledger_line l on l.shop_id = own.shop_id and l.visit_id = own.visit_id and l.run_id = own.run_id
+      join visit_run vr on vr.shop_id = own.shop_id and vr.visit_id = own.visit_id and vr.run_id = own.run_id
+      join run r on r.shop_id = own.shop_id and r.run_id = own.run_id
+      join appliance a on a.shop_id = own.shop_id and a.appliance_id = r.appliance_id
+      join place pl on pl.shop_id = own.shop_id and pl.place_id = a.place_id
+      join premises p on p.shop_id = own.shop_id and p.premises_id = a.premises_id
+      where own.shop_id = ${shopId} and own.run_id = any(${runIds}::uuid[])) now
+    where d.shop_id = ${shopId} and d.visit_id = now.visit_id and d.run_id = now.run_id and d.duty = now.duty and d.what = now.what
+      and d.is_live <> now.is_live`;
 }

@@ -165,9 +165,7 @@ function putOff(sql: Sql, shopId: string, asked: Asked, { goesBy, months }: Inte
 const after = (sql: Sql, months: number): Fragment => sql`(d.since_on + make_interval(months => ${months}::int))::date`;
 
 const ofPremises = (sql: Sql, { premises }: DueQuery): Fragment =>
-  premises
-    ? sql`join ledger_line l on l.shop_id = d.shop_id and l.visit_id = d.visit_id and l.run_id = d.run_id and l.premises_id = ${premises}`
-    : sql``;
+  premises ? sql`join visit v on v.shop_id = d.shop_id and v.visit_id = d.visit_id and v.premises_id = ${premises}` : sql``;
 
 const joined = (sql: Sql, parts: Fragment[]): Fragment => parts.reduce((all, one) => sql`${all} union all ${one}`);
 

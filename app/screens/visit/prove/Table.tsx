@@ -1,5 +1,5 @@
 import { dropWords, ROUNDS, type Round } from '../../../../core/index.ts';
-import { clock, proofWords } from '../../../ui/words.ts';
+import { clock, mlPerDay, proofWords } from '../../../ui/words.ts';
 import type { Target } from './target.ts';
 
 /** What each round showed at each joint, and what that proves. */
@@ -29,7 +29,12 @@ export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; r
                     {!mark ? (
                       <span className="text-soft">–</span>
                     ) : mark.state === 'dry' ? (
-                      <span className="whitespace-nowrap">dry {clock(mark.minutes * 60)}</span>
+                      <>
+                        <span className="whitespace-nowrap">dry {clock(mark.minutes * 60)}</span>
+                        {mark.mlPerDay !== null && (
+                          <span className="block text-sm whitespace-nowrap text-soft">≤ {mlPerDay(mark.mlPerDay)} mL a day</span>
+                        )}
+                      </>
                     ) : (
                       <b>▲ {mark.state}</b>
                     )}
