@@ -1,30 +1,35 @@
 import { useEffect, useState } from 'react';
 import { forThisShop } from '../../sync/shop-here.ts';
 
-/** How long choosing rests before it is asked, ms. */
+/** How long typing rests before it is asked, ms. */
 const REST_MS = 150;
 
 export interface Asked<T> {
-  answer: T;
-  /** The question that the answer is to. */
-  shown: string;
+  answer: T | null;
+  /** The question that the answer is to; null before the first. */
+  shown: string | null;
   isLost: boolean;
   /** Asks the same again. */
   again: () => void;
 }
 
 /**
- * The server's answer to what stands in an address, as one chooses; the last one stays on the screen until the next is there.
+ * The server's answer to what stands in an address, as one types and chooses; the last one stays on the screen until the next is there.
  *
  * @param path    of the API
- * @param query   the question as an address has it
- * @param initial the server's own answer, with its question
+ * @param query   the question as an address has it; null asks nothing
+ * @param initial the server's own answer, with its question; null where there is none yet
  */
-export function useAsked<T>(path: string, query: string, initial: { query: string; answer: T }): Asked<T> {
-  const [found, setFound] = useState({ answer: initial.answer, shown: initial.query, turn: 0, isLost: false });
+export function useAsked<T>(path: string, query: string | null, initial: { query: string; answer: T } | null): Asked<T> {
+  const [found, setFound] = useState<{ answer: T | null; shown: string | null; turn: number; isLost: boolean }>({
+    answer: initial?.answer ?? null,
+    shown: initial?.query ?? null,
+    turn: 0,
+    isLost: false,
+  });
   const [turn, setTurn] = useState(0);
   useEffect(() => {
-    if (query === found.shown && turn === found.turn) return;
+    if (query === null || (query === found.shown && turn === found.turn)) return;
     const abort = new AbortController();
     const timer = setTimeout(async () => {
       try {

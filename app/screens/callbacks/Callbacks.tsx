@@ -18,7 +18,8 @@ const MOST_PARTS = 12;
 /** What keeps leaking: rates with intervals that are honest at small counts. */
 export default function Callbacks({ initial, query: first, appliances }: Props) {
   const [query, setQuery] = useState(first);
-  const { answer: a, isLost } = useAsked<Analysis>('/api/v1/callbacks', inAddress(query), { query: inAddress(first), answer: initial });
+  const { answer, isLost } = useAsked<Analysis>('/api/v1/callbacks', inAddress(query), { query: inAddress(first), answer: initial });
+  const a = answer ?? initial;
   useEffect(() => {
     const address = inAddress(query);
     history.replaceState(null, '', address ? `?${address}` : location.pathname);

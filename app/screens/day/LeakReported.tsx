@@ -13,7 +13,7 @@ const MOST = 5;
 export function LeakReported() {
   const [q, setQ] = useState('');
   const address = q.trim() === '' ? null : new URLSearchParams({ q }).toString();
-  const { page, isLost } = useLedger(address);
+  const { answer: page, isLost } = useLedger(address);
   const rows = address === null || !page ? null : page.rows.slice(0, MOST);
   return (
     <section aria-label="A leak is reported" className="print:hidden">

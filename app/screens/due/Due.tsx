@@ -31,7 +31,8 @@ const PAGE = 50;
 /** What falls due: the late ones first, each with what to do and where. */
 export default function Due({ initial, query: first }: Props) {
   const [query, setQuery] = useState(first);
-  const { answer: list, isLost, again } = useAsked<DueList>('/api/v1/due', dueAddress(query), { query: dueAddress(first), answer: initial });
+  const { answer, isLost, again } = useAsked<DueList>('/api/v1/due', dueAddress(query), { query: dueAddress(first), answer: initial });
+  const list = answer ?? initial;
   useEffect(() => {
     const address = dueAddress(query);
     history.replaceState(null, '', address ? `?${address}` : location.pathname);

@@ -27,7 +27,7 @@ const addressOf = (q: LedgerQuery) =>
 export default function Ledger({ initial, query: first, appliances, seals, partName }: Props) {
   const [query, setQuery] = useState(first);
   const address = addressOf(query);
-  const { page: found, shown, isLost: lost } = useLedger(address, { address: addressOf(first), page: initial });
+  const { answer: found, shown, isLost: lost } = useLedger(address, { query: addressOf(first), answer: initial });
   const page = found ?? initial;
   useEffect(() => {
     if (shown !== null) history.replaceState(null, '', shown ? `?${shown}` : location.pathname);
