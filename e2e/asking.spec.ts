@@ -129,6 +129,8 @@ test.describe('on a phone', () => {
 test('at 200 % the work has most of the screen', async ({ page }) => {
   await page.setViewportSize({ width: 640, height: 400 });
   await openRun(page, /^Ice maker/, 'Prove');
+  // The stage's own code has come.
+  await expect(page.getByRole('region', { name: 'Rounds by joint' })).toBeVisible();
   expect((await page.locator('#panel').boundingBox())!.y).toBeLessThan(230);
   await page.locator('#panel').evaluate((panel) => panel.scrollIntoView());
   const alarm = (await page.getByRole('button', { name: 'Running? Water off now' }).last().boundingBox())!;
