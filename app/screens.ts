@@ -31,6 +31,8 @@ export interface Screen {
   inMenu: boolean;
   /** Without a connection the kept page opens every address that begins so. */
   opens?: string;
+  /** The screen of the menu that it is a side of. */
+  within?: ScreenId;
   /** Opens it after `g`. */
   key?: string;
   /** Its own keys, and what they do. */
@@ -55,8 +57,8 @@ export const SCREENS: readonly Screen[] = [
   { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: false, key: 'p', keys: [] },
   { id: 'rules', path: '/rules', name: 'Rules', what: 'House rules', inMenu: true, key: 'r', keys: [] },
   { id: 'ledger', path: '/ledger', name: 'Ledger', what: 'Ledger', inMenu: true, key: 'l', keys: [] },
-  { id: 'due', path: '/due', name: 'Due', what: 'What is due', inMenu: false, key: 'o', keys: [] },
-  { id: 'callbacks', path: '/callbacks', name: 'Callbacks', what: 'What keeps leaking', inMenu: false, key: 'q', keys: [] },
+  { id: 'due', path: '/due', name: 'Due', what: 'What is due', inMenu: false, within: 'ledger', key: 'o', keys: [] },
+  { id: 'callbacks', path: '/callbacks', name: 'Callbacks', what: 'What keeps leaking', inMenu: false, within: 'ledger', key: 'q', keys: [] },
   { id: 'shop', path: '/shop', name: 'Shop', what: 'The shop itself', inMenu: true, key: 'b', keys: [] },
   { id: 'ends', path: '/ends', name: 'Ends', what: 'Ends by their drawings', inMenu: false, key: 'e', keys: [] },
   {

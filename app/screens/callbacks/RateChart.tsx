@@ -16,15 +16,15 @@ const ink = (name: string): string =>
   typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
 
 const ROW_PX = 40;
-/** Letters of a line of a name; it has two. */
-const LETTERS = 30;
+/** Letters of a line of a name, which has two: a phone has room for fewer. */
+const lettersOfLine = (): number => (typeof window !== 'undefined' && window.innerWidth < 600 ? 18 : 30);
 
 /** A name in two lines at most: two parts that begin alike end otherwise. */
-function inTwo(name: string): string[] {
-  if (name.length <= LETTERS) return [name];
-  const cut = name.lastIndexOf(' ', LETTERS);
-  const [first, rest] = cut > 0 ? [name.slice(0, cut), name.slice(cut + 1)] : [name.slice(0, LETTERS), name.slice(LETTERS)];
-  return [first, rest.length > LETTERS ? `… ${rest.slice(-(LETTERS - 2))}` : rest];
+function inTwo(name: string, letters: number): string[] {
+  if (name.length <= letters) return [name];
+  const cut = name.lastIndexOf(' ', letters);
+  const [first, rest] = cut > 0 ? [name.slice(0, cut), name.slice(cut + 1)] : [name.slice(0, letters), name.slice(letters)];
+  return [first, rest.length > letters ? `… ${rest.slice(-(letters - 2))}` : rest];
 }
 
 /** A figure with one digit that is not below it: where an axis ends. */
@@ -57,7 +57,7 @@ export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit
         aria-label={words}
         type="bar"
         data={{
-          labels: rows.map((r) => inTwo(r.name)),
+          labels: rows.map((r) => inTwo(r.name, lettersOfLine())),
           datasets: [
             { type: 'bar', order: 2, label: '95 %', data: rows.map((r) => [r.low, Math.min(r.high, most)] as [number, number]), backgroundColor: ink('--color-brass-light'), borderColor: ink('--color-brass-deep'), borderWidth: 1, barThickness: 12, borderSkipped: false }, // biome-ignore format: one row
             { type: 'scatter', order: 1, label: 'seen', data: points(rows.map((r) => r.mean)), pointRadius: 5, pointStyle: 'rectRot', backgroundColor: ink('--color-ink') }, // biome-ignore format: one row
