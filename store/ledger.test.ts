@@ -1,11 +1,13 @@
 /** The ledger over years: what is searched, due and counted, held against a plain reading of the record. */
 import assert from 'node:assert/strict';
+import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import type { Bodies, Entry, EntryKind } from '../record/index.ts';
 import type { SentEntry } from '../record/shape.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
 import { FIRST_SHOP } from './connection.ts';
+import { migrate, readMigrations } from './migrate.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
 import { callbackCounts, readCallbacksBySeal } from './queries/callbacks.ts';
 import { dueAll, dueList } from './queries/due.ts';
@@ -200,5 +202,28 @@ describe('callbacks counted', () => {
     const before = await dump();
     await rebuild(db.sql, FIRST_SHOP);
     assert.deepEqual(await dump(), before);
+  });
+});
+
+describe('a database of before, with years in it', () => {
+  it('gets its ledger when it is brought up: the same connections, the same due list, the same counts', async () => {
+    const asked = async () => [await page({}), await dueAll(db.sql, FIRST_SHOP, AT, { ahead: 4000 }, 5000), await callbackCounts(db.sql, FIRST_SHOP, AT)]; // biome-ignore format: one list
+    const before = await asked();
+    // As the program before left it.
+    await db.owner.unsafe(`
+      drop table ledger_line, joint_alike, derived_duty;
+      drop index derived_joint_of_run;
+      alter table derived_joint drop column alike, drop column made_at, drop column called_at, drop column signed_on, drop column replaced_at,
+        add column by_round jsonb not null default '{}';
+      create index derived_joint_by_seal on derived_joint (shop_id, seal);
+      alter table derived_run drop column shown;
+      update derivation set version = '4 before';
+      delete from migration where number = 10;`);
+    assert.deepEqual(await migrate(db.url, readMigrations(join('store', 'migrations'))), [10]);
+    assert.equal(await ensureDerived(db.sql, FIRST_SHOP), true);
+    const after = await asked();
+    assert.deepEqual(after.slice(0, 2), before.slice(0, 2));
+    const sorted = (counts: unknown) => JSON.stringify((counts as { groups: object[] }).groups.map((g) => JSON.stringify(g)).sort());
+    assert.equal(sorted(after[2]), sorted(before[2]));
   });
 });
