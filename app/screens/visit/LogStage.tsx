@@ -97,7 +97,7 @@ export default function LogStage(props: StageProps) {
 function Connection({ state }: Pick<StageProps, 'state'>) {
   const accepted = state.accepted!;
   return (
-    <dl className="my-3 grid grid-cols-[10rem_1fr] gap-x-4 gap-y-1">
+    <dl className="my-3 grid grid-cols-[minmax(0,1fr)] gap-x-4 gap-y-1 md:grid-cols-[10rem_minmax(0,1fr)]">
       <dt className="label">Connection</dt>
       <dd>
         {endLabel(accepted.from)} to {endLabel(accepted.to)}

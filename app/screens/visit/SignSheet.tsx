@@ -10,34 +10,27 @@ export default function SignSheet({ run, state, catalogue, timeZone }: Pick<Stag
   const sheet = signSheetOf(state, run.applianceKind, dutyRulesIn(catalogue), timeZone);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
-      <section className="scroll" tabIndex={0} aria-label="Joints and their evidence">
-        <table className="w-full">
-          <thead>
-            <tr>
-              <th>Joint</th>
-              <th>Turns</th>
-              <th>Looked at</th>
-              <th>Still possible at 95 %</th>
-            </tr>
-          </thead>
-          <tbody>
-            {sheet.joints.map((j) => (
-              <tr key={j.id} className="border-t border-rule align-baseline">
-                <td className="py-1 pr-3">
-                  <b className="font-head text-lg">{j.label}</b> <span className="text-soft">{[j.between, j.seal].filter(Boolean).join(', ')}</span>
-                </td>
-                <td className="py-1 pr-3">{j.turns}</td>
-                <td className="py-1 pr-3">{howSeen(j)}</td>
-                <td className="py-1">
-                  {stillPossible(j)}
-                  {j.proven && ' ✓'}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+      <section aria-label="Joints and their evidence">
+        <ul>
+          {sheet.joints.map((j) => (
+            <li
+              key={j.id}
+              className="grid grid-cols-[minmax(0,1fr)] gap-x-4 border-t border-rule py-2 md:grid-cols-[minmax(0,4fr)_minmax(0,5fr)_minmax(0,3fr)]"
+            >
+              <span>
+                <b className="font-head text-lg">{j.label}</b> <span className="text-soft">{[j.between, j.seal].filter(Boolean).join(', ')}</span>
+                {j.turns && <span className="block">{j.turns}</span>}
+              </span>
+              <span>{howSeen(j)}</span>
+              <span>
+                {stillPossible(j)}
+                {j.proven && ' ✓'}
+              </span>
+            </li>
+          ))}
+        </ul>
       </section>
-      <dl className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 gap-y-1">
+      <dl className="grid grid-cols-[minmax(0,1fr)] gap-x-4 md:grid-cols-[9rem_minmax(0,1fr)] md:gap-y-1">
         <Row name="Used again" lines={sheet.reused} none="nothing" />
         <Row name="Departs" lines={sheet.departures.map((d) => `${d.what}: ${d.reason}`)} none="nothing" />
         <Row name="Hidden" lines={sheet.hidden.length > 0 ? [`${sheet.hidden.join(', ')}: behind wall or floor`] : []} none="no joint" />
@@ -56,7 +49,7 @@ function stillPossible(j: SignedJoint): string {
   if (j.finding) return j.finding;
   if (j.isDrain) return j.proven ? 'stayed dry while it worked' : 'not seen at work yet';
   if (j.mlPerDay === null) return 'nothing proven yet';
-  return `${mlPerDay(j.mlPerDay)} mL a day, ${dropWords(j.mlPerDay)}`;
+  return `at 95 % under ${mlPerDay(j.mlPerDay)} mL a day, ${dropWords(j.mlPerDay)}`;
 }
 
 function Row({ name, lines, none }: { name: string; lines: string[]; none: string }) {

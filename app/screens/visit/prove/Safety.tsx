@@ -63,7 +63,7 @@ function Device({ device, run, state, write, timeZone }: Props & { device: Safet
         <p className={before.body.held ? '' : 'caution'}>
           {localTime(before.atMs, timeZone)}: {before.body.held ? 'it stopped the water' : 'it did NOT stop the water: shut the stop, and renew it'}
           {before.body.seconds === null ? '' : ` after ${before.body.seconds} s`}
-          {typeof before.body.spares === 'number' ? `, ${before.body.spares} spare inserts by it` : ''}.
+          {typeof before.body.spares === 'number' ? `, ${before.body.spares} spare insert${before.body.spares === 1 ? '' : 's'} by it` : ''}.
         </p>
       )}
       {device === 'stop-leak' && (

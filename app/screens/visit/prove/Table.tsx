@@ -10,17 +10,23 @@ export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; r
         <thead>
           <tr className="align-bottom">
             <th>Joint</th>
+            <th className="min-w-36">Still possible</th>
             {rounds.map((r) => (
               <th key={r}>{ROUNDS.find((x) => x.id === r)?.name}</th>
             ))}
-            <th>Still possible</th>
           </tr>
         </thead>
         <tbody>
           {targets.map((t) => (
             <tr key={t.id} className="border-t border-rule align-top">
-              <td className="py-2 pr-4">
+              <td className="min-w-28 py-2 pr-4">
                 <b className="font-head text-xl">{t.label}</b> <span className="block text-sm text-soft">{t.what}</span>
+              </td>
+              <td className="py-2 pr-4">
+                <span className={t.mlPerDay === null && !t.proven ? 'text-soft' : ''}>{proofWords(t, recheck)}</span>
+                {t.mlPerDay !== null && t.mlPerDay > 0 && <span className="block text-sm text-soft">{dropWords(t.mlPerDay)}</span>}
+                {t.proven && <b className="block">✓ enough</b>}
+                {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
               </td>
               {rounds.map((r) => {
                 const mark = t.byRound[r];
@@ -31,9 +37,7 @@ export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; r
                     ) : mark.state === 'dry' ? (
                       <>
                         <span className="whitespace-nowrap">dry {clock(mark.minutes * 60)}</span>
-                        {mark.mlPerDay !== null && (
-                          <span className="block text-sm whitespace-nowrap text-soft">≤ {mlPerDay(mark.mlPerDay)} mL a day</span>
-                        )}
+                        {mark.mlPerDay !== null && <span className="block text-sm text-soft">≤ {mlPerDay(mark.mlPerDay)} mL a day</span>}
                       </>
                     ) : (
                       <b>▲ {mark.state}</b>
@@ -41,12 +45,6 @@ export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; r
                   </td>
                 );
               })}
-              <td className="py-2">
-                <span className={t.mlPerDay === null && !t.proven ? 'text-soft' : ''}>{proofWords(t, recheck)}</span>
-                {t.mlPerDay !== null && t.mlPerDay > 0 && <span className="block text-sm text-soft">{dropWords(t.mlPerDay)}</span>}
-                {t.proven && <b className="block">✓ enough</b>}
-                {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
-              </td>
             </tr>
           ))}
         </tbody>
