@@ -10,6 +10,7 @@ const word = z.string().min(1);
 const row = z.object({
   id: z.enum(DUTY_IDS),
   todo: word,
+  rule: z.string(),
   months: z.union([z.literal('').transform(() => null), z.string().regex(/^[1-9]\d*$/, 'wants months').transform(Number)]), // biome-ignore format: one row
   appliances: onAppliances,
   because: word,

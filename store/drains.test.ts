@@ -1,13 +1,9 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
-import { v7 as uuidv7 } from 'uuid';
 import { drainIdOf, type Entry, type EntryKind } from '../record/index.ts';
-import type { SentEntry } from '../record/shape.ts';
 import { FIRST_SHOP } from './connection.ts';
-import { ensureDerived } from './projections/index.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
-import { ensureDemo } from './seed/demo.ts';
-import { type TestDatabase, testDatabase } from './testing.ts';
+import { demoDatabase, sentEntry, type TestDatabase, testDatabase } from './testing.ts';
 import { exportVisit, importVisit, parseVisitFile } from './visit-file.ts';
 import { record } from './write.ts';
 
@@ -16,14 +12,12 @@ const TODAY = '2026-04-14';
 let db: TestDatabase;
 
 before(async () => {
-  db = await testDatabase();
-  await ensureDemo(db.sql, AT);
-  await ensureDerived(db.sql, FIRST_SHOP);
+  db = await demoDatabase(AT);
 });
 after(() => db.end());
 
 const make = (visitId: string, runId: string, kind: EntryKind, body: unknown, more: Partial<Entry> = {}) =>
-  ({ id: uuidv7(), visitId, runId, jointId: null, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: AT.toISOString(), sentAt: AT.toISOString(), recordedAt: null, kind, body, ...more }) as unknown as SentEntry; // biome-ignore format: one row
+  sentEntry({ visitId, runId }, kind, body, AT, more);
 
 /** One of the day's runs whose card makes joints of the drain, and one whose card makes none. */
 async function runs() {

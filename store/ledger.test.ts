@@ -2,7 +2,6 @@
 import assert from 'node:assert/strict';
 import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
-import { v7 as uuidv7 } from 'uuid';
 import type { Bodies, Entry, EntryKind } from '../record/index.ts';
 import type { SentEntry } from '../record/shape.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
@@ -12,23 +11,20 @@ import { ensureDerived, rebuild } from './projections/index.ts';
 import { callbackCounts, readCallbacksBySeal } from './queries/callbacks.ts';
 import { dueAll, dueList } from './queries/due.ts';
 import { type LedgerQuery, ledger } from './queries/ledger.ts';
-import { ensureDemo } from './seed/demo.ts';
-import { type TestDatabase, testDatabase } from './testing.ts';
+import { demoDatabase, sentEntry, type TestDatabase } from './testing.ts';
 import { record } from './write.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');
 let db: TestDatabase;
 
 before(async () => {
-  db = await testDatabase();
-  await ensureDemo(db.sql, AT);
-  await ensureDerived(db.sql, FIRST_SHOP);
+  db = await demoDatabase(AT);
 });
 after(() => db.end());
 
 const page = (query: LedgerQuery) => ledger(db.sql, FIRST_SHOP, { limit: 500, ...query });
-const entry = <K extends EntryKind>(at: { visitId: string; runId: string }, kind: K, body: Bodies[K], more: Partial<Entry> = {}, when = AT) =>
-  ({ id: uuidv7(), ...at, jointId: null, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: when.toISOString(), sentAt: when.toISOString(), recordedAt: null, kind, body, ...more }) as unknown as SentEntry; // biome-ignore format: one row
+const entry = <K extends EntryKind>(of: { visitId: string; runId: string }, kind: K, body: Bodies[K], more: Partial<Entry> = {}, when = AT) =>
+  sentEntry(of, kind, body, when, more);
 const keep = async (...entries: SentEntry[]) => {
   const answers = await record(db.sql, FIRST_SHOP, entries, AT);
   assert.deepEqual(answers.map((a) => a.status), entries.map(() => 'kept'), JSON.stringify(answers)); // biome-ignore format: one line

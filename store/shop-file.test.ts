@@ -12,15 +12,13 @@ import { FIRST_SHOP, type Sql } from './connection.ts';
 import { ImportError } from './import-error.ts';
 import { importParts } from './own-parts/index.ts';
 import { takePiece } from './pictures.ts';
-import { ensureDerived } from './projections/index.ts';
 import { dueList } from './queries/due.ts';
 import { ledger } from './queries/ledger.ts';
 import { saveRules } from './queries/rules.ts';
 import { entriesCsv, jointsCsv } from './record-csv.ts';
-import { ensureDemo } from './seed/demo.ts';
 import { exportShop, importShop, shopFileSchema } from './shop-file.ts';
 import { beginShop } from './shops.ts';
-import { type TestDatabase, testDatabase } from './testing.ts';
+import { demoDatabase, type TestDatabase, testDatabase } from './testing.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');
 let db: TestDatabase;
@@ -36,9 +34,7 @@ const linesOf = (text: string) => async function* () { yield* text.split('\n'); 
 const takeIn = (sql: Sql, text: string) => importShop(sql, FIRST_SHOP, linesOf(text));
 
 before(async () => {
-  db = await testDatabase();
-  await ensureDemo(db.sql, AT);
-  await ensureDerived(db.sql, FIRST_SHOP);
+  db = await demoDatabase(AT);
   await saveRules(db.sql, FIRST_SHOP, 0, { ...defaultRules, threadSealant: 'paste' }, 'Worn threads in the old wing', AT);
   await saveRules(db.sql, FIRST_SHOP, 1, { ...defaultRules, dueMonths: { stop: 6 } }, 'Back to tape; hard water', AT);
   const cells: Record<string, string> = Object.fromEntries(PART_COLUMNS.map((c) => [c, '']));

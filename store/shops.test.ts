@@ -7,22 +7,19 @@ import type { SentBookEntry } from '../record/book/shape.ts';
 import { exportBook, importBook } from './book-file.ts';
 import { recordBook } from './book-write.ts';
 import { FIRST_SHOP } from './connection.ts';
-import { ensureDerived, rebuild } from './projections/index.ts';
+import { rebuild } from './projections/index.ts';
 import { readOwnMinutes } from './queries/own-minutes.ts';
 import { readOwnStepMinutes } from './queries/own-step-minutes.ts';
 import { premisesList } from './queries/premises.ts';
 import { isNewShop, shopNow } from './queries/shop.ts';
-import { ensureDemo } from './seed/demo.ts';
 import { beginShop, isShop, shopsHere } from './shops.ts';
-import { type TestDatabase, testDatabase } from './testing.ts';
+import { demoDatabase, type TestDatabase } from './testing.ts';
 
 const AT = new Date('2026-03-10T12:00:00Z');
 const OWN = uuidv7();
 let db: TestDatabase;
 before(async () => {
-  db = await testDatabase();
-  await ensureDemo(db.sql, AT);
-  await ensureDerived(db.sql, FIRST_SHOP);
+  db = await demoDatabase(AT);
 });
 after(() => db.end());
 

@@ -2,8 +2,13 @@
 import { randomBytes } from 'node:crypto';
 import { join } from 'node:path';
 import postgres from 'postgres';
-import { connect, type Sql } from './connection.ts';
+import { v7 as uuidv7 } from 'uuid';
+import type { Entry, EntryKind } from '../record/index.ts';
+import type { SentEntry } from '../record/shape.ts';
+import { connect, FIRST_SHOP, type Sql } from './connection.ts';
 import { migrate, readMigrations } from './migrate.ts';
+import { ensureDerived } from './projections/index.ts';
+import { ensureDemo } from './seed/demo.ts';
 
 export interface TestDatabase {
   url: string;
@@ -38,4 +43,20 @@ export async function testDatabase(): Promise<TestDatabase> {
       await Promise.all([sql.end(), owner.end()]);
     },
   };
+}
+
+/** With the demo of that day, and all that is derived from it. */
+export async function demoDatabase(at: Date): Promise<TestDatabase> {
+  const db = await testDatabase();
+  await ensureDemo(db.sql, at);
+  await ensureDerived(db.sql, FIRST_SHOP);
+  await db.owner`analyze`;
+  return db;
+}
+
+/** An entry as a device that did nothing else sends it at once. */
+export function sentEntry(of: { visitId: string; runId: string }, kind: EntryKind, body: unknown, at: Date, more: Partial<Entry> = {}): SentEntry {
+  const time = at.toISOString();
+  const head = { id: uuidv7(), visitId: of.visitId, runId: of.runId, jointId: null, checkPointId: null, correctsId: null, deviceId: uuidv7() };
+  return { ...head, seenAt: time, sentAt: time, recordedAt: null, kind, body, ...more } as unknown as SentEntry;
 }

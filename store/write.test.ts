@@ -5,7 +5,6 @@ import postgres from 'postgres';
 import { v7 as uuidv7 } from 'uuid';
 import { applianceById, catalogue } from '../catalog/index.ts';
 import { type Entry, type EntryKind, runState } from '../record/index.ts';
-import type { SentEntry } from '../record/shape.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
 import { MemoryDevice } from '../sync/memory-device.ts';
 import { connect, FIRST_SHOP } from './connection.ts';
@@ -16,9 +15,8 @@ import { changesAfter, kit } from './queries/changes.ts';
 import { daySheet } from './queries/day.ts';
 import { ledger } from './queries/ledger.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
-import { ensureDemo } from './seed/demo.ts';
 import { chance } from './seed/random.ts';
-import { emptyDatabase, type TestDatabase, testDatabase } from './testing.ts';
+import { demoDatabase, emptyDatabase, sentEntry, type TestDatabase } from './testing.ts';
 import { record } from './write.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');
@@ -26,9 +24,7 @@ const TODAY = '2026-04-14';
 let db: TestDatabase;
 
 before(async () => {
-  db = await testDatabase();
-  await ensureDemo(db.sql, AT);
-  await ensureDerived(db.sql, FIRST_SHOP);
+  db = await demoDatabase(AT);
 });
 after(() => db.end());
 
@@ -38,7 +34,7 @@ async function sheetOf(title: string): Promise<VisitSheet> {
 }
 
 const make = (sheet: VisitSheet, run: number, kind: EntryKind, body: unknown, more: Partial<Entry> = {}) =>
-  ({ id: uuidv7(), visitId: sheet.visit.id, runId: sheet.runs[run]!.id, jointId: null, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: AT.toISOString(), sentAt: AT.toISOString(), recordedAt: null, kind, body, ...more }) as unknown as SentEntry; // biome-ignore format: one row
+  sentEntry({ visitId: sheet.visit.id, runId: sheet.runs[run]!.id }, kind, body, AT, more);
 const statuses = (answers: Awaited<ReturnType<typeof record>>) => answers.map((a) => (a.status === 'refused' ? a.rule : a.status));
 
 describe('the one way in', () => {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { DUE_KINDS, type DueQuery } from '../../store/queries/due.ts';
+import { askedOf } from './asked-of.ts';
 
 const shape = z.object({
   kind: z.enum(DUE_KINDS).optional(),
@@ -9,6 +10,4 @@ const shape = z.object({
 });
 
 /** What is asked of the due list, from an address. */
-export function dueQuery(url: URL): DueQuery {
-  return shape.parse(Object.fromEntries([...url.searchParams].filter(([, value]) => value !== '')));
-}
+export const dueQuery = (url: URL): DueQuery => askedOf(shape, url);

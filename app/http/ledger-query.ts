@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { LedgerQuery } from '../../store/queries/ledger.ts';
+import { askedOf } from './asked-of.ts';
 
 const shape = z.object({
   q: z.string().max(200, 'is longer than 200 characters').optional(),
@@ -18,7 +19,4 @@ const shape = z.object({
 });
 
 /** The ledger's filter from an address. */
-export function ledgerQuery(url: URL): LedgerQuery {
-  const given = Object.fromEntries([...url.searchParams].filter(([, value]) => value !== ''));
-  return shape.parse(given);
-}
+export const ledgerQuery = (url: URL): LedgerQuery => askedOf(shape, url);

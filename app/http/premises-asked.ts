@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { uuid } from '../../record/shapes.ts';
 import type { PremisesQuery } from '../../store/queries/premises.ts';
+import { askedOf } from './asked-of.ts';
 import { RefusedError } from './faults.ts';
 
 const list = z.object({
@@ -12,9 +13,7 @@ const list = z.object({
 });
 
 /** Which premises an address asks for. @throws ZodError naming the field */
-export function premisesQuery(url: URL): PremisesQuery {
-  return z.parse(list, Object.fromEntries([...url.searchParams].filter(([, value]) => value !== '')));
-}
+export const premisesQuery = (url: URL): PremisesQuery => askedOf(list, url);
 
 /** What `read` finds for the premises named in a path. @throws RefusedError for an id that is none, or of no premises */
 export async function premisesAsked<T>(id: string | undefined, read: (id: string) => Promise<T | null>): Promise<T> {

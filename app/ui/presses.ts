@@ -38,6 +38,9 @@ const plainly: Withdraw = (visitId, runId, id, reason) => {
   return entry.id;
 };
 
+/** What was taken back here: by its id, that of its withdrawal, which may be taken back itself. */
+const withdrawals = new Map<string, string>();
+
 let withdraw: Withdraw = plainly;
 let last: Press | null = restored();
 const listeners = new Set<() => void>();
@@ -86,9 +89,10 @@ export function takeBack(): void {
   const { entries, words, isBack, isWhole } = last;
   set(null);
   const backs = [...entries].reverse().flatMap((entry): Pressed[] => {
-    if ('subject' in entry) return [{ id: withdrawFromBook(entry), subject: entry.subject }];
-    const id = withdraw(entry.visitId, entry.runId, entry.id, AT_ONCE);
-    return id === null ? [] : [{ ...entry, id }];
+    const id = 'subject' in entry ? withdrawFromBook(entry) : withdraw(entry.visitId, entry.runId, entry.id, AT_ONCE);
+    if (id === null) return [];
+    withdrawals.set(entry.id, id);
+    return [{ ...entry, id }];
   });
   if (backs.length === 0) return;
   noteNewPress({ entries: backs, words: isBack ? `${words}: put back` : `${words}: taken back`, isBack: !isBack, isWhole });
@@ -102,6 +106,12 @@ function withdrawFromBook({ id, subject }: { id: string; subject: SubjectRef }):
       // Said on the strip.
     });
   return entry.id;
+}
+
+/** Whether an entry that was recorded on this page was taken back since, and not put back. */
+export function isTakenBack(id: string): boolean {
+  const by = withdrawals.get(id);
+  return by !== undefined && !isTakenBack(by);
 }
 
 export const lastPress = (): Press | null => last;

@@ -3,6 +3,9 @@ import { forThisShop } from '../../sync/shop-here.ts';
 
 /** How long typing rests before it is asked, ms. */
 const REST_MS = 150;
+/** How long an answer is waited for before it is said that none comes, and how soon it is asked again, ms. */
+const WAIT_MS = 15_000;
+const AGAIN_MS = 5000;
 
 export interface Asked<T> {
   answer: T | null;
@@ -31,13 +34,16 @@ export function useAsked<T>(path: string, query: string | null, initial: { query
   useEffect(() => {
     if (query === null || (query === found.shown && turn === found.turn)) return;
     const abort = new AbortController();
-    const timer = setTimeout(async () => {
+    let timer = setTimeout(async () => {
       try {
-        const response = await fetch(forThisShop(`${path}?${query}`), { signal: abort.signal });
+        const signal = AbortSignal.any([abort.signal, AbortSignal.timeout(WAIT_MS)]);
+        const response = await fetch(forThisShop(`${path}?${query}`), { signal });
         if (!response.ok) throw new Error(response.statusText);
         setFound({ answer: (await response.json()) as T, shown: query, turn, isLost: false });
       } catch {
-        if (!abort.signal.aborted) setFound((before) => ({ ...before, isLost: true }));
+        if (abort.signal.aborted) return;
+        setFound((before) => ({ ...before, isLost: true }));
+        timer = setTimeout(() => setTurn((t) => t + 1), AGAIN_MS);
       }
     }, REST_MS);
     return () => {

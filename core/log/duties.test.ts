@@ -3,7 +3,7 @@ import { describe, it } from 'node:test';
 import { lastBegun, monthsAfter } from './due-day.ts';
 import { type DutyFacts, type DutyRow, dutiesOf, dutyMonths } from './duties.ts';
 
-const row = (id: DutyRow['id'], months: number | null, appliances: DutyRow['appliances'] = '*'): DutyRow => ({ id, todo: 'See to', months, appliances, because: 'it ages', source: 'test' }); // biome-ignore format: one row
+const row = (id: DutyRow['id'], months: number | null, appliances: DutyRow['appliances'] = '*'): DutyRow => ({ id, todo: 'See to', rule: 'It is seen to every', months, appliances, because: 'it ages', source: 'test' }); // biome-ignore format: one row
 const ROWS = [
   row('connector', null),
   row('stop', 12),

@@ -11,6 +11,8 @@ export interface DutyRow {
   id: DutyId;
   /** 'Renew the connector' */
   todo: string;
+  /** The house rule of its months, up to the figure: 'A stop is exercised every'. */
+  rule: string;
   /** Between two; null where the kind of line has its own age. */
   months: number | null;
   appliances: OnAppliances;

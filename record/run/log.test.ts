@@ -29,6 +29,7 @@ const RULES: { rows: DutyRow[]; months: Record<string, number> } = {
   rows: (['connector', 'stop', 'insert', 'spares'] as const).map((id) => ({
     id,
     todo: 'See to',
+    rule: 'It is seen to every',
     months: 12,
     appliances: '*',
     because: 'b',

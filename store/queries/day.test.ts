@@ -3,8 +3,7 @@ import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import { appendBook, filedBookEntry } from '../append-book.ts';
 import { FIRST_SHOP } from '../connection.ts';
-import { ensureDemo } from '../seed/demo.ts';
-import { type TestDatabase, testDatabase } from '../testing.ts';
+import { demoDatabase, type TestDatabase } from '../testing.ts';
 import { record } from '../write.ts';
 import { daySheet } from './day.ts';
 import { shopRuns } from './open-runs.ts';
@@ -15,9 +14,7 @@ const TODAY = '2026-05-20';
 let db: TestDatabase;
 
 before(async () => {
-  db = await testDatabase();
-  await ensureDemo(db.sql, AT);
-  await db.owner`analyze`;
+  db = await demoDatabase(AT);
 });
 after(() => db.end());
 

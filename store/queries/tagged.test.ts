@@ -4,9 +4,7 @@ import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import { appendBook, filedBookEntry } from '../append-book.ts';
 import { FIRST_SHOP } from '../connection.ts';
-import { ensureDerived } from '../projections/index.ts';
-import { ensureDemo } from '../seed/demo.ts';
-import { type TestDatabase, testDatabase } from '../testing.ts';
+import { demoDatabase, type TestDatabase } from '../testing.ts';
 import { dueList } from './due.ts';
 import { ledger } from './ledger.ts';
 import { premisesName } from './premises-name.ts';
@@ -16,9 +14,7 @@ import { timeline } from './timeline.ts';
 const AT = new Date('2026-04-14T12:00:00Z');
 let db: TestDatabase;
 before(async () => {
-  db = await testDatabase();
-  await ensureDemo(db.sql, AT);
-  await ensureDerived(db.sql, FIRST_SHOP);
+  db = await demoDatabase(AT);
 });
 after(() => db.end());
 

@@ -1,11 +1,11 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { DUTY_IDS, type DutyId } from '../../../core/index.ts';
 import type { Bodies } from '../../../record/index.ts';
 import { addDays } from '../../../record/visit/day.ts';
 import type { DueRow } from '../../../store/queries/due.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import { noteNewPress } from '../../ui/presses.ts';
+import { isTakenBack, noteNewPress, onPress } from '../../ui/presses.ts';
 import { ReasonForm } from '../../ui/ReasonForm.tsx';
 
 const isDuty = (kind: string): kind is DutyId => (DUTY_IDS as readonly string[]).includes(kind);
@@ -18,9 +18,16 @@ const OFF: [days: number, name: string][] = [
 /** What becomes of something that is due: done today, put off, not wanted any more; a look again and a follow-up have pages of their own. */
 export function SeeTo({ row, today }: { row: DueRow; today: string }) {
   const [open, setOpen] = useState<'' | 'off' | 'drop'>('');
-  const [said, setSaid] = useState('');
+  const [seen, setSeen] = useState<{ id: string; words: string } | null>(null);
+  const [, again] = useState(0);
   const [days, setDays] = useState(30);
-  if (said) return <p role="status">{said}</p>;
+  useEffect(() => onPress(() => again((n) => n + 1)), []);
+  // A list that was read with nothing left to send says what the server has: a press that it refused stands no more.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: by each list that is read
+  useEffect(() => {
+    if (sync.standing.waiting === 0) setSeen(null);
+  }, [row]);
+  if (seen && !isTakenBack(seen.id)) return <p role="status">{seen.words}</p>;
   if (row.kind === 'recheck') {
     return (
       <a className="key self-start print:hidden" href={`/visits/${row.visitId}?run=${row.runId}&stage=prove`}>
@@ -41,7 +48,8 @@ export function SeeTo({ row, today }: { row: DueRow; today: string }) {
     try {
       const [kept] = await sync.keep((deviceId) => [newEntry({ deviceId, ...at }, 'duty-seen', { duty, what: row.what, outcome, ...more })]);
       noteNewPress({ entries: [{ id: kept!.entry.id, ...at }], words: `${row.what}: ${words}`, isBack: false });
-      setSaid(`${words}.`);
+      setSeen({ id: kept!.entry.id, words: `${words}.` });
+      setOpen('');
     } catch {
       // Said on the strip of every screen.
     }

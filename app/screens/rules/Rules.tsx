@@ -1,74 +1,30 @@
 import { useState } from 'react';
 import type { HouseChoice } from '../../../catalog/house-rules.ts';
-import { defaultRules, type HouseRules, readFraction, type Seal, turns24, writeFraction, writeTurns } from '../../../core/index.ts';
+import {
+  type AgeRow,
+  type DutyRow,
+  defaultRules,
+  type HouseRules,
+  readFraction,
+  type Seal,
+  turns24,
+  writeFraction,
+  writeTurns,
+} from '../../../core/index.ts';
 import type { RulesVersion } from '../../../store/queries/rules.ts';
 import { forThisShop } from '../../../sync/shop-here.ts';
+import { type Figure, figuresOf } from './figures.ts';
 
 interface Props {
   initial: RulesVersion;
   choices: HouseChoice[];
   seals: Seal[];
+  duties: DutyRow[];
+  ages: AgeRow[];
 }
 
-const FIGURES: { title: string; unit: string; changes: string; read: (r: HouseRules) => number; write: (r: HouseRules, n: number) => HouseRules }[] =
-  [
-    {
-      title: 'Leak that a joint must be proven under',
-      unit: 'mL a day',
-      changes: 'how long a look must last',
-      read: (r) => r.targetMlPerDay,
-      write: (r, n) => ({ ...r, targetMlPerDay: n }),
-    },
-    {
-      title: 'Recheck after',
-      unit: 'hours',
-      changes: 'when a signed-off run is due again',
-      read: (r) => r.recheckHours,
-      write: (r, n) => ({ ...r, recheckHours: n }),
-    },
-    ...(
-      [
-        ['braided', 'A braided connector is renewed after', 10],
-        ['rubber', 'A rubber hose is renewed after', 5],
-      ] as const
-    ).map(([kind, title, usual]) => ({
-      title,
-      unit: 'years',
-      changes: 'what Look makes of a line that is there (usual: as the trade has it)',
-      read: (r: HouseRules) => r.maxAgeYears?.[kind] ?? usual,
-      write: (r: HouseRules, n: number) => ({ ...r, maxAgeYears: { ...r.maxAgeYears, [kind]: n } }),
-    })),
-    ...(
-      [
-        ['stop', 'A stop is exercised every', 12],
-        ['open-line', 'An open line is looked along every', 12],
-        ['insert', 'A stop-leak insert is renewed every', 12],
-      ] as const
-    ).map(([duty, title, usual]) => ({
-      title,
-      unit: 'whole months',
-      changes: 'when it falls due again, also of what was done before',
-      read: (r: HouseRules) => r.dueMonths?.[duty] ?? usual,
-      write: (r: HouseRules, n: number) => ({ ...r, dueMonths: { ...r.dueMonths, [duty]: n } }),
-    })),
-    ...(
-      [
-        ['callbackDollars', 'A callback costs', '$', 'how much a dry joint is worth beside price and time'],
-        ['minuteDollars', 'A minute costs', '$', 'how much time weighs beside price'],
-        ['tripDollars', 'A trip for a missing part costs', '$', 'how much the van comes first'],
-        ['notPreferredDollars', 'A line that is not preferred costs', '$', 'how strongly the preferences above weigh'],
-      ] as const
-    ).map(([key, title, unit, changes]) => ({
-      title,
-      unit,
-      changes: `${changes}, in the cost of a chain`,
-      read: (r: HouseRules) => r.weights[key],
-      write: (r: HouseRules, n: number) => ({ ...r, weights: { ...r.weights, [key]: n } }),
-    })),
-  ];
-
 /** The shop's choices where good plumbers disagree, each with both sides' reasons; every change is a new version with its own. */
-export default function Rules({ initial, choices, seals }: Props) {
+export default function Rules({ initial, choices, seals, duties, ages }: Props) {
   const [kept, setKept] = useState(initial);
   const [rules, setRules] = useState(initial.rules);
   const [reason, setReason] = useState('');
@@ -122,16 +78,8 @@ export default function Rules({ initial, choices, seals }: Props) {
         <section className="mt-4 border-t border-rule pt-2">
           <h2>Figures</h2>
           <div className="grid gap-3 md:grid-cols-2">
-            {FIGURES.map((f) => (
-              <NumberField
-                key={f.title}
-                title={f.title}
-                unit={f.unit}
-                note={f.changes}
-                usual={f.read(defaultRules)}
-                value={f.read(rules)}
-                onChange={(n) => setRules(f.write(rules, n))}
-              />
+            {figuresOf(duties, ages).map((f) => (
+              <NumberField key={f.title} figure={f} value={f.read(rules)} onChange={(n) => setRules(f.write(rules, n))} />
             ))}
           </div>
         </section>
@@ -203,23 +151,34 @@ function withTurns(turns: HouseRules['turns'], id: Seal['id'], value: number | n
 }
 
 /** A figure above nought, typed; what does not read is said and not taken. */
-function NumberField(p: { title: string; unit: string; note: string; usual: number; value: number; onChange: (n: number) => void }) {
-  const [text, setText] = useState(String(p.value));
+function NumberField({ figure: f, value, onChange }: { figure: Figure; value: number; onChange: (n: number) => void }) {
+  const [text, setText] = useState(String(value));
   const [bad, setBad] = useState(false);
   const type = (next: string) => {
     setText(next);
     const n = Number(next);
-    const good = next.trim() !== '' && Number.isFinite(n) && n > 0 && n <= 100_000;
+    const good = next.trim() !== '' && Number.isFinite(n) && n > 0 && n <= f.most && (!f.whole || Number.isInteger(n));
     setBad(!good);
-    if (good) p.onChange(n);
+    if (good) onChange(n);
   };
   return (
     <label className="grid content-start gap-1">
       <span className="label">
-        {p.title} ({p.unit})
+        {f.title} ({f.unit})
       </span>
-      <input className="field max-w-40" inputMode="decimal" maxLength={12} value={text} aria-invalid={bad} onChange={(e) => type(e.target.value)} />
-      <span className={bad ? '' : 'text-soft'}>{bad ? 'Give a number above 0.' : `Changes ${p.note}. Usual: ${p.usual}.`}</span>
+      <input
+        className="field max-w-40"
+        inputMode={f.whole ? 'numeric' : 'decimal'}
+        maxLength={12}
+        value={text}
+        aria-invalid={bad}
+        onChange={(e) => type(e.target.value)}
+      />
+      <span className={bad ? '' : 'text-soft'}>
+        {bad
+          ? `Give a ${f.whole ? 'whole ' : ''}number above 0, ${f.most.toLocaleString('en')} at most.`
+          : `Changes ${f.changes}. Usual: ${f.read(defaultRules)}.`}
+      </span>
     </label>
   );
 }
