@@ -58,6 +58,40 @@ test('a stop that is due is exercised, taken back, put off with a reason; the ca
   expect(await (await request.get(`${house.address}/api/v1/due.csv?ahead=365`)).text()).toContain('Exercise');
 });
 
+test('out of reach what was seen to is said on its row, and its keys come back when it is taken back', async ({ page, context }) => {
+  const due = async () => (await json<{ rows: { dueOn: string }[] }>('due?ahead=365&kind=stop')).rows.map((r) => r.dueOn).join();
+  await page.goto(`${house.address}/due?kind=stop&ahead=365`);
+  await hydrated(page);
+  const row = page
+    .getByRole('listitem')
+    .filter({ hasText: /Exercise: / })
+    .first();
+  const before = await due();
+  await context.setOffline(true);
+  await row.getByRole('button', { name: 'Done' }).click();
+  await expect(row.getByRole('status')).toHaveText('Done today.');
+  await page.getByRole('button', { name: /Take it back/ }).click();
+  await expect(row.getByRole('button', { name: 'Done' })).toBeVisible();
+  await page.getByRole('button', { name: /Put it back/ }).click();
+  await expect(row.getByRole('status')).toHaveText('Done today.');
+  await context.setOffline(false);
+  await expect.poll(due, { timeout: 15_000 }).not.toBe(before);
+  await expect(row.getByRole('status')).toBeHidden();
+});
+
+test('months of a house rule are whole ones, and stand with the usual of the catalogue', async ({ page }) => {
+  await page.goto(`${house.address}/rules`);
+  await hydrated(page);
+  const months = page.getByLabel(/^A stop is exercised every/);
+  await expect(months).toHaveValue('12');
+  await expect(page.getByLabel(/^A rubber hose is renewed after/)).toHaveValue('5');
+  await months.fill('6.5');
+  await expect(page.getByText('Give a whole number above 0, 600 at most.')).toBeVisible();
+  await expect(page.getByText('Nothing changed yet.')).toBeVisible();
+  await months.fill('6');
+  await expect(page.getByText('Nothing changed yet.')).toBeHidden();
+});
+
 test('what keeps leaking is shown with its intervals, and narrowed to an appliance', async ({ page }) => {
   await page.goto(`${house.address}/callbacks`);
   await hydrated(page);
