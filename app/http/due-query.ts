@@ -5,8 +5,13 @@ import { askedOf } from './asked-of.ts';
 const shape = z.object({
   kind: z.enum(DUE_KINDS).optional(),
   premises: z.uuid('is not an id').optional(),
-  ahead: z.coerce.number().int().min(0).max(20_000).optional(),
-  offset: z.coerce.number().int().min(0).max(1_000_000).optional(),
+  ahead: z.coerce.number('is not a number').int('is not a whole number').min(0, 'is less than 0').max(20_000, 'is more than 20,000').optional(),
+  offset: z.coerce
+    .number('is not a number')
+    .int('is not a whole number')
+    .min(0, 'is less than 0')
+    .max(1_000_000, 'is more than 1,000,000')
+    .optional(),
 });
 
 /** What is asked of the due list, from an address. */

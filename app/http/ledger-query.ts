@@ -4,18 +4,23 @@ import { askedOf } from './asked-of.ts';
 
 const shape = z.object({
   q: z.string().max(200, 'is longer than 200 characters').optional(),
-  appliance: z.string().max(60).optional(),
-  seal: z.string().max(60).optional(),
+  appliance: z.string().max(60, 'is longer than 60 characters').optional(),
+  seal: z.string().max(60, 'is longer than 60 characters').optional(),
   callbacks: z.enum(['any', 'only', 'none']).optional(),
   recheck: z.enum(['any', 'due']).optional(),
   finding: z.enum(['any', 'damp', 'drip', 'running']).optional(),
   from: z.iso.date('is not a day as YYYY-MM-DD').optional(),
   to: z.iso.date('is not a day as YYYY-MM-DD').optional(),
-  part: z.string().max(80).optional(),
-  end: z.string().max(80).optional(),
+  part: z.string().max(80, 'is longer than 80 characters').optional(),
+  end: z.string().max(80, 'is longer than 80 characters').optional(),
   run: z.uuid('is not an id').optional(),
   premises: z.uuid('is not an id').optional(),
-  offset: z.coerce.number().int().min(0).max(1_000_000).optional(),
+  offset: z.coerce
+    .number('is not a number')
+    .int('is not a whole number')
+    .min(0, 'is less than 0')
+    .max(1_000_000, 'is more than 1,000,000')
+    .optional(),
 });
 
 /** The ledger's filter from an address. */
