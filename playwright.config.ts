@@ -1,9 +1,11 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
-  workers: 1,
+  // Each with a house of its own; half of what a test takes is waiting.
+  workers: Math.min(2, availableParallelism()),
   fullyParallel: false,
   forbidOnly: Boolean(process.env.CI),
   // A machine that others load lets a browser wait for minutes now and then: tried once more, and told as flaky.

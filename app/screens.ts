@@ -10,6 +10,8 @@ export type ScreenId =
   | 'match'
   | 'gauge'
   | 'reach'
+  | 'flow'
+  | 'hammer'
   | 'stock'
   | 'shop'
   | 'parts'
@@ -53,6 +55,8 @@ export const SCREENS: readonly Screen[] = [
   { id: 'match', path: '/match', name: 'Match', what: 'Match bench', inMenu: true, key: 'm', keys: [] },
   { id: 'gauge', path: '/gauge', name: 'Gauge', what: 'Thread gauge', inMenu: true, key: 't', keys: [] },
   { id: 'reach', path: '/reach', name: 'Reach', what: 'How long a line', inMenu: false, key: 'a', keys: [{ keys: ['←', '→', '↑', '↓'], what: 'On a ring: move that end by an eighth, with Shift by an inch' }] },
+  { id: 'flow', path: '/flow', name: 'Flow', what: 'What reaches the appliance', inMenu: true, key: 'f', keys: [] },
+  { id: 'hammer', path: '/hammer', name: 'Hammer', what: 'What bangs when it shuts', inMenu: false, within: 'flow', key: 'v', keys: [] },
   { id: 'stock', path: '/stock', name: 'Stock', what: 'Stock', inMenu: true, key: 'k', keys: [] },
   { id: 'parts', path: '/parts', name: 'Parts', what: 'Parts', inMenu: false, key: 'p', keys: [] },
   { id: 'rules', path: '/rules', name: 'Rules', what: 'House rules', inMenu: true, key: 'r', keys: [] },

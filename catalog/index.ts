@@ -1,5 +1,6 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
+import type { LossRow } from '../core/flow/line-pieces.ts';
 import type { DutyRow } from '../core/log/duties.ts';
 import type { LookData } from '../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
@@ -8,6 +9,7 @@ import type { Loose, Part } from '../core/match/part.ts';
 import { readAppliances } from './appliances.ts';
 import { readDuties } from './duties.ts';
 import { readLook } from './look.ts';
+import { readLosses } from './losses.ts';
 import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
 import { readWorkKinds } from './work-kinds.ts';
@@ -25,6 +27,7 @@ export interface Catalogue {
   workKinds: WorkKind[];
   look: LookData;
   duties: DutyRow[];
+  losses: LossRow[];
 }
 
 let loaded: Catalogue | null = null;
@@ -34,7 +37,7 @@ export function catalogue(): Catalogue {
     const appliances = readAppliances();
     const workKinds = readWorkKinds();
     const steps = readSteps(workKinds, appliances.map((a) => a.id)); // biome-ignore format: one row
-    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readDuties() };
+    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readDuties(), losses: readLosses() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ...content };
   }

@@ -13,8 +13,16 @@ import { type Served, startServer } from './server.ts';
 /** Databases that others are copied from: one with the demo, one with nothing. */
 const MODELS = { demo: 'model_demo', empty: 'model_empty' } as const;
 
-/** Starts the tests' own database with the demo, and a server on it. */
-export default async function house(): Promise<() => Promise<void>> {
+/** Starts for every worker a database of its own with the demo, and a server on it: tests that run beside each other share nothing. */
+export default async function houses(config: { workers: number }): Promise<() => Promise<void>> {
+  const ends: (() => Promise<void>)[] = [];
+  for (let worker = 0; worker < config.workers; worker++) ends.push(await house(worker));
+  return async () => {
+    for (const end of ends) await end();
+  };
+}
+
+async function house(worker: number): Promise<() => Promise<void>> {
   const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-e2e-'));
   chmodSync(folder, 0o755);
   const data = join(folder, 'cluster');
@@ -24,9 +32,9 @@ export default async function house(): Promise<() => Promise<void>> {
   // In place of the one that the cluster was made with, so that it is found there when the cluster is started again.
   const url = await copyOf(cluster.url, MODELS.demo, cluster.url.replace(/^.*\//, ''));
   const server = await startServer(url);
-  process.env.HOUSE_DATA = data;
-  process.env.HOUSE_DATABASE_URL = url;
-  process.env.HOUSE_ADDRESS = server.address;
+  process.env[`HOUSE_DATA_${worker}`] = data;
+  process.env[`HOUSE_DATABASE_URL_${worker}`] = url;
+  process.env[`HOUSE_ADDRESS_${worker}`] = server.address;
   return async () => {
     await server.kill();
     cluster.stop();
@@ -57,6 +65,8 @@ export async function ownHouse(hasDemo = true, env: Record<string, string> = {})
   return startServer(await copyOf(databaseUrl(), model, `own_${randomBytes(6).toString('hex')}`), env);
 }
 
-export const address = () => process.env.HOUSE_ADDRESS as string;
-export const databaseUrl = () => process.env.HOUSE_DATABASE_URL as string;
-export const dataFolder = () => process.env.HOUSE_DATA as string;
+/** Of the worker that asks. */
+const ofHouse = (what: string): string => process.env[`HOUSE_${what}_${process.env.TEST_PARALLEL_INDEX}`] as string;
+export const address = () => ofHouse('ADDRESS');
+export const databaseUrl = () => ofHouse('DATABASE_URL');
+export const dataFolder = () => ofHouse('DATA');

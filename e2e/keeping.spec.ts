@@ -120,6 +120,7 @@ test('“dry” pressed on three joints and a link followed at once: all are on 
     return (entries as { kind: string }[]).filter((e) => e.kind === 'stop-tried').length;
   };
   const before = await notes();
+  await expect(page.getByLabel('gate', { exact: true })).toBeVisible();
   await page.evaluate(() => {
     for (const text of ['quarter-turn', 'gate', 'multi-turn']) {
       [...document.querySelectorAll('label')]

@@ -183,6 +183,8 @@ test('an empty shop has an empty ledger, an empty list and no false figure', asy
 async function atTheRun(browser: Browser): Promise<Page> {
   const page = await (await browser.newContext()).newPage();
   await openRun(page, /^Canteen sink, hot/, 'Prove', house.address);
+  // The stage's own code is fetched: out of reach before that it would not come.
+  await expect(page.getByLabel('dry tissue', { exact: true })).toBeVisible();
   return page;
 }
 

@@ -13,6 +13,9 @@ const CUPS_PER_GAL = 16;
 /** @source trade practice: three line volumes clear a line */
 const LINE_VOLUMES = 3;
 
+/** The house's least at a dispenser, cups. @source trade practice */
+export const LEAST_CUPS = 2;
+
 /** Cups that a line holds. */
 export const lineCups = (pieces: readonly Bore[]): number =>
   pieces.reduce((sum, p) => sum + GAL_PER_FT_IN2 * p.boreIn ** 2 * (p.lengthIn / 12), 0) * CUPS_PER_GAL;

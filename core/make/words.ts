@@ -5,7 +5,7 @@ import { tubeJointOf } from '../ends/tube-joints.ts';
 import { shortName } from '../match/sides.ts';
 import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
 import type { Known } from './facts.ts';
-import { lineCups, rinseOf } from './rinse.ts';
+import { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
 import type { RunFacts } from './run-facts.ts';
 import { solderIn } from './solder.ts';
 import type { Subject } from './subject.ts';
@@ -49,8 +49,6 @@ export function runWords(run: RunFacts, known: Known): Record<string, string> {
 
 /** A braided or plain line whose bore nobody said. Typical. */
 const USUAL_BORE_IN = 0.25;
-/** At a dispenser; trade practice. */
-const LEAST_CUPS = 2;
 
 const cupsWords = (cups: number): string => (cups <= 1 ? `${writeFraction(cups, 2)} cup` : `${writeFraction(cups, 2)} cups`);
 

@@ -5,9 +5,11 @@ import { MM_PER_IN, readLengthIn } from './length.ts';
 /** Which system lengths, pressures and temperatures are said in. Names of threads and tubes are the trade's in both. */
 export type Units = 'inch' | 'metric';
 
-/** A figure in the unit its kind is kept in: lengths and diameters in inches, pressures in psi, temperatures in degrees Fahrenheit, volumes in gallons. */
+export const QUANTITIES = ['length', 'coil', 'diameter', 'pressure', 'temperature', 'volume', 'flow', 'speed'] as const;
+
+/** A figure in the unit its kind is kept in: lengths and diameters in inches, pressures in psi, temperatures in degrees Fahrenheit, volumes in gallons, flows in gallons a minute, speeds in feet a second. */
 export interface Quantity {
-  of: 'length' | 'coil' | 'diameter' | 'pressure' | 'temperature' | 'volume';
+  of: (typeof QUANTITIES)[number];
   value: number;
   /** Places after the point of a diameter in inches, where they are to be seen; else as few as it takes. */
   places?: number;
@@ -45,6 +47,14 @@ const WORDS: Record<Quantity['of'], Record<Units, (q: Quantity) => string>> = {
     inch: ({ value }) => `${trimmed(value, 1)} gal`,
     metric: ({ value }) => `${trimmed(value * L_PER_GAL, value * L_PER_GAL < 10 ? 1 : 0)} L`,
   },
+  flow: {
+    inch: ({ value }) => `${trimmed(value, value < 10 ? 2 : 1)} gpm`,
+    metric: ({ value }) => `${trimmed(value * L_PER_GAL, value * L_PER_GAL < 10 ? 2 : 1)} L/min`,
+  },
+  speed: {
+    inch: ({ value }) => `${trimmed(value, 1)} ft/s`,
+    metric: ({ value }) => `${trimmed((value * 12 * MM_PER_IN) / 1000, 1)} m/s`,
+  },
 };
 
 function feetAndInches(value: number): string {
@@ -77,6 +87,8 @@ export const diameter = (inches: number, places?: number): Quantity => ({
 });
 export const pressure = (psi: number): Quantity => ({ of: 'pressure', value: psi });
 export const volume = (gallons: number): Quantity => ({ of: 'volume', value: gallons });
+export const flow = (gpm: number): Quantity => ({ of: 'flow', value: gpm });
+export const speed = (ftS: number): Quantity => ({ of: 'speed', value: ftS });
 export const temperature = (degF: number): Quantity => ({ of: 'temperature', value: degF });
 
 /** A sentence: as the trade says it, and where it holds quantities its pieces, to be said in another system. */

@@ -3,11 +3,12 @@ import * as z from 'zod/mini';
 import type { SealId } from '../../core/ends/seals.ts';
 import { seals } from '../../core/ends/seals.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
+import { QUANTITIES } from '../../core/units/quantity.ts';
 import type { Same } from '../same.ts';
 import { amount, cents, count, end, id, lengthIn, text, turnsShape } from '../shapes.ts';
 
 const quantity = z.object({
-  of: z.enum(['length', 'coil', 'diameter', 'pressure', 'temperature', 'volume']),
+  of: z.enum(QUANTITIES),
   value: amount,
   places: z.optional(z.int().check(z.gte(0), z.lte(6))),
 });

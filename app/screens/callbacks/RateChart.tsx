@@ -1,5 +1,6 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, PointElement, ScatterController, Tooltip } from 'chart.js';
 import { Chart as Drawn } from 'react-chartjs-2';
+import { chartInk, ink } from '../../ui/chart-ink.ts';
 
 Chart.register(BarController, ScatterController, BarElement, PointElement, CategoryScale, LinearScale, Tooltip);
 
@@ -11,9 +12,6 @@ export interface RateRow {
   high: number;
   guess?: number;
 }
-
-const ink = (name: string): string =>
-  typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
 
 const ROW_PX = 40;
 /** Letters of a line of a name, which has two: a phone has room for fewer. */
@@ -39,11 +37,7 @@ const points = (xs: number[]) => xs.map((x, y) => ({ x, y })) as unknown as [num
 
 /** Rates as points, each on the bar of its 95 % interval. */
 export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit: string; words: string }) {
-  if (typeof document !== 'undefined') {
-    Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
-    Chart.defaults.font.size = 14;
-    Chart.defaults.color = ink('--color-ink');
-  }
+  chartInk();
   // An interval of next to nothing made, up to all of it, would leave no room for the others.
   const most = roundUp(Math.max(...rows.map((r) => Math.max(r.mean, r.guess ?? 0)), ...rows.map((r) => r.high).sort((a, b) => a - b).slice(0, Math.max(1, Math.ceil(rows.length * 0.7))))); // biome-ignore format: one sum
   return (

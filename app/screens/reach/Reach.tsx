@@ -4,6 +4,7 @@ import { type HoleSize, type LengthPick, length, quantityWords, writeFraction } 
 import { AnswerBar } from '../../ui/AnswerBar.tsx';
 import { Choices } from '../../ui/Choices.tsx';
 import { reachWanted, takeLengthTo } from '../../ui/reach-wanted.ts';
+import { saveDrawing } from '../../ui/save-drawing.ts';
 import { useUnits } from '../../ui/units.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { Behind } from './Behind.tsx';
@@ -13,7 +14,6 @@ import { Lengths } from './Lengths.tsx';
 import { Measured } from './Measured.tsx';
 import { Riser } from './Riser.tsx';
 import { drawnOf, sheetFor, shownPoints } from './room-view.ts';
-import { saveDrawing } from './save-drawing.ts';
 import { TubeCut } from './TubeCut.tsx';
 import { laidOf, movedTo, readTyped } from './typed.ts';
 import { usePicks } from './use-picks.ts';
@@ -105,7 +105,7 @@ export default function Reach({ presets, holeSizes, address, first }: Props) {
           </div>
         )}
         <p className="flex flex-wrap items-center gap-3 print:hidden">
-          <button type="button" className="key" onClick={() => saveDrawing('#reach-drawing')}>
+          <button type="button" className="key" onClick={() => saveDrawing('#reach-drawing svg.reach', 'line.svg', '#reach-hatch')}>
             Save the drawing (SVG)
           </button>
           <span className="min-w-0 flex-1 basis-64 text-soft">

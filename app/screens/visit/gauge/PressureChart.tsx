@@ -1,19 +1,13 @@
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import type { Decay, PressureReading } from '../../../../core/index.ts';
+import { chartInk, ink } from '../../../ui/chart-ink.ts';
 
 Chart.register(LinearScale, CategoryScale, LineElement, PointElement, Tooltip);
 
-const ink = (name: string): string =>
-  typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
-
 /** A shut line's pressure in time, and what is left of it when the temperature's part is taken out. */
 export function PressureChart({ readings, decay }: { readings: readonly PressureReading[]; decay: Decay | null }) {
-  if (typeof document !== 'undefined') {
-    Chart.defaults.font.family = getComputedStyle(document.body).fontFamily;
-    Chart.defaults.font.size = 14;
-    Chart.defaults.color = ink('--color-soft');
-  }
+  chartInk('--color-soft');
   const first = readings[0];
   if (!first) return null;
   const last = readings.at(-1)!;

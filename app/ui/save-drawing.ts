@@ -1,12 +1,18 @@
-import { saveFile } from '../../ui/save-file.ts';
+import { saveFile } from './save-file.ts';
 
 /** What lines and words are drawn with, so that the file shows the same without the page. */
 const LINE = ['fill', 'stroke', 'stroke-width', 'stroke-dasharray', 'stroke-linejoin'];
 const WORDS = ['fill', 'stroke', 'stroke-width', 'paint-order', 'font-family', 'font-size', 'font-weight'];
 
-/** The drawings in an element as one SVG file, side by side, on white. */
-export function saveDrawing(within: string): void {
-  const drawings = [...document.querySelectorAll<SVGSVGElement>(`${within} svg.reach`)];
+/**
+ * Drawings as one SVG file, side by side, on white.
+ *
+ * @param drawn  selector of them
+ * @param hatch  selector of the pattern that they are filled with, where they are
+ */
+export function saveDrawing(drawn: string, name: string, hatch?: string): void {
+  const drawings = [...document.querySelectorAll<SVGSVGElement>(drawn)];
+  if (drawings.length === 0) return;
   let x = 0;
   const height = Math.max(...drawings.map((d) => d.viewBox.baseVal.height));
   const parts = drawings.map((drawing) => {
@@ -23,10 +29,10 @@ export function saveDrawing(within: string): void {
     x += width + 24;
     return part;
   });
-  const hatch = document.querySelector('#reach-hatch')?.outerHTML ?? '';
+  const defs = hatch ? (document.querySelector(hatch)?.outerHTML ?? '') : '';
   saveFile(
-    'line.svg',
+    name,
     'image/svg+xml',
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${x} ${height}"><defs>${hatch}</defs><rect width="100%" height="100%" fill="#fff"/>${parts.join('')}</svg>`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${x} ${height}"><defs>${defs}</defs><rect width="100%" height="100%" fill="#fff"/>${parts.join('')}</svg>`,
   );
 }

@@ -1,0 +1,70 @@
+import { type FlowVerdict, flow, type LineAnswer, pressure, quantityWords, type Reason, speed, type Units, volume } from '../../../core/index.ts';
+import { Reasons } from '../../ui/Reasons.tsx';
+import type { ApplianceFacts } from './setting.ts';
+
+const VERDICTS: Record<FlowVerdict, string> = { enough: 'enough', weak: '▲ weak', none: '▲ nothing flows' };
+
+/** Seconds, as one says them. */
+export function timeWords(seconds: number): string {
+  if (seconds < 90) return `${Math.round(seconds)} s`;
+  return seconds < 5400 ? `${Math.round(seconds / 6) / 10} min` : `${Math.round(seconds / 360) / 10} h`;
+}
+
+/** What comes, first; then what it means, each figure with its equation. */
+export function Answer({ answer, appliance, units }: { answer: LineAnswer; appliance: ApplianceFacts; units: Units }) {
+  const { now, fill, rinse, hot, held } = answer;
+  const fastest = Math.max(0, ...now.speedFtS);
+  return (
+    <section aria-label="What it gets" className="grid gap-2" aria-live="polite">
+      <p className="font-head text-4xl font-semibold">
+        {quantityWords(flow(now.gpm), units)} <span className="text-2xl font-medium">at {quantityWords(pressure(now.inletPsi), units)}</span>
+      </p>
+      <p className="text-lg">
+        <b>{VERDICTS[now.verdict]}</b>
+        {now.verdict !== 'none' && (
+          <>
+            {' '}
+            for a {appliance.name}: {quantityWords(flow(appliance.designGpm), units)} at {quantityWords(pressure(appliance.minFlowPsi), units)} is
+            what it asks
+          </>
+        )}
+      </p>
+      {now.because
+        .filter((r) => r.rule === 'flow-over' || r.rule === 'flow-noise' || r.rule === 'flow-none')
+        .map((r) => (
+          <p key={r.rule} className="caution">
+            {r.text}
+          </p>
+        ))}
+      <Reasons because={now.because} label="How that comes about" />
+      <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-4 gap-y-1">
+        {fill && (
+          <Fact name={`Fills ${quantityWords(volume(appliance.typicalVolumeGal), units)} in`} value={timeWords(fill.value)} because={fill.because} />
+        )}
+        {hot && (
+          <Fact
+            name="Hot water after"
+            value={`${timeWords(hot.value.seconds)}, ${quantityWords(volume(hot.value.wastedGal), units)} run away`}
+            because={hot.because}
+          />
+        )}
+        {rinse && <Fact name="Rinse first" value={`${rinse.value.cups} cups, ${timeWords(rinse.value.seconds)}`} because={rinse.because} />}
+        <Fact name="Stands in the line" value={quantityWords(volume(held.value), units)} because={held.because} />
+        <Fact name="Fastest" value={quantityWords(speed(fastest), units)} />
+        <Fact name="Standing at the inlet" value={quantityWords(pressure(Math.max(0, now.staticPsi)), units)} />
+      </dl>
+    </section>
+  );
+}
+
+function Fact({ name, value, because }: { name: string; value: string; because?: Reason[] }) {
+  return (
+    <>
+      <dt className="text-soft">{name}</dt>
+      <dd>
+        <b>{value}</b>
+        {because && <Reasons because={because} label="how" />}
+      </dd>
+    </>
+  );
+}

@@ -1,0 +1,61 @@
+import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
+import { Line } from 'react-chartjs-2';
+import { type FlowLine, type OperatingPoint, operatingPoint } from '../../../core/index.ts';
+import { chartInk, ink } from '../../ui/chart-ink.ts';
+
+Chart.register(LinearScale, LineController, LineElement, PointElement);
+
+const POINTS = 40;
+
+/** What the line leaves at the inlet by what flows, found by valves from shut to wide open; and what the appliance's valve asks. */
+function curves(line: FlowLine, point: OperatingPoint): { line: { x: number; y: number }[]; valve: { x: number; y: number }[]; mostGpm: number } {
+  const open = (designGpm: number) => operatingPoint({ ...line, appliance: { designGpm, designPsi: 1 } });
+  const free = open(500);
+  const mostGpm = Math.min(free.gpm, Math.max(point.gpm * 2, line.appliance.designGpm * 1.5));
+  const kv = line.appliance.designGpm / Math.sqrt(line.appliance.designPsi);
+  const spaced = Array.from({ length: POINTS + 1 }, (_, i) => (i * mostGpm) / POINTS);
+  return {
+    // Held to a flow the rest of the pressure stands at the inlet.
+    line: spaced.map((x) => ({
+      x,
+      y: x === 0 ? Math.max(0, point.staticPsi) : operatingPoint({ ...line, appliance: { designGpm: 500, designPsi: 1, capGpm: x } }).inletPsi,
+    })),
+    valve: spaced.map((x) => ({ x, y: (x / kv) ** 2 })),
+    mostGpm,
+  };
+}
+
+export default function Crossing({ line, point }: { line: FlowLine; point: OperatingPoint }) {
+  chartInk();
+  if (point.gpm <= 0) return null;
+  const drawn = curves(line, point);
+  const curve = { showLine: true, pointRadius: 0, borderWidth: 2.4 };
+  return (
+    <div className="relative h-72 w-full min-w-0 overflow-hidden">
+      <Line
+        aria-label={`The line’s curve and the valve’s cross at ${point.gpm.toFixed(2)} gpm and ${point.inletPsi.toFixed(0)} psi.`}
+        data={{
+          datasets: [
+            { ...curve, label: 'what the line leaves', data: drawn.line, borderColor: ink('--color-ink') },
+            { ...curve, label: 'what its valve asks', data: drawn.valve, borderColor: ink('--color-brass-deep'), borderDash: [7, 4] },
+            { label: 'what it gets', data: [{ x: point.gpm, y: point.inletPsi }], pointRadius: 7, pointStyle: 'rectRot', backgroundColor: ink('--color-ink'), borderColor: ink('--color-ink') }, // biome-ignore format: one row
+          ],
+        }}
+        options={{
+          animation: false,
+          maintainAspectRatio: false,
+          parsing: false,
+          scales: {
+            x: { type: 'linear', min: 0, max: drawn.mostGpm, title: { display: true, text: 'gpm' }, grid: { color: ink('--color-faint') } },
+            y: {
+              min: 0,
+              max: Math.max(point.supplyPsi, point.staticPsi) * 1.05,
+              title: { display: true, text: 'psi at the inlet' },
+              grid: { color: ink('--color-faint') },
+            },
+          },
+        }}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,99 @@
+/** What is asked of a line: its water, the house's pipe, stop and line. Flow and hammer ask the same. */
+import { type LossRow, tubes } from '../../../core/index.ts';
+import { Choices } from '../../ui/Choices.tsx';
+import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
+import { Select } from '../../ui/Select.tsx';
+import { useUnits } from '../../ui/units.ts';
+import { type ApplianceFacts, type Setting, settingOf } from './setting.ts';
+
+interface Props {
+  setting: Setting;
+  appliances: ApplianceFacts[];
+  losses: LossRow[];
+  onChange: (setting: Setting) => void;
+}
+
+const isHose = (material: string) => material === 'braided' || material === 'rubber';
+const HOUSE: [string, string][] = [['', 'none: read at the stop'], ...tubes.filter((t) => !isHose(t.material) && t.idIn > 0.3).map((t): [string, string] => [t.id, nameOf(t)])]; // biome-ignore format: one list
+const LINES: [string, string][] = tubes.filter((t) => t.material !== 'steel').map((t) => [t.id, nameOf(t)]);
+/** Shapes that are found at the beginning of an appliance's line. */
+const STOPS = ['quarter-angle', 'quarter-straight', 'multi-turn-angle', 'stop-leak', 'tee-branch', 'saddle'];
+
+function nameOf({ tradeName, odIn, nominalIn }: (typeof tubes)[number]): string {
+  return /\d/.test(tradeName) ? tradeName : `${tradeName}, ${nominalIn ? `${nominalIn} nominal` : `${odIn} in OD`}`;
+}
+
+export function LineFields({ setting: s, appliances, losses, onChange }: Props) {
+  const units = useUnits();
+  const set = (change: Partial<Setting>) => onChange({ ...s, ...change });
+  const appliance = appliances.find((a) => a.id === s.on);
+  const typed = (key: keyof Setting, label: string, note?: string) => (
+    <label className="grid content-start gap-1">
+      <span className="label">{label}</span>
+      <input className="field" inputMode="decimal" maxLength={12} value={s[key]} onChange={(e) => set({ [key]: e.target.value })} />
+      {note && <span className="text-soft">{note}</span>}
+    </label>
+  );
+  const pressure = (key: 'psi' | 'running' | 'regulator', label: string) => (
+    <label className="grid content-start gap-1">
+      <span className="label">
+        {label} ({ownUnit('pressure', units)})
+      </span>
+      <FigureInput of="pressure" className="field" inputMode="decimal" maxLength={12} value={s[key]} onChange={(text) => set({ [key]: text })} />
+    </label>
+  );
+  return (
+    <section aria-label="The line" className="grid gap-3">
+      <Select
+        label="Appliance"
+        value={s.on}
+        options={appliances.map((a) => [a.id, a.name])}
+        onChange={(on) => onChange(settingOf({ on, psi: s.psi, house: s.house, houseFt: s.houseFt }, appliances))}
+      />
+      {(appliance?.water.length ?? 0) > 1 && (
+        <Choices legend="Water" options={[['cold', 'cold'], ['hot', 'hot']]} value={s.water} onChange={(water) => set({ water })} /> // biome-ignore format: one row
+      )}
+      {pressure('psi', 'Pressure standing')}
+      <details className="grid gap-3" open={s.running !== '' || s.regulator !== ''}>
+        <summary className="cursor-pointer">A weak main, a regulator</summary>
+        <div className="mt-2 grid gap-3">
+          <div className="grid grid-cols-2 gap-3">
+            {pressure('running', 'Running')}
+            {typed('runningGpm', 'Flow then (gpm)')}
+          </div>
+          {pressure('regulator', 'Regulator set to')}
+          <p className="text-soft">Behind a regulator the first two are the main’s own, before it.</p>
+        </div>
+      </details>
+      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-3">
+        <Select label="House’s pipe" value={s.house} options={HOUSE} onChange={(house) => set({ house })} />
+        {s.house ? typed('houseFt', 'Feet') : <span />}
+      </div>
+      {typed('rise', 'Inlet above the gauge (ft)')}
+      {s.chain ? (
+        <p>
+          Stop and line are the chain of the run.{' '}
+          <button type="button" className="cursor-pointer underline" onClick={() => set({ chain: '' })}>
+            Try another
+          </button>
+        </p>
+      ) : (
+        <>
+          <Select
+            label="Stop"
+            value={s.stop}
+            options={[['', 'none'], ...losses.filter((r) => STOPS.includes(r.id)).map((r): [string, string] => [r.id, r.name])]}
+            onChange={(stop) => set({ stop })}
+          />
+          <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-3">
+            <Select label="Line" value={s.line} options={LINES} onChange={(line) => set({ line })} />
+            <label className="grid content-start gap-1">
+              <span className="label">Length ({ownUnit('length', units)})</span>
+              <FigureInput of="length" className="field" maxLength={12} value={s.lineLength} onChange={(lineLength) => set({ lineLength })} />
+            </label>
+          </div>
+        </>
+      )}
+    </section>
+  );
+}

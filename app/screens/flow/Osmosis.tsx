@@ -1,0 +1,83 @@
+import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
+import { useMemo, useState } from 'react';
+import { Line } from 'react-chartjs-2';
+import { type FlowLine, fading, flow, InputError, quantityWords, type Units, volume } from '../../../core/index.ts';
+import { chartInk, ink } from '../../ui/chart-ink.ts';
+import { timeWords } from './Answer.tsx';
+
+Chart.register(LinearScale, LineController, LineElement, PointElement);
+
+/** A glass, gal. */
+const GLASS_GAL = 0.0625;
+
+/** What a reverse-osmosis tank gives from full until it hardly runs. */
+export default function Osmosis({ line, units }: { line: FlowLine; units: Units }) {
+  const [shell, setShell] = useState('4');
+  const [air, setAir] = useState('7');
+  const [full, setFull] = useState('40');
+  const found = useMemo(() => {
+    try {
+      return { tank: fading({ shellGal: Number(shell), prechargePsi: Number(air), fullPsi: Number(full) }, line), wrong: '' };
+    } catch (fault) {
+      if (fault instanceof InputError) return { tank: null, wrong: fault.message };
+      throw fault;
+    }
+  }, [shell, air, full, line]);
+  chartInk();
+  const { tank } = found;
+  const first = tank?.points[0];
+  const half = tank?.points.find((p) => p.drawnGal >= tank.holdsGal / 2);
+  const field = (label: string, value: string, set: (text: string) => void) => (
+    <label className="grid gap-1">
+      <span className="label">{label}</span>
+      <input className="field" inputMode="decimal" maxLength={8} value={value} onChange={(e) => set(e.target.value)} />
+    </label>
+  );
+  return (
+    <section aria-label="The tank" className="grid gap-3">
+      <h2>The tank as it empties</h2>
+      <div className="grid grid-cols-3 gap-3">
+        {field('Tank (gal)', shell, setShell)}
+        {field('Air in it, empty (psi)', air, setAir)}
+        {field('Full at (psi)', full, setFull)}
+      </div>
+      {found.wrong && <p className="caution">{found.wrong}</p>}
+      {tank && first && (
+        <>
+          <p>
+            It holds <b>{quantityWords(volume(tank.holdsGal), units)}</b>. A glass takes{' '}
+            <b>{first.gpm > 0 ? timeWords((GLASS_GAL * 60) / first.gpm) : 'for ever'}</b> with the tank full
+            {half && half.gpm > 0 && (
+              <>
+                , <b>{timeWords((GLASS_GAL * 60) / half.gpm)}</b> with it half empty ({quantityWords(flow(half.gpm), units)})
+              </>
+            )}
+            .
+          </p>
+          <div className="relative h-64 w-full min-w-0 overflow-hidden">
+            <Line
+              aria-label={`Flow by what was drawn: ${first.gpm.toFixed(2)} gpm at first, falling until the tank is empty.`}
+              data={{ datasets: [{ label: 'gpm', data: tank.points.map((p) => ({ x: p.drawnGal, y: p.gpm })), showLine: true, pointRadius: 0, borderWidth: 2.4, borderColor: ink('--color-ink') }] }} // biome-ignore format: one row
+              options={{
+                animation: false,
+                maintainAspectRatio: false,
+                parsing: false,
+                scales: {
+                  x: {
+                    type: 'linear',
+                    min: 0,
+                    max: tank.holdsGal,
+                    title: { display: true, text: 'gallons drawn' },
+                    grid: { color: ink('--color-faint') },
+                  },
+                  y: { min: 0, title: { display: true, text: 'gpm' }, grid: { color: ink('--color-faint') } },
+                },
+              }}
+            />
+          </div>
+          <p className="text-soft">By Boyle’s law on the air of the tank; the membrane fills it again meanwhile, by drops.</p>
+        </>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,39 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { catalogue } from '../../../catalog/index.ts';
+import { whatHelps } from '../../../core/index.ts';
+import { chainPath, chainText, readSetting, settingOf, settingQuery, usualSetting } from './setting.ts';
+
+const { appliances, losses, parts } = catalogue();
+const read = (more: object) => readSetting({ ...usualSetting('toilet'), ...more }, appliances, losses, parts);
+
+describe('what is asked of a line', () => {
+  it('is the same after a way through an address', () => {
+    const setting = { ...usualSetting('dishwasher'), water: 'hot' as const, psi: '4 bar', chain: 'a~out,b~b~90.25', also: 'toilet' };
+    assert.deepEqual(settingOf(Object.fromEntries(new URLSearchParams(settingQuery(setting))), appliances), setting);
+    assert.equal(settingOf({ on: 'no such thing', evil: 'x' }, appliances).on, 'refrigerator');
+    const path = [{ part: 'stop', outEnd: 'out' }, { part: 'coil', outEnd: 'b', cutLengthIn: 90.25 }]; // biome-ignore format: one path
+    assert.deepEqual(chainPath(chainText(path)), path);
+    assert.deepEqual(chainPath('x~y~NaN,,z'), [{ part: 'x', outEnd: 'y' }, { part: 'z', outEnd: '' }]); // biome-ignore format: one path
+  });
+  it('every appliance has a usual line that gives it water', () => {
+    for (const { id, name } of appliances) {
+      const { read: got, wrong } = readSetting(usualSetting(id), appliances, losses, []);
+      assert.ok(got, `${name}: ${wrong}`);
+      assert.ok(whatHelps(got.line, got.pieces, losses).now.gpm > 0, `${name} gets nothing`);
+    }
+  });
+  it('of a chain is its parts, after the house’s pipe', () => {
+    const { read: got } = read({ chain: 'stop-angle-c58-c38~out,con-toilet-c38-12~b' });
+    assert.deepEqual(
+      got!.pieces.map((p) => p.part),
+      [-1, 0, 1, 1, 1],
+    );
+    assert.deepEqual([got!.housePieces, got!.pieces[1]!.k, got!.pieces[3]!.lengthIn], [1, 2, 10]);
+  });
+  it('that does not read says which field, and what would', () => {
+    for (const [more, said] of [[{ psi: 'lots' }, /Pressure standing.*60 psi/], [{ houseFt: '-3' }, /House pipe/], [{ lineLength: '' }, /Line/], [{ rise: 'up' }, /Rise/], [{ running: '40', runningGpm: 'x' }, /Flow then/]] as const) assert.match(read(more).wrong, said); // biome-ignore format: one table
+    assert.equal(read({ rise: '-12' }).read!.line.riseFt, -12);
+    assert.equal(read({ running: '40' }).read!.line.running, undefined);
+  });
+});

@@ -1,0 +1,222 @@
+/** What is asked of a line, as it is typed and as an address has it; and the same as the core takes it. */
+import {
+  type Appliance,
+  bodyPiece,
+  CHAMBER_STATES,
+  type ChamberState,
+  CLOSING_LAWS,
+  type ClosingLaw,
+  type FlowLine,
+  InputError,
+  type LinePiece,
+  type LossRow,
+  linePieces,
+  type Part,
+  type PathStep,
+  readFraction,
+  readLengthIn,
+  readPressurePsi,
+  tubeById,
+  tubePiece,
+} from '../../../core/index.ts';
+
+/** Every field as typed; '' is not said. */
+export interface Setting {
+  /** Id in appliances.csv. */
+  on: string;
+  water: 'cold' | 'hot';
+  /** Standing, and while something runs: a bare figure is psi. */
+  psi: string;
+  running: string;
+  /** What ran then, gpm. */
+  runningGpm: string;
+  regulator: string;
+  /** Of the inlet above where the gauge was read, ft. */
+  rise: string;
+  /** The house's pipe from the gauge to the stop: id in tubes.csv, and ft. */
+  house: string;
+  houseFt: string;
+  /** Row of losses. */
+  stop: string;
+  /** Tube or hose to the appliance, and its length. */
+  line: string;
+  lineLength: string;
+  /** 'part~outEnd~cutLength', in the order of the water; in place of stop and line. */
+  chain: string;
+  /** More appliances open at once on the house's pipe: ids. */
+  also: string;
+  /** How its valve shuts: milliseconds, and by which law. */
+  close: string;
+  law: ClosingLaw;
+  /** What runs before it shuts, gpm; '' as the line gives. */
+  gpm: string;
+  cushion: 'none' | 'arrestor' | 'chamber';
+  /** Of its gas, cubic inches (of an air chamber: of the empty stub), and psi. */
+  volume: string;
+  precharge: string;
+  chamber: ChamberState;
+  /** From the valve back along the line, ft. */
+  cushionFt: string;
+  /** Fixture units of what hangs on the branch; '' one appliance alone. */
+  units: string;
+  visit: string;
+  run: string;
+}
+
+export type ApplianceFacts = Pick<
+  Appliance,
+  'id' | 'name' | 'water' | 'designGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'typicalVolumeGal' | 'fastClosing'
+>;
+
+/** Usual lines to an appliance: of a hose in tubes.csv. Typical. */
+const USUAL_LINE: Record<string, [tube: string, length: string]> = {
+  dishwasher: ['braid-dish', '60'],
+  refrigerator: ['braid-ice', '72'],
+  'ice-maker': ['braid-ice', '72'],
+  brewer: ['pe-1/4od', '60'],
+  'ro-dispenser': ['pe-1/4od', '96'],
+  'glass-rinser': ['pe-1/4od', '36'],
+  'washing-machine': ['braid-wash', '60'],
+  'tub-filler': ['cu-5/8od', '72'],
+  hydrant: ['cu-5/8od', '120'],
+};
+
+/** A solenoid shuts in 15 to 40 ms, a hand in a tenth of a second or two; a float takes its time. */
+const CLOSES_MS: Record<Appliance['fastClosing'], string> = { yes: '25', 'single lever': '80', 'quarter turn': '120', no: '500' };
+
+export function usualSetting(on: string, fastClosing: Appliance['fastClosing'] = 'yes'): Setting {
+  const [line, lineLength] = USUAL_LINE[on] ?? ['braid-faucet', '20'];
+  const stop = on === 'hydrant' || on === 'tub-filler' ? 'quarter-straight' : 'quarter-angle';
+  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: CLOSES_MS[fastClosing], law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
+}
+
+/** What the address says, over what is usual for its appliance. */
+export function settingOf(asked: Record<string, string>, appliances: readonly ApplianceFacts[]): Setting {
+  const appliance = appliances.find((a) => a.id === asked.on) ?? appliances.find((a) => a.id === 'refrigerator') ?? appliances[0]!;
+  const usual = usualSetting(appliance.id, appliance.fastClosing);
+  const given = Object.fromEntries(Object.entries(asked).filter(([key]) => key in usual && key !== 'on'));
+  const setting: Setting = { ...usual, water: appliance.water[0] ?? 'cold', ...given };
+  const oneOf = <T extends string>(list: readonly T[], value: string, otherwise: T): T => (list as readonly string[]).includes(value) ? (value as T) : otherwise; // biome-ignore format: one line
+  return {
+    ...setting,
+    water: oneOf(['cold', 'hot'], setting.water, 'cold'),
+    law: oneOf(CLOSING_LAWS, setting.law, 'late'),
+    cushion: oneOf(['none', 'arrestor', 'chamber'], setting.cushion, 'none'),
+    chamber: oneOf(Object.keys(CHAMBER_STATES) as ChamberState[], setting.chamber, 'fresh'),
+  };
+}
+
+/** The address of a setting: only what is not as usual. */
+export function settingQuery(s: Setting): string {
+  const usual = usualSetting(s.on);
+  // How fast it shuts is usual by its appliance: it is always said.
+  const said = Object.entries(s).filter(([key, value]) => key === 'on' || key === 'close' || value !== usual[key as keyof Setting]);
+  return new URLSearchParams(said).toString();
+}
+
+/** A chain as an address has it. */
+export const chainText = (path: readonly PathStep[]): string =>
+  path.map((s) => [s.part, s.outEnd, ...(s.cutLengthIn === undefined ? [] : [Number(s.cutLengthIn.toFixed(2))])].join('~')).join(',');
+
+export function chainPath(text: string): PathStep[] {
+  return text
+    .split(',')
+    .filter(Boolean)
+    .slice(0, 20)
+    .map((step) => {
+      const [part = '', outEnd = '', cut] = step.split('~');
+      return { part, outEnd, ...(cut === undefined || !Number.isFinite(Number(cut)) ? {} : { cutLengthIn: Number(cut) }) };
+    });
+}
+
+/** Typical of the two waters, F. */
+const TEMP_F = { cold: 60, hot: 120 } as const;
+/** The bore of a stop with a 3/8 outlet, in: what losses of stops go by. Typical. */
+const STOP = { boreIn: 0.25, lengthIn: 2.5, saddleIn: 0.09 } as const;
+
+export interface ReadSetting {
+  appliance: ApplianceFacts;
+  line: Omit<FlowLine, 'pieces'>;
+  /** The house's pipe first. */
+  pieces: LinePiece[];
+  /** How many of them are the house's. */
+  housePieces: number;
+  also: ApplianceFacts[];
+}
+
+/** What does not read, in words, or what the core is asked. */
+export type Reading = { read: ReadSetting; wrong: '' } | { read: null; wrong: string };
+
+/** A figure typed plainly. @throws InputError */
+function figure(name: string, text: string, what: string): number {
+  const value = readFraction(text.trim());
+  if (value === null) throw new InputError(name, text, what);
+  return value;
+}
+
+function psiOf(name: string, text: string): number {
+  const psi = readPressurePsi(text);
+  if (psi === null) throw new InputError(name, text, 'A pressure as 60, 60 psi or 4 bar.');
+  return psi;
+}
+
+function inchesOf(name: string, text: string): number {
+  const inches = readLengthIn(text);
+  if (inches === null) throw new InputError(name, text, 'A length as 20, 6 ft or 150 cm.');
+  return inches;
+}
+
+/** @param parts the catalogue's, where a chain is asked; none yet where they are still on their way */
+export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], losses: readonly LossRow[], parts: readonly Part[]): Reading {
+  const appliance = appliances.find((a) => a.id === s.on);
+  if (!appliance) return { read: null, wrong: 'Choose an appliance.' };
+  try {
+    const house = s.house ? tubeById(s.house) : undefined;
+    const housePieces = house
+      ? [{ ...tubePiece(house, figure('House pipe', s.houseFt, 'Feet as a number.') * 12), name: `house’s ${house.tradeName}` }]
+      : [];
+    const measured = s.running !== '' && s.runningGpm !== '';
+    return {
+      read: {
+        appliance,
+        line: {
+          sourcePsi: psiOf('Pressure standing', s.psi),
+          ...(measured
+            ? { running: { psi: psiOf('Pressure running', s.running), gpm: figure('Flow then', s.runningGpm, 'Gallons a minute as a number.') } }
+            : {}),
+          ...(s.regulator ? { regulatorPsi: psiOf('Regulator', s.regulator) } : {}),
+          tempF: TEMP_F[s.water],
+          riseFt: s.rise.trim() === '' ? 0 : riseOf(s.rise),
+          appliance: { designGpm: appliance.designGpm, designPsi: appliance.minFlowPsi, maxPsi: Math.min(80, appliance.maxStaticPsi) },
+        },
+        pieces: [...housePieces, ...(s.chain ? linePieces(chainPath(s.chain), parts, losses) : madePieces(s, losses))],
+        housePieces: housePieces.length,
+        also: s.also.split(',').flatMap((id) => appliances.find((a) => a.id === id) ?? []),
+      },
+      wrong: '',
+    };
+  } catch (fault) {
+    if (fault instanceof InputError) return { read: null, wrong: fault.message };
+    throw fault;
+  }
+}
+
+/** Below the gauge it is less than nought. */
+function riseOf(text: string): number {
+  const down = text.trim().startsWith('-');
+  const ft = figure('Rise', text.trim().replace(/^[-+]/, ''), 'Feet as a number, with a minus where it goes down.');
+  return down ? -ft : ft;
+}
+
+/** A stop and a line as they were chosen. */
+function madePieces(s: Setting, losses: readonly LossRow[]): LinePiece[] {
+  const row = losses.find((r) => r.id === s.stop);
+  const stop = row ? [bodyPiece(row, row.name, row.id === 'saddle' ? STOP.saddleIn : STOP.boreIn, STOP.lengthIn, 0)] : [];
+  const tube = s.line ? tubeById(s.line) : undefined;
+  if (!tube) return stop;
+  const lengthIn = inchesOf('Line', s.lineLength);
+  if (tube.material !== 'braided') return [...stop, tubePiece(tube, lengthIn, 1)];
+  // A connector's own inserts are two thirds of its hose, one at each end.
+  const insert = { ...bodyPiece(undefined, `insert of the ${tube.tradeName}`, tube.idIn / 1.5, 1, 1) };
+  return [...stop, insert, tubePiece(tube, Math.max(0, lengthIn - 2), 1), insert];
+}

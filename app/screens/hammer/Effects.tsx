@@ -1,0 +1,26 @@
+import { type Effect, pressure, quantityWords, type Units } from '../../../core/index.ts';
+
+/** What would soften it, the most first. */
+export function Effects({ effects, peakPsi, units }: { effects: Effect[]; peakPsi: number; units: Units }) {
+  const most = Math.max(peakPsi, ...effects.map((e) => e.peakPsi), 1);
+  return (
+    <section aria-label="What would soften it">
+      <h2>What would soften it</h2>
+      <ol className="grid gap-2">
+        {effects.map((e) => (
+          <li key={e.words} className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-3">
+            <span className="min-w-0">{e.words}</span>
+            <b className="text-right font-mono">
+              {quantityWords(pressure(Math.round(e.peakPsi)), units)}
+              {e.isUnderLimit ? '' : ' ▲'}
+            </b>
+            <svg viewBox="0 0 100 12" preserveAspectRatio="none" className="col-span-2 h-3 w-full" aria-hidden="true">
+              <rect x="0" y="0" width={(100 * e.peakPsi) / most} height="12" className={e.isUnderLimit ? 'fill-brass' : 'fill-ink'} />
+            </svg>
+          </li>
+        ))}
+      </ol>
+      <p className="mt-1 text-soft">Peak at the valve with that alone changed. ▲ still passes the limit.</p>
+    </section>
+  );
+}

@@ -1,0 +1,63 @@
+import { CHAMBER_STATES, type ChamberState, type ClosingLaw } from '../../../core/index.ts';
+import { Choices } from '../../ui/Choices.tsx';
+import { Select } from '../../ui/Select.tsx';
+import type { Setting } from '../flow/setting.ts';
+
+const LAWS: [ClosingLaw, string][] = [
+  ['late', 'late, as a real valve: most of it in the last half'],
+  ['flow', 'its flow in a straight line'],
+  ['area', 'its opening in a straight line'],
+];
+
+/** How the valve shuts, and what softens it. */
+export function HammerFields({ setting: s, onChange }: { setting: Setting; onChange: (setting: Setting) => void }) {
+  const set = (change: Partial<Setting>) => onChange({ ...s, ...change });
+  const typed = (key: keyof Setting, label: string, placeholder?: string) => (
+    <label className="grid content-start gap-1">
+      <span className="label">{label}</span>
+      <input
+        className="field"
+        inputMode="decimal"
+        maxLength={10}
+        placeholder={placeholder}
+        value={s[key]}
+        onChange={(e) => set({ [key]: e.target.value })}
+      />
+    </label>
+  );
+  return (
+    <section aria-label="The valve" className="grid gap-3">
+      {typed('close', 'It shuts in (ms)')}
+      <Select label="How it shuts" value={s.law} options={LAWS} onChange={(law) => set({ law: law as ClosingLaw })} />
+      {typed('gpm', 'Flow before it shuts (gpm)', 'as the line gives')}
+      <Choices
+        legend="What softens it"
+        options={[
+          ['none', 'nothing'],
+          ['arrestor', 'arrestor'],
+          ['chamber', 'air chamber'],
+        ]}
+        value={s.cushion}
+        onChange={(cushion) => set({ cushion })}
+      />
+      {s.cushion !== 'none' && (
+        <>
+          <div className="grid grid-cols-2 gap-3">
+            {typed('volume', s.cushion === 'arrestor' ? 'Gas in it (cu in)' : 'Empty stub (cu in)')}
+            {s.cushion === 'arrestor' ? typed('precharge', 'Precharge (psi)') : <span />}
+          </div>
+          {s.cushion === 'chamber' && (
+            <Choices
+              legend="Its air is"
+              options={(Object.keys(CHAMBER_STATES) as ChamberState[]).map((state) => [state, state])}
+              value={s.chamber}
+              onChange={(chamber) => set({ chamber })}
+            />
+          )}
+          {typed('cushionFt', 'From the valve back (ft)')}
+        </>
+      )}
+      {typed('units', 'Fixture units on the branch', 'one appliance alone')}
+    </section>
+  );
+}

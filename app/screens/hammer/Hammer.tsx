@@ -1,0 +1,130 @@
+import { useMemo } from 'react';
+import { type LossRow, PLASTIC_TIMES, type Spread, type SurgeQuestion } from '../../../core/index.ts';
+import { fetched } from '../../ui/fetched.tsx';
+import { saveDrawing } from '../../ui/save-drawing.ts';
+import { saveFile } from '../../ui/save-file.ts';
+import { useUnits } from '../../ui/units.ts';
+import { LineFields } from '../flow/Fields.tsx';
+import { Sides } from '../flow/Sides.tsx';
+import type { ApplianceFacts } from '../flow/setting.ts';
+import { useSetting } from '../flow/use-setting.ts';
+import { AlongPipe } from './AlongPipe.tsx';
+import { hammerAsked } from './asked.ts';
+import { Effects } from './Effects.tsx';
+import { HammerFields } from './Fields.tsx';
+import { ByTable, Told } from './Told.tsx';
+import { SWEEP_RUNS, useHammer } from './use-hammer.ts';
+
+const TimeChart = fetched('The chart', () => import('./TimeChart.tsx'));
+
+interface Props {
+  appliances: ApplianceFacts[];
+  losses: LossRow[];
+  address: Record<string, string>;
+}
+
+/** What is not known of a line one has not measured: how fast it shuts, the pressure of the hour, a plastic's give. */
+function spreadOf(q: SurgeQuestion, isPlastic: boolean): Spread {
+  return {
+    closeMs: [q.closeMs * 0.6, q.closeMs * 1.6],
+    staticPsi: [Math.max(1, q.staticPsi - 10), q.staticPsi + 10],
+    gpm: [q.gpm * 0.85, q.gpm * 1.1],
+    ...(isPlastic ? { modulusTimes: PLASTIC_TIMES } : {}),
+    ...(q.cushion ? { cushionTimes: [0.5, 1] } : {}),
+  };
+}
+
+/** What bangs when it shuts: pressure at the valve and along the pipe, bare and softened. */
+export default function Hammer({ appliances, losses, address }: Props) {
+  const units = useUnits();
+  const { setting, change, reading, isWaiting, back } = useSetting(address, appliances, losses);
+  const { read } = reading;
+  const { asked, wrong } = useMemo(() => (read ? hammerAsked(setting, read) : { asked: null, wrong: reading.wrong }), [setting, read, reading.wrong]);
+  const question = isWaiting ? null : (asked?.question ?? null);
+  const { both, effects, band, done, wrong: refused, sweep, stop } = useHammer(question);
+  const said = wrong || refused;
+  const shown = both && (both.cushioned ?? both.bare);
+  const feet = question?.pipes.reduce((sum, p) => sum + p.lengthFt, 0) ?? 0;
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
+      <div className="lg:col-span-2">
+        <Sides here="hammer" setting={setting} />
+      </div>
+      <div className="grid content-start gap-4 max-lg:order-2 print:hidden">
+        <HammerFields setting={setting} onChange={change} />
+        <LineFields {...{ setting, appliances, losses }} onChange={change} />
+        <p className="caution">
+          A guide, not a test: the maker’s sheet and the local code decide over arrestors, and an air chamber that nobody drains is soon none.
+        </p>
+      </div>
+      <div className="grid min-w-0 content-start gap-5">
+        {back && (
+          <p>
+            <a href={back}>Back to the run</a>
+          </p>
+        )}
+        {said && (
+          <p className="caution" role="alert">
+            {said}
+          </p>
+        )}
+        {!both && !said && <p role="status">Working it out.</p>}
+        {both && shown && question && (
+          <>
+            <Told bare={both.bare} cushioned={both.cushioned} question={both.question} units={units} />
+            <label className="grid max-w-120 gap-1 print:hidden">
+              <span className="label">Closing time, tried out: {Math.round(question.closeMs)} ms</span>
+              <input
+                type="range"
+                className="h-12 w-full accent-brass-deep"
+                min={0}
+                max={300}
+                step={5}
+                value={Math.min(300, Math.round(question.closeMs))}
+                onChange={(e) => change({ ...setting, close: e.target.value })}
+              />
+            </label>
+            <TimeChart bare={both.bare} cushioned={both.cushioned} band={band} />
+            <p className="flex flex-wrap items-center gap-3">
+              {done === null ? (
+                <button type="button" className="key print:hidden" onClick={() => sweep(question, spreadOf(question, asked?.isPlastic ?? false))}>
+                  How sure is that: {SWEEP_RUNS} runs
+                </button>
+              ) : (
+                <>
+                  <button type="button" className="key" onClick={stop}>
+                    Stop
+                  </button>
+                  <progress max={SWEEP_RUNS} value={done} aria-label="Runs done" /> {done} of {SWEEP_RUNS}
+                </>
+              )}
+              {band && (
+                <span className="min-w-0 flex-1 basis-64" role="status">
+                  In 90 of 100 the peak is from {Math.round(band.peak.low)} to {Math.round(band.peak.high)} psi; {Math.round(band.over * 100)} of 100
+                  pass the limit. Closing time, pressure, flow{asked?.isPlastic ? ' and the tube’s give' : ''} are taken as uncertain.
+                </span>
+              )}
+            </p>
+            <AlongPipe surge={shown} units={units} />
+            <div className="grid gap-6 xl:grid-cols-2">
+              <Effects effects={effects} peakPsi={shown.peakPsi} units={units} />
+              <ByTable units={setting.units} flowPsi={both.bare.runningPsi} branchFt={feet} />
+            </div>
+            <p className="flex flex-wrap gap-3 print:hidden">
+              <button type="button" className="key" onClick={() => saveDrawing('svg.hammer-along', 'hammer.svg')}>
+                Save the drawing (SVG)
+              </button>
+              <button
+                type="button"
+                className="key"
+                onClick={async () => saveFile('hammer.csv', 'text/csv', (await import('../flow/files.ts')).surgeCsv(both.bare, both.cushioned))}
+              >
+                CSV
+              </button>
+            </p>
+          </>
+        )}
+      </div>
+    </div>
+  );
+}

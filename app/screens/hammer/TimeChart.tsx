@@ -1,0 +1,91 @@
+import { Chart, Filler, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
+import { useRef } from 'react';
+import { Line } from 'react-chartjs-2';
+import type { Band, Surge } from '../../../core/index.ts';
+import { chartInk, ink } from '../../ui/chart-ink.ts';
+
+Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
+
+interface Props {
+  bare: Surge;
+  cushioned: Surge | null;
+  band: Band | null;
+}
+
+/** More points than a screen has columns show nothing more. */
+const MOST_POINTS = 1600;
+
+/** Time in ms and pressure; of many readings the highest and lowest of each column, so that no peak is lost. */
+function points({ t, psi }: Pick<Surge, 't' | 'psi'>): { x: number; y: number }[] {
+  if (t.length <= MOST_POINTS) return t.map((s, i) => ({ x: s * 1000, y: psi[i]! }));
+  const each = Math.ceil((2 * t.length) / MOST_POINTS);
+  const out: { x: number; y: number }[] = [];
+  for (let from = 0; from < t.length; from += each) {
+    let [low, high] = [from, from];
+    for (let i = from; i < Math.min(t.length, from + each); i++) {
+      if (psi[i]! < psi[low]!) low = i;
+      if (psi[i]! > psi[high]!) high = i;
+    }
+    for (const i of [...new Set([Math.min(low, high), Math.max(low, high)])]) out.push({ x: t[i]! * 1000, y: psi[i]! });
+  }
+  return out;
+}
+
+/** Pressure at the valve in time: bare, with what softens it, and the band of what is not known. */
+export default function TimeChart({ bare, cushioned, band }: Props) {
+  const chart = useRef<Chart<'line', { x: number; y: number }[]> | null>(null);
+  chartInk();
+  const curve = { showLine: true, pointRadius: 0, borderWidth: 1.8 };
+  const edge = { showLine: true, pointRadius: 0, borderWidth: 0, borderColor: 'transparent' };
+  const end = bare.t.at(-1)! * 1000;
+  const save = () => {
+    const a = document.createElement('a');
+    a.href = chart.current?.toBase64Image('image/png') ?? '';
+    a.download = 'hammer.png';
+    a.click();
+  };
+  const at = (list: number[]) => list.map((y, i) => ({ x: band!.t[i]! * 1000, y }));
+  return (
+    <div className="grid gap-2">
+      <div className="relative h-80 w-full min-w-0 overflow-hidden">
+        <Line
+          ref={chart}
+          aria-label={`Pressure at the valve: up to ${bare.peakPsi.toFixed(0)} psi${cushioned ? `, with the cushion ${cushioned.peakPsi.toFixed(0)} psi` : ''}; the limit is ${bare.limitPsi} psi.`}
+          data={{
+            datasets: [
+              { ...curve, label: 'bare', data: points(bare), borderColor: ink('--color-ink') },
+              ...(cushioned
+                ? [{ ...curve, label: 'with the cushion', data: points(cushioned), borderWidth: 2.6, borderColor: ink('--color-brass-deep') }]
+                : []),
+              { ...curve, label: 'limit', data: [{ x: 0, y: bare.limitPsi }, { x: end, y: bare.limitPsi }], borderColor: ink('--color-ink'), borderDash: [3, 4] }, // biome-ignore format: one row
+              ...(band
+                ? [
+                    { ...edge, label: 'high', data: at(band.high), fill: '+1', backgroundColor: ink('--color-brass-light') },
+                    { ...edge, label: 'low', data: at(band.low), fill: false },
+                  ]
+                : []),
+            ],
+          }}
+          options={{
+            animation: false,
+            maintainAspectRatio: false,
+            parsing: false,
+            scales: {
+              x: {
+                type: 'linear',
+                min: 0,
+                max: end,
+                title: { display: true, text: 'milliseconds after it begins to shut' },
+                grid: { color: ink('--color-faint') },
+              },
+              y: { title: { display: true, text: 'psi at the valve' }, grid: { color: ink('--color-faint') } },
+            },
+          }}
+        />
+      </div>
+      <button type="button" className="key justify-self-start print:hidden" onClick={save}>
+        Save the chart (PNG)
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,95 @@
+import {
+  arrestorSize,
+  InputError,
+  michaudPsi,
+  pressure,
+  quantityWords,
+  type Reason,
+  type Surge,
+  type SurgeQuestion,
+  type Units,
+} from '../../../core/index.ts';
+import { Reasons } from '../../ui/Reasons.tsx';
+
+interface Props {
+  bare: Surge;
+  cushioned: Surge | null;
+  question: SurgeQuestion;
+  units: Units;
+}
+
+const three = (value: number): string => String(Number(value.toPrecision(3)));
+
+/** How the figures of a transient come about, with the figures put in. */
+function reasonsOf({ bare, question }: Props): Reason[] {
+  const last = question.pipes.at(-1)!;
+  const roundMs = bare.roundTripS * 1000;
+  const hand = michaudPsi(bare.joukowskyPsi, bare.roundTripS, question.closeMs);
+  return [
+    { rule: 'wave', text: `A wave runs at ${three(bare.waveSpeedFtS)} ft/s in the last tube: that of sound in water, slowed by a wall of ${three(last.wallIn)} in and ${three(last.modulusGpa)} GPa around a bore of ${three(last.boreIn)} in. To the supply and back it takes ${three(roundMs)} ms.`, source: 'Korteweg' },
+    { rule: 'instant', text: `Shut at once, ${three(question.gpm)} gpm would add ${three(bare.joukowskyPsi)} psi: rho a v.`, source: 'Joukowsky' },
+    { rule: 'slow', text: question.closeMs <= roundMs ? `It shuts within one round trip: all of that comes.` : `Shut in a straight line over ${three(question.closeMs)} ms it adds about ${three(hand)} psi: ${three(bare.joukowskyPsi)} x ${three(roundMs)} / ${three(question.closeMs)}.`, source: 'Michaud' },
+    { rule: 'whole', text: `The whole run by the method of characteristics: ${bare.work.toLocaleString('en')} reach-steps, wave speeds moved by ${three(bare.waveFit * 100)} % at most to fit one step of time, water that does not add up ${bare.massOff.toExponential(0)}.`, source: 'Wylie and Streeter' },
+  ]; // biome-ignore format: reasons
+}
+
+const verdict = (s: Surge): string =>
+  s.peakPsi > s.limitPsi ? `▲ passes ${s.limitPsi} psi ${s.timesOver === 1 ? 'once' : `${s.timesOver} times`}` : `stays under ${s.limitPsi} psi`;
+
+/** The peak first, bare and softened; then what it means. */
+export function Told(props: Props) {
+  const { bare, cushioned, units } = props;
+  const words = (psi: number) => quantityWords(pressure(Math.round(psi)), units);
+  const shown = cushioned ?? bare;
+  return (
+    <section aria-label="What it comes to" className="grid gap-2" aria-live="polite">
+      <p className="font-head text-4xl font-semibold">
+        {words(shown.peakPsi)} <span className="text-2xl font-medium">{cushioned ? `softened, ${words(bare.peakPsi)} bare` : 'when it shuts'}</span>
+      </p>
+      <p className="text-lg">
+        <b>{verdict(shown)}</b>
+        {cushioned && <> · bare it {verdict(bare).replace('▲ ', '')}</>}; {words(bare.runningPsi)} while it runs
+      </p>
+      {shown.worst.branch === null && shown.worst.psi > shown.peakPsi * 1.02 && (
+        <p>
+          Highest not at the valve but {shown.worst.ft.toFixed(0)} ft from the supply: {words(shown.worst.psi)}.
+        </p>
+      )}
+      {shown.cavity && (
+        <p className="caution">
+          The wave that comes back pulls the water apart somewhere: from there on the figures are a rough guide, and joints suffer most.
+        </p>
+      )}
+      <Reasons because={reasonsOf(props)} label="How that comes about" />
+    </section>
+  );
+}
+
+/** What the table of arrestors says for this branch. */
+export function ByTable({ units, flowPsi, branchFt }: { units: string; flowPsi: number; branchFt: number }) {
+  const single = units.trim() === '';
+  let choice: ReturnType<typeof arrestorSize> | null = null;
+  let wrong = '';
+  try {
+    choice = arrestorSize(single ? 1 : Number(units), flowPsi, branchFt, single);
+  } catch (fault) {
+    if (!(fault instanceof InputError)) throw fault;
+    wrong = fault.message;
+  }
+  return (
+    <section aria-label="Arrestor by the table">
+      <h2>Arrestor by the table</h2>
+      {choice ? (
+        <>
+          <p className="text-lg">
+            <b>{choice.count === 1 ? `Size ${choice.size}` : `${choice.count} of size ${choice.size}`}</b>, within 6 ft of the valve, near the end of
+            the branch
+          </p>
+          <Reasons because={choice.because} />
+        </>
+      ) : (
+        <p className="caution">{wrong}</p>
+      )}
+    </section>
+  );
+}
