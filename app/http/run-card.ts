@@ -5,6 +5,7 @@ import { type CardHead, type WorkStep, workKind } from '../../core/index.ts';
 import { uuid } from '../../record/shapes.ts';
 import { readRun } from '../../record/visit/sheet.ts';
 import { visitSheet } from '../../store/queries/visits.ts';
+import { flowOf } from '../ui/flow-of.ts';
 import { database } from './database.ts';
 import type { Asked } from './endpoint.ts';
 import { RefusedError } from './faults.ts';
@@ -21,7 +22,8 @@ export async function runCardAsked({ params, locals }: Asked): Promise<RunCard> 
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
   const asked = z.safeParse(uuid, params.run);
   const run = asked.success ? sheet.runs.find((r) => r.id === asked.data) : undefined;
-  const state = run && readRun(run, sheet.entries, catalogue()).state;
+  const { losses, parts } = catalogue();
+  const state = run && readRun(run, sheet.entries, { ...catalogue(), flowOf: flowOf(losses, parts) }).state;
   if (!run || !state) throw new RefusedError(404, 'no-run', 'No such run', 'The visit has no run of that id.', 'run');
   if (!state.hasCard) throw new RefusedError(404, 'no-card', 'No card yet', 'The card is made from the accepted chain: accept one in Match.', 'run');
   const { visit } = sheet;

@@ -4,11 +4,15 @@ import {
   type Branch,
   type Chain,
   endLabel,
+  flow,
   type HouseRules,
   length,
   type MatchResult,
   type Part,
+  pressure,
+  quantityWords,
   type Reason,
+  type RunFlow,
   type SealCount,
   said,
   saidIn,
@@ -16,6 +20,8 @@ import {
   shortName,
   tellApart,
   turns24,
+  type Units,
+  USUAL_PSI,
   weighedSeal,
   writeTurns,
 } from '../../core/index.ts';
@@ -39,6 +45,8 @@ interface Props {
   callbacks?: SealCount[];
   /** Where what the van has not lies, by item: 'Workshop shelf (3)'. */
   elsewhere?: (item: string) => string;
+  /** What the appliance gets through each, where there is one; as `isRead` or at a usual pressure. */
+  flows?: { of: (RunFlow | null)[]; isRead: boolean };
   /** Takes a chain, where there is a run to take it for. */
   onUse?: (chain: Chain) => void;
   used?: string | null;
@@ -81,6 +89,7 @@ function Ranked({
   currency,
   callbacks,
   elsewhere,
+  flows,
   onUse,
   used,
   useWord = 'Use this',
@@ -89,6 +98,8 @@ function Ranked({
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
   const scale = scaleFor(sections, DRAWING_PX, 58);
+  const units = useUnits();
+  const mostGpm = Math.max(0, ...(flows?.of ?? []).map((f) => f?.point.gpm ?? 0));
   return (
     <div>
       {result.chains.map((chain, i) => (
@@ -112,6 +123,7 @@ function Ranked({
             <Figure value={money(chain.priceCents, currency)} unit="parts" />
             <Figure value={String(chain.minutes)} unit="minutes" />
             <Figure value={oneIn(chain.leakRisk)} unit="comes back" />
+            {flows?.of[i] && <Figure {...gets(flows.of[i], units)} />}
             <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
             {onUse && (
               <button type="button" className={`key ${i === 0 ? 'key-main' : ''}`} onClick={() => onUse(chain)}>
@@ -119,6 +131,7 @@ function Ranked({
               </button>
             )}
           </div>
+          {flows?.of[i] && <Narrower flow={flows.of[i]} most={mostGpm} isRead={flows.isRead} />}
           <InWords apart={apart[i]!} offVan={chain.offVan} elsewhere={elsewhere} />
           <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
           <details className={`why ${i === 0 ? 'to-print' : ''}`}>
@@ -128,6 +141,29 @@ function Ranked({
         </article>
       ))}
     </div>
+  );
+}
+
+/** A flow as a figure: its number, and its unit with a mark where it is weak. */
+function gets({ point }: RunFlow, units: Units): { value: string; unit: string } {
+  const [value = '', unit = ''] = quantityWords(flow(point.gpm), units).split(' ');
+  return { value, unit: point.verdict === 'weak' ? `${unit} ▲ weak` : unit };
+}
+
+/** Less by this part than the most of the chains: worth a word. */
+const NARROWER_BY = 0.05;
+
+/** What a narrower line costs in flow. */
+function Narrower({ flow: { point }, most, isRead }: { flow: RunFlow; most: number; isRead: boolean }) {
+  const units = useUnits();
+  const less = most - point.gpm;
+  if (less < most * NARROWER_BY && point.verdict === 'enough') return null;
+  return (
+    <p>
+      {less >= most * NARROWER_BY && <>Narrower: {quantityWords(flow(less), units)} less than the widest of these. </>}
+      {point.verdict === 'weak' && <b>▲ {quantityWords(pressure(point.inletPsi), units)} flowing is under what its maker asks. </b>}
+      {!isRead && <span className="text-soft">At a usual {quantityWords(pressure(USUAL_PSI), units)}: nobody read it here.</span>}
+    </p>
   );
 }
 

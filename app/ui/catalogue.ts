@@ -43,6 +43,7 @@ const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection
 const broughtUp = (kept: SentCatalogue): SentCatalogue => ({
   ...kept,
   look: kept.look ?? NO_LOOK,
+  losses: kept.losses ?? [],
   rules: rulesBroughtUp(kept.rules),
   appliances: kept.appliances.map((a) => ({ ...UNSAID, ...a })),
 });

@@ -156,7 +156,7 @@ function reasonsOf(line: FlowLine, p: Omit<OperatingPoint, 'because'>): Reason[]
   // It is a run of tube that is heard, not the foot of a connector.
   const loud = p.speedFtS.findIndex((v, i) => v > limit && line.pieces[i]!.lengthIn >= LONG_ENOUGH_IN);
   if (loud >= 0) {
-    out.push(reason('flow-noise', `In ${line.pieces[loud]!.name ?? `piece ${loud + 1}`} water runs at ${threeDigits(p.speedFtS[loud]!)} ft/s: over ${limit} it is heard, and would wear copper.`, { figures: { fastestFtS: threeDigits(most), limitFtS: limit }, source: 'typical: 8 ft/s cold, 5 ft/s hot' })); // biome-ignore format: a reason
+    out.push(reason('flow-noise', `Water runs at ${threeDigits(p.speedFtS[loud]!)} ft/s in ${line.pieces[loud]!.name ? `the ${line.pieces[loud]!.name}` : `piece ${loud + 1}`}: over ${limit} it is heard, and would wear copper.`, { figures: { fastestFtS: threeDigits(most), limitFtS: limit }, source: 'typical: 8 ft/s cold, 5 ft/s hot' })); // biome-ignore format: a reason
   }
   return out;
 }

@@ -13,6 +13,8 @@ const MOST_WORK = 4e8;
 /** Readings of the valve's pressure that are handed out. */
 const MOST_READINGS = 20_000;
 const MOST_FRAMES = 400;
+/** A wave counts as another once it fell under this part of the limit: what trembles about it counts once. */
+const ARMED_BELOW = 0.9;
 /** Places along the line that are told of. */
 const MOST_PLACES = 241;
 
@@ -56,7 +58,7 @@ export function surge(s: SurgeQuestion): Surge {
   const books = new Books(net, pipes);
   let [peakPa, timesOver, hasParted] = [runningPa, 0, false];
   let gas: GasState = { isAwake: false, isParted: false };
-  let before = runningPa;
+  let isArmed = true;
   for (let step = 1; step <= steps; step++) {
     const now = step * net.dtS;
     const valve = valveAt(law, closeS, now, net.flowM3S, runningPa);
@@ -65,8 +67,8 @@ export function surge(s: SurgeQuestion): Surge {
     books.add();
     const pa = net.valve.pa;
     if (pa > peakPa) peakPa = pa;
-    if (pa > limitPa && before <= limitPa) timesOver++;
-    before = pa;
+    if (pa > limitPa && isArmed) timesOver++;
+    if (pa > limitPa || pa < ARMED_BELOW * limitPa) isArmed = pa < limitPa;
     if (step % every === 0) {
       t.push(now);
       psi.push(pa / PA_PER_PSI);

@@ -30,6 +30,8 @@ export interface RunFacts {
   sheet?: Record<string, { name: string; text: string }>;
   /** Lengths that were measured at its steps, by their id. */
   measured?: Record<string, { text: string; inches: number | null }>;
+  /** What its line gives it, gpm, where that was reckoned; its design flow unless given. */
+  gpm?: number;
   /** The card as it was then; the latest unless given. */
   cardVersion?: number;
   rules: HouseRules;

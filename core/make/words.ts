@@ -3,6 +3,7 @@ import { parseEnd } from '../ends/code.ts';
 import { endLabel } from '../ends/label.ts';
 import { tubeJointOf } from '../ends/tube-joints.ts';
 import { shortName } from '../match/sides.ts';
+import { threeDigits } from '../units/digits.ts';
 import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
 import type { Known } from './facts.ts';
 import { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
@@ -57,11 +58,11 @@ function rinseWords(run: RunFacts, known: Known): Record<string, string> {
     const part = known.parts.find((p) => p.id === step.part);
     return { boreIn: part?.boreIn ?? USUAL_BORE_IN, lengthIn: step.cutLengthIn ?? part?.lengthIn ?? 0 };
   });
-  const gpm = run.appliance.designGpm > 0 ? run.appliance.designGpm : 0.5;
+  const gpm = run.gpm ?? (run.appliance.designGpm > 0 ? run.appliance.designGpm : 0.5);
   const { cups, seconds } = rinseOf(pieces, LEAST_CUPS, gpm);
   return {
     rinse: `${writeFraction(cups, 2)} cups`,
-    rinseSeconds: `${seconds} s at ${gpm} gpm`,
+    rinseSeconds: `${seconds} s at ${threeDigits(gpm)} gpm`,
     runOut: `${cupsWords(Math.max(0.5, Math.ceil(lineCups(pieces) * 2 - 1e-9) / 2))} of the line, and the branch's`,
     flushOut: `${cupsWords(cups)} and more`,
   };

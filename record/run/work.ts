@@ -1,5 +1,7 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
 import { type SealId, sealById } from '../../core/ends/seals.ts';
+import type { PathStep } from '../../core/flow/line-pieces.ts';
+import type { PressuresRead } from '../../core/flow/run-flow.ts';
 import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
 import type { LookData } from '../../core/look/rows.ts';
 import { isPlastic } from '../../core/make/facts.ts';
@@ -43,6 +45,8 @@ export interface RunContext {
   rules?: HouseRules;
   /** What is judged on sight. */
   look: LookData;
+  /** What a chain gives the appliance at the pressures read, gpm; a screen that tells of the flow brings it. */
+  gpmOf?: (path: readonly PathStep[], read: PressuresRead) => number | undefined;
 }
 
 export interface JointState extends Proof {
@@ -94,13 +98,14 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const oldLine = lastOf(history, oldLineJudged)?.body ?? null;
   const sheet = sheetOf(context, history);
   const measured = measuredOf(history);
+  const gpm = accepted && place.pressurePsi !== undefined ? context.gpmOf?.(accepted.chain.path, { staticPsi: place.pressurePsi }) : undefined;
   const figures = [...Object.values(sheet), ...Object.values(measured)].map((f) => f.text);
-  const key = `${accepted?.entryId} ${begun?.id} ${figures} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict}`;
+  const key = `${accepted?.entryId} ${begun?.id} ${figures} ${stop?.kind} ${stop?.condition} ${place.hidden} ${place.afterOsmosis} ${oldLine?.verdict} ${gpm}`;
   const hasCard = accepted !== null || !workKind(context.work).joins;
   const card =
     cards.get(key) ??
     (hasCard
-      ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet, measured, rules, cardVersion })
+      ? cardOf(context, accepted, { stop, place, oldLine, from: side('from')?.end, to: side('to')?.end, sheet, measured, rules, cardVersion, gpm })
       : []);
   cards.set(key, card);
   const rounds = roundsOf(card);
@@ -212,6 +217,7 @@ function cardOf(
     to: string | null | undefined;
     sheet: Record<string, { name: string; text: string }>;
     measured: NonNullable<RunFacts['measured']>;
+    gpm: number | undefined;
     rules: HouseRules;
     cardVersion: number;
   },
@@ -234,6 +240,7 @@ function cardOf(
     takenOutlets: accepted?.need.leaveOutlet ? accepted.chain.branches.flatMap((b) => (b.use === 'free' ? [`${b.part} ${b.end}`] : [])) : [],
     sheet: found.sheet,
     measured: found.measured,
+    ...(found.gpm === undefined ? {} : { gpm: found.gpm }),
     rules: found.rules,
     stepData: context.stepData,
     parts: accepted?.chain.parts.flatMap((id) => partAsAccepted(context, accepted, id)) ?? [],

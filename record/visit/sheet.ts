@@ -1,5 +1,7 @@
 /** A visit as the server gives it and a device keeps it: everything its state is derived from. */
 
+import type { PathStep } from '../../core/flow/line-pieces.ts';
+import type { PressuresRead, RunFlow } from '../../core/flow/run-flow.ts';
 import type { HouseRules } from '../../core/house/rules.ts';
 import type { LookData } from '../../core/look/rows.ts';
 import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
@@ -56,6 +58,9 @@ export interface VisitSheet {
   mainValve: string | null;
 }
 
+/** What an appliance gets through a chain at the pressures that were read; null where that cannot be told. */
+export type FlowOf = (appliance: Appliance, water: 'cold' | 'hot', read: PressuresRead, path: readonly PathStep[]) => RunFlow | null;
+
 /** What of a catalogue the state of a run follows from. */
 export interface RunCatalogue {
   appliances: Appliance[];
@@ -64,6 +69,8 @@ export interface RunCatalogue {
   look: LookData;
   /** The house's of now, where it is known. */
   rules?: HouseRules;
+  /** A screen that tells of the flow brings it; without, the appliance's design stands in. */
+  flowOf?: FlowOf;
 }
 
 /** A run that is on record and cannot be made sense of; the rest of its visit can. */
@@ -85,6 +92,7 @@ export function contextOf(run: RunRow, catalogue: RunCatalogue): RunContext {
     parts: catalogue.parts,
     look: catalogue.look,
     ...(catalogue.rules ? { rules: catalogue.rules } : {}),
+    ...(catalogue.flowOf ? { gpmOf: (path, read) => catalogue.flowOf?.(appliance, run.water, read, path)?.point.gpm } : {}),
   };
 }
 

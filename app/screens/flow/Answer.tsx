@@ -10,10 +10,14 @@ export function timeWords(seconds: number): string {
   return seconds < 5400 ? `${Math.round(seconds / 6) / 10} min` : `${Math.round(seconds / 360) / 10} h`;
 }
 
-/** What comes, first; then what it means, each figure with its equation. */
-export function Answer({ answer, appliance, units }: { answer: LineAnswer; appliance: ApplianceFacts; units: Units }) {
-  const { now, fill, rinse, hot, held } = answer;
-  const fastest = Math.max(0, ...now.speedFtS);
+interface Props {
+  answer: LineAnswer;
+  appliance: ApplianceFacts;
+  units: Units;
+}
+
+/** What comes, and whether it is enough. */
+export function Answer({ answer: { now }, appliance, units }: Props) {
   return (
     <section aria-label="What it gets" className="grid gap-2" aria-live="polite">
       <p className="font-head text-4xl font-semibold">
@@ -37,34 +41,41 @@ export function Answer({ answer, appliance, units }: { answer: LineAnswer; appli
           </p>
         ))}
       <Reasons because={now.because} label="How that comes about" />
-      <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-4 gap-y-1">
-        {fill && (
-          <Fact name={`Fills ${quantityWords(volume(appliance.typicalVolumeGal), units)} in`} value={timeWords(fill.value)} because={fill.because} />
-        )}
-        {hot && (
-          <Fact
-            name="Hot water after"
-            value={`${timeWords(hot.value.seconds)}, ${quantityWords(volume(hot.value.wastedGal), units)} run away`}
-            because={hot.because}
-          />
-        )}
-        {rinse && <Fact name="Rinse first" value={`${rinse.value.cups} cups, ${timeWords(rinse.value.seconds)}`} because={rinse.because} />}
-        <Fact name="Stands in the line" value={quantityWords(volume(held.value), units)} because={held.because} />
-        <Fact name="Fastest" value={quantityWords(speed(fastest), units)} />
-        <Fact name="Standing at the inlet" value={quantityWords(pressure(Math.max(0, now.staticPsi)), units)} />
-      </dl>
     </section>
+  );
+}
+
+/** What follows from the flow, each figure with its equation. */
+export function Facts({ answer, appliance, units }: Props) {
+  const { now, fill, rinse, hot, held } = answer;
+  return (
+    <dl className="grid grid-cols-[repeat(auto-fill,minmax(13rem,1fr))] gap-x-4 gap-y-2">
+      {fill && (
+        <Fact name={`Fills ${quantityWords(volume(appliance.typicalVolumeGal), units)} in`} value={timeWords(fill.value)} because={fill.because} />
+      )}
+      {hot && (
+        <Fact
+          name="Hot water after"
+          value={`${timeWords(hot.value.seconds)}, ${quantityWords(volume(hot.value.wastedGal), units)} run away`}
+          because={hot.because}
+        />
+      )}
+      {rinse && <Fact name="Rinse first" value={`${rinse.value.cups} cups, ${timeWords(rinse.value.seconds)}`} because={rinse.because} />}
+      <Fact name="Stands in pipe and line" value={quantityWords(volume(held.value), units)} because={held.because} />
+      <Fact name="Fastest" value={quantityWords(speed(Math.max(0, ...now.speedFtS)), units)} />
+      <Fact name="Standing at the inlet" value={quantityWords(pressure(Math.max(0, now.staticPsi)), units)} />
+    </dl>
   );
 }
 
 function Fact({ name, value, because }: { name: string; value: string; because?: Reason[] }) {
   return (
-    <>
+    <div className="border-t border-rule pt-1">
       <dt className="text-soft">{name}</dt>
       <dd>
-        <b>{value}</b>
+        <b className="text-lg">{value}</b>
         {because && <Reasons because={because} label="how" />}
       </dd>
-    </>
+    </div>
   );
 }

@@ -49,7 +49,7 @@ export default function Crossing({ line, point }: { line: FlowLine; point: Opera
             x: { type: 'linear', min: 0, max: drawn.mostGpm, title: { display: true, text: 'gpm' }, grid: { color: ink('--color-faint') } },
             y: {
               min: 0,
-              max: Math.max(point.supplyPsi, point.staticPsi) * 1.05,
+              max: Math.ceil(Math.max(point.supplyPsi, point.staticPsi) / 10) * 10,
               title: { display: true, text: 'psi at the inlet' },
               grid: { color: ink('--color-faint') },
             },

@@ -65,11 +65,11 @@ export function LineFields({ setting: s, appliances, losses, onChange }: Props) 
           <p className="text-soft">Behind a regulator the first two are the main’s own, before it.</p>
         </div>
       </details>
-      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-3">
-        <Select label="House’s pipe" value={s.house} options={HOUSE} onChange={(house) => set({ house })} />
-        {s.house ? typed('houseFt', 'Feet') : <span />}
+      <Select label="House’s pipe from the gauge" value={s.house} options={HOUSE} onChange={(house) => set({ house })} />
+      <div className="grid grid-cols-2 gap-3">
+        {s.house && typed('houseFt', 'Its length (ft)')}
+        {typed('rise', 'Inlet higher by (ft)')}
       </div>
-      {typed('rise', 'Inlet above the gauge (ft)')}
       {s.chain ? (
         <p>
           Stop and line are the chain of the run.{' '}
@@ -85,8 +85,8 @@ export function LineFields({ setting: s, appliances, losses, onChange }: Props) 
             options={[['', 'none'], ...losses.filter((r) => STOPS.includes(r.id)).map((r): [string, string] => [r.id, r.name])]}
             onChange={(stop) => set({ stop })}
           />
-          <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-3">
-            <Select label="Line" value={s.line} options={LINES} onChange={(line) => set({ line })} />
+          <Select label="Line" value={s.line} options={LINES} onChange={(line) => set({ line })} />
+          <div>
             <label className="grid content-start gap-1">
               <span className="label">Length ({ownUnit('length', units)})</span>
               <FigureInput of="length" className="field" maxLength={12} value={s.lineLength} onChange={(lineLength) => set({ lineLength })} />

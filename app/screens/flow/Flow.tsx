@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import { LEAST_CUPS, type LossRow, lineAnswer, withSteps } from '../../../core/index.ts';
+import { LEAST_CUPS, type LossRow, lineAnswer, pressure, quantityWords, withSteps } from '../../../core/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { saveDrawing } from '../../ui/save-drawing.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { useUnits } from '../../ui/units.ts';
-import { Answer } from './Answer.tsx';
+import { Answer, Facts } from './Answer.tsx';
 import { LineFields } from './Fields.tsx';
 import { Helps } from './Helps.tsx';
 import { Losses } from './Losses.tsx';
@@ -60,8 +60,9 @@ export default function Flow({ appliances, losses, address }: Props) {
         {read && found && !isWaiting && (
           <>
             <Answer answer={found.answer} appliance={read.appliance} units={units} />
+            <Profile pieces={found.pieces} point={found.answer.now} leastPsi={read.appliance.minFlowPsi} water={setting.water} units={units} />
             <label className="grid max-w-120 gap-1 print:hidden">
-              <span className="label">Pressure standing, tried out</span>
+              <span className="label">Pressure standing, tried out: {quantityWords(pressure(Math.round(read.line.sourcePsi)), units)}</span>
               <input
                 type="range"
                 className="h-12 w-full accent-brass-deep"
@@ -72,7 +73,7 @@ export default function Flow({ appliances, losses, address }: Props) {
                 onChange={(e) => change({ ...setting, psi: e.target.value })}
               />
             </label>
-            <Profile pieces={found.pieces} point={found.answer.now} leastPsi={read.appliance.minFlowPsi} water={setting.water} units={units} />
+            <Facts answer={found.answer} appliance={read.appliance} units={units} />
             <div className="grid gap-6 xl:grid-cols-2">
               <Losses pieces={found.pieces} point={found.answer.now} units={units} />
               <Helps helps={found.answer.helps} units={units} />

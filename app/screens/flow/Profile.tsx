@@ -70,6 +70,9 @@ export function Profile({ pieces, point, leastPsi, water, units }: Props) {
           </g>
         ))}
         <path d={`M${SIDE - 14} ${TOP}H${W - SIDE + 14}`} className="stroke-soft" strokeWidth="0.8" strokeDasharray="12 4 2 4" />
+        <text x={2} y={GRAPH.top - 8} className="fill-soft text-[13px]">
+          {units === 'metric' ? 'bar' : 'psi'}
+        </text>
         {grid.map((value) => (
           <g key={value}>
             <path d={`M${SIDE - 14} ${y(value)}H${W - SIDE}`} className="stroke-faint" strokeWidth="1" />

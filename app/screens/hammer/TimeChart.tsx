@@ -37,7 +37,7 @@ export default function TimeChart({ bare, cushioned, band }: Props) {
   chartInk();
   const curve = { showLine: true, pointRadius: 0, borderWidth: 1.8 };
   const edge = { showLine: true, pointRadius: 0, borderWidth: 0, borderColor: 'transparent' };
-  const end = bare.t.at(-1)! * 1000;
+  const end = Math.round(bare.t.at(-1)! * 100) * 10;
   const save = () => {
     const a = document.createElement('a');
     a.href = chart.current?.toBase64Image('image/png') ?? '';

@@ -14,7 +14,7 @@ export interface HammerAsked {
 /** Pictures of the pressure along the line. */
 const FRAMES = 150;
 /** How long is looked on, s: the closing, then swings enough to see them fade. */
-const secondsFor = (closeMs: number, ft: number): number => Math.min(3, Math.max(0.3, closeMs / 1000 + ft * 0.02));
+const secondsFor = (closeMs: number, ft: number): number => Math.ceil(Math.min(3, Math.max(0.3, closeMs / 1000 + ft * 0.02)) * 10) / 10;
 
 function figure(name: string, text: string, what: string): number {
   const value = readFraction(text.trim());

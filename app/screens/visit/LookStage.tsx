@@ -26,6 +26,8 @@ import { Distance, FoundTube, Pressure } from './Measures.tsx';
 import type { StageProps } from './stage-props.ts';
 import { Told } from './Told.tsx';
 
+const FlowHere = fetched('The flow', () => import('./look/FlowHere.tsx'));
+
 const Sources = fetched('The comparison of sources', () => import('./look/Sources.tsx'));
 
 const FromDrawing = fetched('What the drawing says', () => import('./look/FromDrawing.tsx'));
@@ -227,6 +229,7 @@ export default function LookStage({
         </Fold>
         <Fold {...fold('water')}>
           <WaterMeasured {...{ run, state, write }} hot={context.water === 'hot'} />
+          <FlowHere {...{ run, context, state, catalogue, visitId }} />
         </Fold>
         <Fold {...fold('complaints')}>
           <Complaints {...{ run, context, state, write }} causes={judged.causes} />

@@ -2,7 +2,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { type Chain, cardVersionOf, hangsOn, matchPreferring, type OpenFact, stockForCut, workKind } from '../../../core/index.ts';
 import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, needOfRun } from '../../../record/index.ts';
-import { judgeRun } from '../../../record/run/survey.ts';
+import { judgeRun, surveyOf } from '../../../record/run/survey.ts';
 import { stockOf, vanOf } from '../../../record/stock/levels.ts';
 import { Chains, chainKey } from '../../ui/Chains.tsx';
 import { fetched } from '../../ui/fetched.tsx';
@@ -42,6 +42,13 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
     };
   }, [from, to, rejoin, need, rules, catalogue, vanId]);
   const result = useMemo(() => query && matchPreferring(query, soft), [query, soft]);
+  const flows = useMemo(() => {
+    const { flowOf } = catalogue;
+    if (!flowOf || !result) return undefined;
+    const { staticPsi, runningPsi, bucket, appliance } = surveyOf(context, state);
+    const read = { staticPsi, runningPsi, bucket };
+    return { of: result.chains.map((c) => flowOf({ ...context.appliance, ...appliance }, run.water, read, c.path)), isRead: staticPsi !== undefined };
+  }, [catalogue, result, context, state, run.water]);
   if (!workKind(run.work).joins) {
     return (
       <p>
@@ -150,6 +157,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         rules={rules}
         currency={catalogue.currency}
         callbacks={catalogue.callbacks}
+        flows={flows}
         elsewhere={whereElse(catalogue.places, vanId)}
         onUse={take}
         used={state.accepted ? chainKey(state.accepted.chain) : null}

@@ -18,6 +18,7 @@ import { RunningLeak } from './RunningLeak.tsx';
 import { StageTabs } from './StageTabs.tsx';
 import { Standing } from './Standing.tsx';
 import { jointUnderWork, TheLine } from './TheLine.tsx';
+import { useWithFlow } from './use-flow.ts';
 import { useNews } from './use-news.ts';
 import { useReads } from './use-reads.ts';
 import { useWrite } from './use-write.ts';
@@ -96,7 +97,7 @@ function askedHere(): Asked {
 
 function OpenVisit({ sheet, asked, record, first }: { sheet: VisitSheet; asked: Asked; record: VisitRecord; first: ReactNode }) {
   const { isRead } = record;
-  const catalogue = useCatalogue();
+  const catalogue = useWithFlow(useCatalogue());
   const [runId, setRunId] = useState(asked.run && sheet.runs.some((r) => r.id === asked.run) ? asked.run : (sheet.runs[0]?.id ?? null));
   const [chosen, setChosen] = useState<Stage | null>(STAGES.includes(asked.stage as Stage) ? (asked.stage as Stage) : null);
   const [alarm, setAlarm] = useState(false);

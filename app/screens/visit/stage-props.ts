@@ -1,15 +1,15 @@
 import type { Entry, FreeOutlet, RunContext, RunState, Stage } from '../../../record/index.ts';
 import type { ReadRun, RunRow } from '../../../record/visit/sheet.ts';
 import type { Gathered } from '../../../record/visit/states.ts';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import type { Write } from '../../ui/use-visit.ts';
+import type { WithFlow } from './use-flow.ts';
 
 /** What every stage's panel works with. */
 export interface StageProps {
   run: RunRow;
   context: RunContext;
   state: RunState;
-  catalogue: ClientCatalogue;
+  catalogue: WithFlow;
   names: Record<string, string>;
   write: Write;
   visitId: string;

@@ -1,8 +1,10 @@
 import { NOISES, type Noise, noiseCompared } from '../../../../record/run/noises.ts';
 import type { StageProps } from '../stage-props.ts';
+import { BangHere } from './BangHere.tsx';
 
 /** What is heard when the appliance works and shuts, beside what was heard before the work. */
-export default function NoiseAfter({ run, state, write }: Pick<StageProps, 'run' | 'state' | 'write'>) {
+export default function NoiseAfter(props: Pick<StageProps, 'run' | 'context' | 'state' | 'catalogue' | 'visitId' | 'write'>) {
+  const { run, state, write } = props;
   const { noiseAfter, survey } = state;
   const said = noiseCompared(survey.baseline?.noise, noiseAfter);
   return (
@@ -25,6 +27,7 @@ export default function NoiseAfter({ run, state, write }: Pick<StageProps, 'run'
         ))}
       </div>
       {said && <p className={`mt-2 ${said.isWorse ? 'caution' : ''}`}>{said.words}</p>}
+      <BangHere {...props} />
       {said?.isWorse && noiseAfter === 'bang' && (
         <p className="mt-1">A valve that snaps shut bangs: an arrestor near it, or a slower stop. Banging loosens joints.</p>
       )}

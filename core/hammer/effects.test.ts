@@ -1,0 +1,28 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { surgeEffects } from './effects.ts';
+import type { SurgeQuestion } from './shape.ts';
+import { surge } from './surge.ts';
+
+const LINE: SurgeQuestion = { pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }], staticPsi: 60, gpm: 2, closeMs: 20, law: 'late', tempF: 68, seconds: 0.2 }; // biome-ignore format: one question
+
+describe('what would soften a bang', () => {
+  it('is each change run by itself, the lowest peak first', () => {
+    const effects = surgeEffects(LINE);
+    const peaks = effects.map((e) => e.peakPsi);
+    assert.deepEqual(
+      peaks,
+      [...peaks].sort((a, b) => a - b),
+    );
+    const half = effects.find((e) => e.words === 'half as much runs')!;
+    assert.equal(half.peakPsi, surge({ ...LINE, gpm: 1 }).peakPsi);
+    const wide = effects.find((e) => e.words.includes('the next size'))!;
+    assert.equal(wide.peakPsi, surge({ ...LINE, pipes: [{ ...LINE.pipes[0]!, boreIn: 0.785, wallIn: 0.045 }] }).peakPsi);
+    assert.ok(effects.every((e) => e.isUnderLimit === e.peakPsi <= 150));
+    assert.equal(effects.filter((e) => e.words.startsWith('an arrestor')).length, 4);
+  });
+  it('moves the cushion that is there, and no farther than the line is long', () => {
+    const short = surgeEffects({ ...LINE, pipes: [{ ...LINE.pipes[0]!, lengthFt: 5 }], cushion: { volumeIn3: 2, prechargePsi: 60 } });
+    assert.deepEqual(short.filter((e) => e.words.startsWith('the cushion')).map((e) => e.words).sort(), ['the cushion 3 ft from it', 'the cushion at the valve']); // biome-ignore format: one line
+  });
+});
