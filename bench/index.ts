@@ -1,5 +1,6 @@
 /** `npm run bench`: ratios in one run where there is a baseline, and what is asked of the figures. `npm run bench -- NAME` runs a part alone. */
 import { demoChains, generated, make, reach, shut, small } from './computed.ts';
+import { flowTime, hammerLoop, sweepTime } from './hammer.ts';
 import { withHouse } from './house.ts';
 import { api, asking, cardOnPage, pages, pressing, recorded, typing } from './pages.ts';
 import { gauge, manyYears, shopOfYears } from './years.ts';
@@ -13,6 +14,11 @@ const PARTS: Record<string, () => Promise<void>> = {
   },
   reach: async () => reach(),
   shut: async () => shut(),
+  hammer: async () => {
+    flowTime();
+    hammerLoop();
+    sweepTime();
+  },
   make: async () => {
     make();
     await withHouse(cardOnPage);

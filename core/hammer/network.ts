@@ -6,7 +6,7 @@ import { ATM_PA, boreArea, M_PER_IN, M3_S_PER_GPM, PA_PER_PSI } from '../units/s
 import { frictionTable, lookedUp } from './friction-table.ts';
 import { checkedCut } from './grid.ts';
 import { GAS_POWER, type Gas, type Node } from './node.ts';
-import { FREE_GAS, type Pipe } from './pipe.ts';
+import { FREE_GAS, type Pipe, renewFriction } from './pipe.ts';
 import type { Cushion, SurgePipe, SurgeQuestion } from './shape.ts';
 import { impedance, waveSpeed } from './wave.ts';
 
@@ -108,12 +108,14 @@ function pipeOf({ lengthM, bore }: Ready, n: number, flow: number, pa: number, g
     nextLeft: new Float64Array(n + 1),
     high: at.map((p) => 2 * p),
     low: at.map((p) => 2 * p),
+    resist: new Float64Array(n),
     friction: table.pa,
     perPa: 1 / (4 * z * table.stepM3S),
     gas: new Float64Array(n + 1),
     scratch: new Float64Array(n + 1),
     freeGas: FREE_GAS * ATM_PA * ((bore.areaM2 * lengthM) / n),
   };
+  renewFriction(pipe);
   return { pipe, farPa: at[n]! };
 }
 
