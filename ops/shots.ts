@@ -56,15 +56,6 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
   { file: 'make', open: (page) => openRun(page, 'Flat toilet', 'Make') },
   { file: 'prove', open: (page) => openRun(page, 'Ice maker', 'Prove') },
   {
-    file: 'certificate',
-    open: async (page) => {
-      await page.goto(`${base}/ledger?appliance=brewer`);
-      await page.locator('tbody a').first().click();
-      await page.getByRole('link', { name: 'What was proven' }).click();
-      await page.getByRole('heading', { name: 'What was proven' }).waitFor();
-    },
-  },
-  {
     file: 'match-bench',
     open: async (page) => {
       await page.goto(`${base}/match?q=from 1/2 copper to a toilet, 20 in`);
@@ -78,6 +69,14 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
       await page.waitForFunction(() => !document.querySelector('astro-island[ssr]'));
       await page.getByLabel('Diameter at the crests, in').fill('0.820');
       await page.getByLabel('Threads per inch').fill('14');
+    },
+  },
+  { file: 'flow', open: async (page) => void (await page.goto(`${base}/flow?on=dishwasher`)) },
+  {
+    file: 'hammer',
+    open: async (page) => {
+      await page.goto(`${base}/hammer?on=washing-machine&cushion=arrestor&volume=8`);
+      await page.locator('canvas').first().waitFor();
     },
   },
   { file: 'reach', open: async (page) => void (await page.goto(`${base}/reach?on=toilet`)) },
@@ -110,7 +109,6 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
     },
   },
   { file: 'phone-make', phone: true, open: (page) => openRun(page, 'Flat toilet', 'Make') },
-  { file: 'phone-prove', phone: true, open: (page) => openRun(page, 'Ice maker', 'Prove') },
 ];
 
 mkdirSync(folder, { recursive: true });
