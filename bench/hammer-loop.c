@@ -1,4 +1,4 @@
-/* The inner loop of a transient (core/hammer/pipe.ts, advance) as a compiler makes it: what the same work takes without the engine of a page. */
+/* The inner loop of a transient (core/hammer/loop.ts, advanceHere) as a compiler makes it: what the same work takes without the engine of a page. */
 #include <math.h>
 #include <stdio.h>
 #include <stdlib.h>
@@ -11,80 +11,25 @@ static double advance(int n, const double *right, const double *left, double *ne
   double least = INFINITY, r0 = right[0], r1 = right[1], l1 = left[1];
   double f = resist[0] * (r0 - left[0] + r1 - l1);
   nextLeft[0] = l1 + f;
-  int i = 1;
-  for (; i + 4 <= n; i += 4) {
+  for (int i = 1; i < n; i++)
     {
       double arrives = r0 - f, here = r1 - l1;
       r0 = r1;
       r1 = right[i + 1];
       l1 = left[i + 1];
-      f = resist[i + 0] * (here + r1 - l1);
+      f = resist[i] * (here + r1 - l1);
       double back = l1 + f, twice = arrives + back;
-      nextRight[i + 0] = arrives;
-      nextLeft[i + 0] = back;
-      if (twice > high[i + 0]) high[i + 0] = twice;
-      if (twice < low[i + 0]) low[i + 0] = twice;
-      if (twice < least) least = twice;
-    }
-    {
-      double arrives = r0 - f, here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 2];
-      l1 = left[i + 2];
-      f = resist[i + 1] * (here + r1 - l1);
-      double back = l1 + f, twice = arrives + back;
-      nextRight[i + 1] = arrives;
-      nextLeft[i + 1] = back;
-      if (twice > high[i + 1]) high[i + 1] = twice;
-      if (twice < low[i + 1]) low[i + 1] = twice;
-      if (twice < least) least = twice;
-    }
-    {
-      double arrives = r0 - f, here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 3];
-      l1 = left[i + 3];
-      f = resist[i + 2] * (here + r1 - l1);
-      double back = l1 + f, twice = arrives + back;
-      nextRight[i + 2] = arrives;
-      nextLeft[i + 2] = back;
-      if (twice > high[i + 2]) high[i + 2] = twice;
-      if (twice < low[i + 2]) low[i + 2] = twice;
-      if (twice < least) least = twice;
-    }
-    {
-      double arrives = r0 - f, here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 4];
-      l1 = left[i + 4];
-      f = resist[i + 3] * (here + r1 - l1);
-      double back = l1 + f, twice = arrives + back;
-      nextRight[i + 3] = arrives;
-      nextLeft[i + 3] = back;
-      if (twice > high[i + 3]) high[i + 3] = twice;
-      if (twice < low[i + 3]) low[i + 3] = twice;
-      if (twice < least) least = twice;
-    }
-  }
-  for (; i < n; i++)
-    {
-      double arrives = r0 - f, here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 1];
-      l1 = left[i + 1];
-      f = resist[i + 0] * (here + r1 - l1);
-      double back = l1 + f, twice = arrives + back;
-      nextRight[i + 0] = arrives;
-      nextLeft[i + 0] = back;
-      if (twice > high[i + 0]) high[i + 0] = twice;
-      if (twice < low[i + 0]) low[i + 0] = twice;
+      nextRight[i] = arrives;
+      nextLeft[i] = back;
+      if (twice > high[i]) high[i] = twice;
+      if (twice < low[i]) low[i] = twice;
       if (twice < least) least = twice;
     }
   nextRight[n] = r0 - f;
   return least;
 }
 
-/* Friction by the flow of now (core/hammer/pipe.ts, renewFriction). */
+/* Friction by the flow of now (core/hammer/loop.ts, renewHere). */
 static void renew(int n, const double *right, const double *left, double *resist, const double *friction, double perPa) {
   for (int i = 0; i < n; i++) {
     double d = fabs(right[i] - left[i] + right[i + 1] - left[i + 1]), x = fmax(1e-6, d * perPa);

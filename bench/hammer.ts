@@ -4,7 +4,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { networkOf } from '../core/hammer/network.ts';
-import { advance, RENEW_EVERY, renewFriction, swap } from '../core/hammer/pipe.ts';
+import { RENEW_EVERY, swap } from '../core/hammer/pipe.ts';
 import { bandOf, operatingPoint, type SurgeQuestion, surge, sweptQuestion, sweptRun } from '../core/index.ts';
 import { at, line, sorted, timed } from './figures.ts';
 
@@ -21,8 +21,8 @@ function loop(): { seconds: number; right: number } {
   const supply = net.nodes[0]!.supplyPa!;
   const [ms] = timed(() => {
     for (let s = 0; s < STEPS; s++) {
-      if (s % RENEW_EVERY === 0) renewFriction(pipe);
-      advance(pipe, pipe.high, pipe.low);
+      if (s % RENEW_EVERY === 0) net.kernel.renew(pipe);
+      net.kernel.advance(pipe, pipe.high, pipe.low);
       pipe.nextRight[0] = 2 * supply - pipe.nextLeft[0]!;
       pipe.nextLeft[pipe.n] = pipe.nextRight[pipe.n]!;
       swap(pipe);

@@ -27,3 +27,5 @@ export function lookedUp({ pa, stepM3S }: FrictionTable, flow: number): number {
 }
 
 export const LAST_STEP = STEPS;
+/** So near to rest, in steps of the table, friction is in proportion to the flow. */
+export const LEAST_STEP = 1e-6;

@@ -3,14 +3,16 @@ import { finite, InputError } from '../errors.ts';
 import { type Bored, bored } from '../flow/piece.ts';
 import { type Water, waterAt } from '../flow/water.ts';
 import { ATM_PA, boreArea, M_PER_IN, M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
-import { frictionTable, lookedUp } from './friction-table.ts';
+import { frictionTable, LAST_STEP, lookedUp } from './friction-table.ts';
 import { checkedCut } from './grid.ts';
+import { type Kernel, kernelFor } from './kernel.ts';
 import { GAS_POWER, type Gas, type Node } from './node.ts';
-import { FREE_GAS, type Pipe, renewFriction } from './pipe.ts';
+import { FREE_GAS, type Pipe } from './pipe.ts';
 import type { Cushion, SurgePipe, SurgeQuestion } from './shape.ts';
 import { impedance, waveSpeed } from './wave.ts';
 
 export interface Network {
+  kernel: Kernel;
   water: Water;
   /** Gauge. */
   vapourPa: number;
@@ -87,6 +89,7 @@ interface Ground {
   /** What runs in the main line, m3/s: friction is told about it. */
   flowM3S: number;
   isFrictionless: boolean;
+  kernel: Kernel;
 }
 
 /** A pipe in which `flow` runs steadily from `pa` at its near end, and the pressure it comes to at the far one. */
@@ -99,30 +102,43 @@ function pipeOf({ lengthM, bore }: Ready, n: number, flow: number, pa: number, g
     throw new InputError('reaches', n, 'The friction of one reach is more than a step bears: give more reaches, or a wider bore.');
   }
   const at = Float64Array.from({ length: n + 1 }, (_, i) => pa - i * lost);
+  const { kernel } = ground;
+  const filled = (of: (p: number) => number): Float64Array => {
+    const room = kernel.take(n + 1);
+    at.forEach((p, i) => {
+      room[i] = of(p);
+    });
+    return room;
+  };
+  const friction = kernel.take(table.pa.length);
+  friction.set(table.pa);
   const pipe: Pipe = {
     n,
     z,
-    right: at.map((p) => p + z * flow),
-    left: at.map((p) => p - z * flow),
-    nextRight: new Float64Array(n + 1),
-    nextLeft: new Float64Array(n + 1),
-    high: at.map((p) => 2 * p),
-    low: at.map((p) => 2 * p),
-    resist: new Float64Array(n),
-    friction: table.pa,
+    right: filled((p) => p + z * flow),
+    left: filled((p) => p - z * flow),
+    nextRight: kernel.take(n + 1),
+    nextLeft: kernel.take(n + 1),
+    high: filled((p) => 2 * p),
+    low: filled((p) => 2 * p),
+    resist: kernel.take(n),
+    friction,
     perPa: 1 / (4 * z * table.stepM3S),
     gas: new Float64Array(n + 1),
-    scratch: new Float64Array(n + 1),
+    scratch: kernel.take(n + 1),
     freeGas: FREE_GAS * ATM_PA * ((bore.areaM2 * lengthM) / n),
   };
-  renewFriction(pipe);
+  kernel.renew(pipe);
   return { pipe, farPa: at[n]! };
 }
 
+/** Figures that a pipe of n reaches takes of a kernel. */
+const figuresOf = (n: number): number => 7 * (n + 1) + n + LAST_STEP + 2;
+
 const newNode = (more: Partial<Node>): Node => ({ ends: [], hasValve: false, free: 0, freeGas: 0, pa: 0, out: 0, from: 0, ...more });
 
-/** @throws InputError naming the field, the value and what will do */
-export function networkOf(s: SurgeQuestion): Network {
+/** @param make the kernel; another than the usual for a comparison. @throws InputError naming the field, the value and what will do */
+export function networkOf(s: SurgeQuestion, make: typeof kernelFor = kernelFor): Network {
   const water = waterAt(s.tempF);
   finite('pipes', s.pipes.length, { atLeast: 1, atMost: MOST_PIPES });
   const staticPa = finite('staticPsi', s.staticPsi, { atLeast: 0, atMost: 1000 }) * PA_PER_PSI;
@@ -139,7 +155,8 @@ export function networkOf(s: SurgeQuestion): Network {
   const mainShare = main.reduce((sum, p) => sum + p.lengthM / p.waveM, 0) / seconds.reduce((a, b) => a + b, 0);
   const { dtS, reaches, fit } = checkedCut(seconds, Math.ceil(Math.max(wanted, all.length) / mainShare), REACHES.most * 4);
 
-  const ground = { water, dtS, flowM3S, isFrictionless: s.isFrictionless ?? false };
+  const kernel = make(reaches.reduce((sum, n) => sum + figuresOf(n), 0));
+  const ground = { water, dtS, flowM3S, isFrictionless: s.isFrictionless ?? false, kernel };
   const nodes: Node[] = [newNode({ supplyPa: staticPa, pa: staticPa, from: flowM3S })];
   const lay = (list: readonly Ready[], first: number, from: Node, flow: number): { pipes: Pipe[]; ends: Node[] } => {
     const [laid, ends]: [Pipe[], Node[]] = [[], []];
@@ -173,7 +190,7 @@ export function networkOf(s: SurgeQuestion): Network {
   // Half of each reach that ends there is a node's own water.
   for (const node of nodes) node.freeGas = node.ends.reduce((sum, { pipe }) => sum + pipe.freeGas / 2, 0);
   const vapourPa = water.vapourPa - ATM_PA;
-  return { water, vapourPa, dtS, fit, main: laid.pipes, sides: sidePipes, waveMS: main.map((p) => p.waveM), lengthM: main.map((p) => p.lengthM), sideM: sides.map((side) => side.map((p) => p.lengthM)), nodes, valve, flowM3S }; // biome-ignore format: one row
+  return { kernel, water, vapourPa, dtS, fit, main: laid.pipes, sides: sidePipes, waveMS: main.map((p) => p.waveM), lengthM: main.map((p) => p.lengthM), sideM: sides.map((side) => side.map((p) => p.lengthM)), nodes, valve, flowM3S }; // biome-ignore format: one row
 }
 
 /** rho a v of the pipe at the valve, Pa. */

@@ -1,11 +1,10 @@
 /** A pipe's water on its way: the two waves in it, step by step. */
 import { ATM_PA } from '../units/si.ts';
-import { LAST_STEP } from './friction-table.ts';
 
 /**
  * A pipe of n reaches, n + 1 nodes. At each node `right` is p + Z q, the wave that leaves it downstream, and `left` is p - Z q, the wave that leaves it
  * upstream (Riemann's invariants; Z the impedance): pressure is half their sum, flow half their difference over Z. In a step each moves on by one node,
- * less the friction of the reach it crosses.
+ * less the friction of the reach it crosses: `kernel.ts` does that.
  *
  * Both waves that cross a reach in a step bear the same friction, that of the mean flow at its two ends: so what friction takes from one it gives the
  * other, and no water is made or lost.
@@ -34,117 +33,8 @@ export interface Pipe {
   scratch: Float64Array;
 }
 
-/**
- * Moves both waves on by a step; the waves that arrive at the ends stand in `nextLeft[0]` and `nextRight[n]`.
- *
- * Four nodes a turn, written out: an engine looks at its clock at every turn, which costs as much as a node.
- *
- * @param high,low marks of twice the pressure at the inner nodes, Pa
- * @returns twice the lowest pressure at an inner node, Pa
- */
-export function advance({ n, right, left, nextRight, nextLeft, resist }: Pipe, high: Float64Array, low: Float64Array): number {
-  let least = Number.POSITIVE_INFINITY;
-  let r0 = right[0]!;
-  let r1 = right[1]!;
-  let l1 = left[1]!;
-  let f = resist[0]! * (r0 - left[0]! + r1 - l1);
-  nextLeft[0] = l1 + f;
-  let i = 1;
-  for (; i + 4 <= n; i += 4) {
-    {
-      const arrives = r0 - f;
-      const here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 1]!;
-      l1 = left[i + 1]!;
-      f = resist[i + 0]! * (here + r1 - l1);
-      const back = l1 + f;
-      nextRight[i + 0] = arrives;
-      nextLeft[i + 0] = back;
-      const twice = arrives + back;
-      if (twice > high[i + 0]!) high[i + 0] = twice;
-      if (twice < low[i + 0]!) low[i + 0] = twice;
-      if (twice < least) least = twice;
-    }
-    {
-      const arrives = r0 - f;
-      const here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 2]!;
-      l1 = left[i + 2]!;
-      f = resist[i + 1]! * (here + r1 - l1);
-      const back = l1 + f;
-      nextRight[i + 1] = arrives;
-      nextLeft[i + 1] = back;
-      const twice = arrives + back;
-      if (twice > high[i + 1]!) high[i + 1] = twice;
-      if (twice < low[i + 1]!) low[i + 1] = twice;
-      if (twice < least) least = twice;
-    }
-    {
-      const arrives = r0 - f;
-      const here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 3]!;
-      l1 = left[i + 3]!;
-      f = resist[i + 2]! * (here + r1 - l1);
-      const back = l1 + f;
-      nextRight[i + 2] = arrives;
-      nextLeft[i + 2] = back;
-      const twice = arrives + back;
-      if (twice > high[i + 2]!) high[i + 2] = twice;
-      if (twice < low[i + 2]!) low[i + 2] = twice;
-      if (twice < least) least = twice;
-    }
-    {
-      const arrives = r0 - f;
-      const here = r1 - l1;
-      r0 = r1;
-      r1 = right[i + 4]!;
-      l1 = left[i + 4]!;
-      f = resist[i + 3]! * (here + r1 - l1);
-      const back = l1 + f;
-      nextRight[i + 3] = arrives;
-      nextLeft[i + 3] = back;
-      const twice = arrives + back;
-      if (twice > high[i + 3]!) high[i + 3] = twice;
-      if (twice < low[i + 3]!) low[i + 3] = twice;
-      if (twice < least) least = twice;
-    }
-  }
-  for (; i < n; i++) {
-    const arrives = r0 - f;
-    const here = r1 - l1;
-    r0 = r1;
-    r1 = right[i + 1]!;
-    l1 = left[i + 1]!;
-    f = resist[i]! * (here + r1 - l1);
-    const back = l1 + f;
-    nextRight[i] = arrives;
-    nextLeft[i] = back;
-    const twice = arrives + back;
-    if (twice > high[i]!) high[i] = twice;
-    if (twice < low[i]!) low[i] = twice;
-    if (twice < least) least = twice;
-  }
-  nextRight[n] = r0 - f;
-  return least;
-}
-
 /** Friction goes by the flow of so many steps ago at most: a wave has crossed as many reaches since. */
 export const RENEW_EVERY = 4;
-
-/** Friction of every reach by its flow of now: quasi-steady, the factor of the moment's own flow. */
-export function renewFriction({ n, right, left, resist, friction, perPa }: Pipe): void {
-  for (let i = 0; i < n; i++) {
-    const d = Math.abs(right[i]! - left[i]! + right[i + 1]! - left[i + 1]!);
-    const x = Math.max(LEAST_STEP, d * perPa);
-    const k = x < LAST_STEP ? x | 0 : LAST_STEP;
-    resist[i] = ((friction[k]! + (x - k) * (friction[k + 1]! - friction[k]!)) * perPa) / x;
-  }
-}
-/** So near to rest, in steps of the table, friction is in proportion to the flow. */
-const LEAST_STEP = 1e-6;
 
 /** Free gas in the water of a reach, by volume at one atmosphere. @source E. B. Wylie, J. Fluids Eng. 106 (1984) 307: so little that it changes nothing else */
 export const FREE_GAS = 1e-7;

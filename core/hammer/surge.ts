@@ -3,7 +3,7 @@ import { finite, InputError } from '../errors.ts';
 import { ATM_PA, M_PER_FT, PA_PER_PSI } from '../units/si.ts';
 import { joukowskyPa, type Network, networkOf } from './network.ts';
 import { type Node, settle, type ValveNow } from './node.ts';
-import { advance, GAS_SLEEPS_PA, letGasMove, PARTED_TIMES, type Pipe, pressureAt, RENEW_EVERY, renewFriction, swap, wakeGas } from './pipe.ts';
+import { GAS_SLEEPS_PA, letGasMove, PARTED_TIMES, type Pipe, pressureAt, RENEW_EVERY, swap, wakeGas } from './pipe.ts';
 import { CLOSING_LAWS, type ClosingLaw, type Surge, type SurgeQuestion } from './shape.ts';
 
 /** The usual limit of what a house's water bears for a moment, psi. @source PDI WH-201 */
@@ -62,7 +62,7 @@ export function surge(s: SurgeQuestion): Surge {
   for (let step = 1; step <= steps; step++) {
     const now = step * net.dtS;
     const valve = valveAt(law, closeS, now, net.flowM3S, runningPa);
-    if (step % RENEW_EVERY === 0) for (const pipe of pipes) renewFriction(pipe);
+    if (step % RENEW_EVERY === 0) for (const pipe of pipes) net.kernel.renew(pipe);
     gas = stepOn(net, pipes, valve, gas);
     hasParted ||= gas.isParted;
     books.add();
@@ -110,11 +110,11 @@ interface GasState {
 }
 
 /** One step of time for all. */
-function stepOn({ nodes, vapourPa, dtS }: Network, pipes: readonly Pipe[], valve: ValveNow, before: GasState): GasState {
+function stepOn({ kernel, nodes, vapourPa, dtS }: Network, pipes: readonly Pipe[], valve: ValveNow, before: GasState): GasState {
   let least = Number.POSITIVE_INFINITY;
   // While gas moves the pressure is what it makes of the waves: their sum alone is no mark.
   for (const pipe of pipes) {
-    least = Math.min(least, before.isAwake ? advance(pipe, pipe.scratch, pipe.scratch) : advance(pipe, pipe.high, pipe.low));
+    least = Math.min(least, before.isAwake ? kernel.advance(pipe, pipe.scratch, pipe.scratch) : kernel.advance(pipe, pipe.high, pipe.low));
   }
   const isLow = least < 2 * (vapourPa + GAS_SLEEPS_PA);
   let most = 0;

@@ -62,10 +62,22 @@ export function Facts({ answer, appliance, units }: Props) {
       )}
       {rinse && <Fact name="Rinse first" value={`${rinse.value.cups} cups, ${timeWords(rinse.value.seconds)}`} because={rinse.because} />}
       <Fact name="Stands in pipe and line" value={quantityWords(volume(held.value), units)} because={held.because} />
-      <Fact name="Fastest" value={quantityWords(speed(Math.max(0, ...now.speedFtS)), units)} />
-      <Fact name="Standing at the inlet" value={quantityWords(pressure(Math.max(0, now.staticPsi)), units)} />
+      <Fact name="Fastest" value={quantityWords(speed(Math.max(0, ...now.speedFtS)), units)} because={told(fastestWords(now), 'q = v A')} />
+      <Fact
+        name="Standing at the inlet"
+        value={quantityWords(pressure(Math.max(0, now.staticPsi)), units)}
+        because={told(`With nothing running: the source’s pressure less ${three(now.risePsi)} psi of height.`, 'rho g h')}
+      />
     </dl>
   );
+}
+
+const three = (value: number): string => String(Number(value.toPrecision(3)));
+const told = (text: string, source: string): Reason[] => [{ rule: 'told', text, source }];
+
+function fastestWords({ gpm, speedFtS }: LineAnswer['now']): string {
+  const at = speedFtS.indexOf(Math.max(...speedFtS));
+  return `In piece ${at + 1}, the narrowest: ${three(gpm)} gpm over the area of its bore.`;
 }
 
 function Fact({ name, value, because }: { name: string; value: string; because?: Reason[] }) {

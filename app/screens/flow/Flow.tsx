@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { LEAST_CUPS, type LossRow, lineAnswer, pressure, quantityWords, withSteps } from '../../../core/index.ts';
+import { LEAST_CUPS, type LossRow, lineAnswer, withSteps } from '../../../core/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { saveDrawing } from '../../ui/save-drawing.ts';
 import { saveFile } from '../../ui/save-file.ts';
@@ -8,10 +8,12 @@ import { Answer, Facts } from './Answer.tsx';
 import { LineFields } from './Fields.tsx';
 import { Helps } from './Helps.tsx';
 import { Losses } from './Losses.tsx';
+import { PressureSlider } from './PressureSlider.tsx';
 import { Profile } from './Profile.tsx';
 import { Sides } from './Sides.tsx';
 import type { ApplianceFacts } from './setting.ts';
 import { Together } from './Together.tsx';
+import { TubeSlider } from './TubeSlider.tsx';
 import { useSetting } from './use-setting.ts';
 
 const Crossing = fetched('Where the curves cross', () => import('./Crossing.tsx'));
@@ -45,7 +47,7 @@ export default function Flow({ appliances, losses, address }: Props) {
           Losses of fittings and valves are typical; the maker’s sheet wins. The pressure is worth measuring where the line begins.
         </p>
       </div>
-      <div className="grid min-w-0 content-start gap-5">
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-5">
         {back && (
           <p>
             <a href={back}>Back to the run</a>
@@ -61,20 +63,12 @@ export default function Flow({ appliances, losses, address }: Props) {
           <>
             <Answer answer={found.answer} appliance={read.appliance} units={units} />
             <Profile pieces={found.pieces} point={found.answer.now} leastPsi={read.appliance.minFlowPsi} water={setting.water} units={units} />
-            <label className="grid max-w-120 gap-1 print:hidden">
-              <span className="label">Pressure standing, tried out: {quantityWords(pressure(Math.round(read.line.sourcePsi)), units)}</span>
-              <input
-                type="range"
-                className="h-12 w-full accent-brass-deep"
-                min={10}
-                max={120}
-                step={1}
-                value={Math.round(read.line.sourcePsi)}
-                onChange={(e) => change({ ...setting, psi: e.target.value })}
-              />
-            </label>
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-2 xl:grid-cols-2">
+              <PressureSlider psi={read.line.sourcePsi} {...{ setting, units }} onChange={change} />
+              <TubeSlider of="line" setting={setting} onChange={change} />
+            </div>
             <Facts answer={found.answer} appliance={read.appliance} units={units} />
-            <div className="grid gap-6 xl:grid-cols-2">
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-2">
               <Losses pieces={found.pieces} point={found.answer.now} units={units} />
               <Helps helps={found.answer.helps} units={units} />
             </div>

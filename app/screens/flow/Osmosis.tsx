@@ -34,7 +34,7 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
     </label>
   );
   return (
-    <section aria-label="The tank" className="grid gap-3">
+    <section aria-label="The tank" className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <h2>The tank as it empties</h2>
       <div className="grid grid-cols-3 gap-3">
         {field('Tank (gal)', shell, setShell)}

@@ -32,7 +32,7 @@ export function AlongPipe({ surge, units }: { surge: Surge; units: Units }) {
   const band = `${path((i) => along[i]!.highPsi)}${[...along].reverse().map((a) => `L${x(a.ft).toFixed(1)} ${y(a.lowPsi).toFixed(1)}`).join('')}Z`; // biome-ignore format: one path
   const words = (psi: number) => quantityWords(pressure(psi), units);
   return (
-    <section aria-label="Along the pipe" className="grid gap-2">
+    <section aria-label="Along the pipe" className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <h2>Along the pipe</h2>
       <div ref={ref} className="w-full min-w-0">
         <svg

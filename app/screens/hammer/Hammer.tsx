@@ -5,8 +5,10 @@ import { saveDrawing } from '../../ui/save-drawing.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { useUnits } from '../../ui/units.ts';
 import { LineFields } from '../flow/Fields.tsx';
+import { PressureSlider } from '../flow/PressureSlider.tsx';
 import { Sides } from '../flow/Sides.tsx';
 import type { ApplianceFacts } from '../flow/setting.ts';
+import { TubeSlider } from '../flow/TubeSlider.tsx';
 import { useSetting } from '../flow/use-setting.ts';
 import { AlongPipe } from './AlongPipe.tsx';
 import { hammerAsked } from './asked.ts';
@@ -57,7 +59,7 @@ export default function Hammer({ appliances, losses, address }: Props) {
           A guide, not a test: the maker’s sheet and the local code decide over arrestors, and an air chamber that nobody drains is soon none.
         </p>
       </div>
-      <div className="grid min-w-0 content-start gap-5">
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-5">
         {back && (
           <p>
             <a href={back}>Back to the run</a>
@@ -72,18 +74,23 @@ export default function Hammer({ appliances, losses, address }: Props) {
         {both && shown && question && (
           <>
             <Told bare={both.bare} cushioned={both.cushioned} question={both.question} units={units} />
-            <label className="grid max-w-120 gap-1 print:hidden">
-              <span className="label">Closing time, tried out: {Math.round(question.closeMs)} ms</span>
-              <input
-                type="range"
-                className="h-12 w-full accent-brass-deep"
-                min={0}
-                max={300}
-                step={5}
-                value={Math.min(300, Math.round(question.closeMs))}
-                onChange={(e) => change({ ...setting, close: e.target.value })}
-              />
-            </label>
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-2 xl:grid-cols-2">
+              <label className="grid max-w-120 gap-1 print:hidden">
+                <span className="label">Closing time, tried out: {Math.round(question.closeMs)} ms</span>
+                <input
+                  type="range"
+                  className="h-12 w-full accent-brass-deep"
+                  min={0}
+                  max={300}
+                  step={5}
+                  value={Math.min(300, Math.round(question.closeMs))}
+                  onChange={(e) => change({ ...setting, close: e.target.value })}
+                />
+              </label>
+              {read && <PressureSlider psi={read.line.sourcePsi} {...{ setting, units }} onChange={change} />}
+              <TubeSlider of="house" setting={setting} onChange={change} />
+              <TubeSlider of="line" setting={setting} onChange={change} />
+            </div>
             <TimeChart bare={both.bare} cushioned={both.cushioned} band={band} />
             <p className="flex flex-wrap items-center gap-3">
               {done === null ? (
@@ -106,7 +113,7 @@ export default function Hammer({ appliances, losses, address }: Props) {
               )}
             </p>
             <AlongPipe surge={shown} units={units} />
-            <div className="grid gap-6 xl:grid-cols-2">
+            <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-2">
               <Effects effects={effects} peakPsi={shown.peakPsi} units={units} />
               <ByTable units={setting.units} flowPsi={both.bare.runningPsi} branchFt={feet} />
             </div>

@@ -46,7 +46,7 @@ export default function TimeChart({ bare, cushioned, band }: Props) {
   };
   const at = (list: number[]) => list.map((y, i) => ({ x: band!.t[i]! * 1000, y }));
   return (
-    <div className="grid gap-2">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
       <div className="relative h-80 w-full min-w-0 overflow-hidden">
         <Line
           ref={chart}

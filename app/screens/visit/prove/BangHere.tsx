@@ -1,9 +1,10 @@
 import { useMemo } from 'react';
-import { pressure, quantityWords, SURGE_LIMIT_PSI, surge } from '../../../../core/index.ts';
+import { pressure, quantityWords, SURGE_LIMIT_PSI } from '../../../../core/index.ts';
 import { surveyOf } from '../../../../record/run/survey.ts';
 import { useUnits } from '../../../ui/units.ts';
 import { readSetting, settingOf } from '../../flow/setting.ts';
 import { hammerAsked } from '../../hammer/asked.ts';
+import { useHammer } from '../../hammer/use-hammer.ts';
 import { flowLink } from '../flow-link.ts';
 import type { StageProps } from '../stage-props.ts';
 
@@ -23,15 +24,17 @@ export function BangHere({ run, context, state, catalogue, visitId }: Pick<Stage
     path,
   });
   const isFast = context.appliance.fastClosing !== 'no';
-  const peakPsi = useMemo(() => {
+  const question = useMemo(() => {
     if (!isFast) return null;
     const { searchParams } = new URL(href, 'http://here');
     const setting = settingOf(Object.fromEntries(searchParams), catalogue.appliances);
     const { read } = readSetting(setting, catalogue.appliances, catalogue.losses, catalogue.parts);
     const asked = read && hammerAsked(setting, read).asked;
-    return asked ? surge({ ...asked.question, frames: 0, seconds: 0.3 }).peakPsi : null;
+    return asked ? { ...asked.question, frames: 0, seconds: 0.3 } : null;
   }, [isFast, href, catalogue]);
-  if (peakPsi === null) return null;
+  const { both } = useHammer(question);
+  if (!both || !question) return null;
+  const { peakPsi } = both.cushioned ?? both.bare;
   return (
     <p className={peakPsi > SURGE_LIMIT_PSI ? 'caution mt-2' : 'mt-2'}>
       Reckoned, with thirty feet of the house’s pipe: when it shuts the pressure comes to <b>{quantityWords(pressure(Math.round(peakPsi)), units)}</b>
