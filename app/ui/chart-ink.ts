@@ -1,5 +1,6 @@
 /** Colours and letters of the sheet, for what is drawn on a canvas. */
 import { Chart } from 'chart.js';
+import type { Units } from '../../core/index.ts';
 
 export const ink = (name: string): string =>
   typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
@@ -11,3 +12,9 @@ export function chartInk(colour = '--color-ink'): void {
   Chart.defaults.font.size = 14;
   Chart.defaults.color = ink(colour);
 }
+
+/** What an axis is in: its unit, and how many of it one of the trade's is. */
+export const AXIS: Record<'pressure' | 'flow', Record<Units, { unit: string; times: number }>> = {
+  pressure: { inch: { unit: 'psi', times: 1 }, metric: { unit: 'bar', times: 0.06894757 } },
+  flow: { inch: { unit: 'gpm', times: 1 }, metric: { unit: 'L/min', times: 3.785412 } },
+};

@@ -1,7 +1,7 @@
 import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
 import { Line } from 'react-chartjs-2';
-import { type FlowLine, type OperatingPoint, operatingPoint } from '../../../core/index.ts';
-import { chartInk, ink } from '../../ui/chart-ink.ts';
+import { type FlowLine, type OperatingPoint, operatingPoint, type Units } from '../../../core/index.ts';
+import { AXIS, chartInk, ink } from '../../ui/chart-ink.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
 
@@ -25,7 +25,9 @@ function curves(line: FlowLine, point: OperatingPoint): { line: { x: number; y: 
   };
 }
 
-export default function Crossing({ line, point }: { line: FlowLine; point: OperatingPoint }) {
+export default function Crossing({ line, point, units }: { line: FlowLine; point: OperatingPoint; units: Units }) {
+  const [of, psi] = [AXIS.flow[units], AXIS.pressure[units]];
+  const scaled = (all: { x: number; y: number }[]) => all.map(({ x, y }) => ({ x: x * of.times, y: y * psi.times }));
   chartInk();
   if (point.gpm <= 0) return null;
   const drawn = curves(line, point);
@@ -36,9 +38,9 @@ export default function Crossing({ line, point }: { line: FlowLine; point: Opera
         aria-label={`The line’s curve and the valve’s cross at ${point.gpm.toFixed(2)} gpm and ${point.inletPsi.toFixed(0)} psi.`}
         data={{
           datasets: [
-            { ...curve, label: 'what the line leaves', data: drawn.line, borderColor: ink('--color-ink') },
-            { ...curve, label: 'what its valve asks', data: drawn.valve, borderColor: ink('--color-brass-deep'), borderDash: [7, 4] },
-            { label: 'what it gets', data: [{ x: point.gpm, y: point.inletPsi }], pointRadius: 7, pointStyle: 'rectRot', backgroundColor: ink('--color-ink'), borderColor: ink('--color-ink') }, // biome-ignore format: one row
+            { ...curve, label: 'what the line leaves', data: scaled(drawn.line), borderColor: ink('--color-ink') },
+            { ...curve, label: 'what its valve asks', data: scaled(drawn.valve), borderColor: ink('--color-brass-deep'), borderDash: [7, 4] },
+            { label: 'what it gets', data: scaled([{ x: point.gpm, y: point.inletPsi }]), pointRadius: 7, pointStyle: 'rectRot', backgroundColor: ink('--color-ink'), borderColor: ink('--color-ink') }, // biome-ignore format: one row
           ],
         }}
         options={{
@@ -46,11 +48,17 @@ export default function Crossing({ line, point }: { line: FlowLine; point: Opera
           maintainAspectRatio: false,
           parsing: false,
           scales: {
-            x: { type: 'linear', min: 0, max: drawn.mostGpm, title: { display: true, text: 'gpm' }, grid: { color: ink('--color-faint') } },
+            x: {
+              type: 'linear',
+              min: 0,
+              max: drawn.mostGpm * of.times,
+              title: { display: true, text: of.unit },
+              grid: { color: ink('--color-faint') },
+            },
             y: {
               min: 0,
-              max: Math.ceil(Math.max(point.supplyPsi, point.staticPsi) / 10) * 10,
-              title: { display: true, text: 'psi at the inlet' },
+              max: Math.ceil(Math.max(point.supplyPsi, point.staticPsi) / 10) * 10 * psi.times,
+              title: { display: true, text: `${psi.unit} at the inlet` },
               grid: { color: ink('--color-faint') },
             },
           },

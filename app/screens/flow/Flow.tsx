@@ -54,7 +54,7 @@ export default function Flow({ appliances, losses, address }: Props) {
           </p>
         )}
         {isWaiting && <p role="status">The chain’s parts are on their way.</p>}
-        {wrong && (
+        {wrong && !isWaiting && (
           <p className="caution" role="alert">
             {wrong}
           </p>
@@ -74,7 +74,7 @@ export default function Flow({ appliances, losses, address }: Props) {
             </div>
             <section aria-label="Line and valve">
               <h2>Where line and valve meet</h2>
-              <Crossing line={found.line} point={found.answer.now} />
+              <Crossing line={found.line} point={found.answer.now} units={units} />
               <p className="text-soft">Solid: what the line leaves. Broken: what its valve asks. It gets what both agree on.</p>
             </section>
             {read.appliance.id === 'ro-dispenser' && <Osmosis line={found.line} units={units} />}

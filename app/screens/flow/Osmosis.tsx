@@ -2,7 +2,7 @@ import { Chart, LinearScale, LineController, LineElement, PointElement } from 'c
 import { useMemo, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type FlowLine, fading, flow, InputError, quantityWords, type Units, volume } from '../../../core/index.ts';
-import { chartInk, ink } from '../../ui/chart-ink.ts';
+import { AXIS, chartInk, ink } from '../../ui/chart-ink.ts';
 import { timeWords } from './Answer.tsx';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
@@ -57,7 +57,7 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
           <div className="relative h-64 w-full min-w-0 overflow-hidden">
             <Line
               aria-label={`Flow by what was drawn: ${first.gpm.toFixed(2)} gpm at first, falling until the tank is empty.`}
-              data={{ datasets: [{ label: 'gpm', data: tank.points.map((p) => ({ x: p.drawnGal, y: p.gpm })), showLine: true, pointRadius: 0, borderWidth: 2.4, borderColor: ink('--color-ink') }] }} // biome-ignore format: one row
+              data={{ datasets: [{ label: 'gpm', data: tank.points.map((p) => ({ x: p.drawnGal, y: p.gpm * AXIS.flow[units].times })), showLine: true, pointRadius: 0, borderWidth: 2.4, borderColor: ink('--color-ink') }] }} // biome-ignore format: one row
               options={{
                 animation: false,
                 maintainAspectRatio: false,
@@ -70,7 +70,7 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
                     title: { display: true, text: 'gallons drawn' },
                     grid: { color: ink('--color-faint') },
                   },
-                  y: { min: 0, title: { display: true, text: 'gpm' }, grid: { color: ink('--color-faint') } },
+                  y: { min: 0, title: { display: true, text: AXIS.flow[units].unit }, grid: { color: ink('--color-faint') } },
                 },
               }}
             />

@@ -33,6 +33,7 @@ describe('what is asked of a line', () => {
   });
   it('that does not read says which field, and what would', () => {
     for (const [more, said] of [[{ psi: 'lots' }, /Pressure standing.*60 psi/], [{ houseFt: '-3' }, /House pipe/], [{ lineLength: '' }, /Line/], [{ rise: 'up' }, /Rise/], [{ running: '40', runningGpm: 'x' }, /Flow then/]] as const) assert.match(read(more).wrong, said); // biome-ignore format: one table
+    assert.match(read({ chain: 'no-such-part~out' }).wrong, /Chain: "no-such-part"/);
     assert.equal(read({ rise: '-12' }).read!.line.riseFt, -12);
     assert.equal(read({ running: '40' }).read!.line.running, undefined);
   });

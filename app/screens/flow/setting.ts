@@ -189,7 +189,7 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
           riseFt: s.rise.trim() === '' ? 0 : riseOf(s.rise),
           appliance: { designGpm: appliance.designGpm, designPsi: appliance.minFlowPsi, maxPsi: Math.min(80, appliance.maxStaticPsi) },
         },
-        pieces: [...housePieces, ...(s.chain ? linePieces(chainPath(s.chain), parts, losses) : madePieces(s, losses))],
+        pieces: [...housePieces, ...(s.chain ? chainPieces(s.chain, parts, losses) : madePieces(s, losses))],
         housePieces: housePieces.length,
         also: s.also.split(',').flatMap((id) => appliances.find((a) => a.id === id) ?? []),
       },
@@ -206,6 +206,14 @@ function riseOf(text: string): number {
   const down = text.trim().startsWith('-');
   const ft = figure('Rise', text.trim().replace(/^[-+]/, ''), 'Feet as a number, with a minus where it goes down.');
   return down ? -ft : ft;
+}
+
+/** @throws InputError for a part that the catalogue has no more */
+function chainPieces(chain: string, parts: readonly Part[], losses: readonly LossRow[]): LinePiece[] {
+  const path = chainPath(chain);
+  const missing = path.find((step) => !parts.some((p) => p.id === step.part));
+  if (missing) throw new InputError('Chain', missing.part, 'The catalogue has no such part: try another stop and line.');
+  return linePieces(path, parts, losses);
 }
 
 /** A stop and a line as they were chosen. */

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { type LossRow, PLASTIC_TIMES, type Spread, type SurgeQuestion } from '../../../core/index.ts';
+import { type LossRow, PLASTIC_TIMES, pressure, quantityWords, type Spread, type SurgeQuestion } from '../../../core/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { saveDrawing } from '../../ui/save-drawing.ts';
 import { saveFile } from '../../ui/save-file.ts';
@@ -65,7 +65,7 @@ export default function Hammer({ appliances, losses, address }: Props) {
             <a href={back}>Back to the run</a>
           </p>
         )}
-        {said && (
+        {said && !isWaiting && (
           <p className="caution" role="alert">
             {said}
           </p>
@@ -91,7 +91,7 @@ export default function Hammer({ appliances, losses, address }: Props) {
               <TubeSlider of="house" setting={setting} onChange={change} />
               <TubeSlider of="line" setting={setting} onChange={change} />
             </div>
-            <TimeChart bare={both.bare} cushioned={both.cushioned} band={band} />
+            <TimeChart bare={both.bare} cushioned={both.cushioned} {...{ band, units }} />
             <p className="flex flex-wrap items-center gap-3">
               {done === null ? (
                 <button type="button" className="key print:hidden" onClick={() => sweep(question, spreadOf(question, asked?.isPlastic ?? false))}>
@@ -107,8 +107,9 @@ export default function Hammer({ appliances, losses, address }: Props) {
               )}
               {band && (
                 <span className="min-w-0 flex-1 basis-64" role="status">
-                  In 90 of 100 the peak is from {Math.round(band.peak.low)} to {Math.round(band.peak.high)} psi; {Math.round(band.over * 100)} of 100
-                  pass the limit. Closing time, pressure, flow{asked?.isPlastic ? ' and the tube’s give' : ''} are taken as uncertain.
+                  In 90 of 100 the peak is from {quantityWords(pressure(Math.round(band.peak.low)), units)} to{' '}
+                  {quantityWords(pressure(Math.round(band.peak.high)), units)}; {Math.round(band.over * 100)} of 100 pass the limit. Closing time,
+                  pressure, flow{asked?.isPlastic ? ' and the tube’s give' : ''} are taken as uncertain.
                 </span>
               )}
             </p>

@@ -1,8 +1,8 @@
 import { Chart, Filler, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
 import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
-import type { Band, Surge } from '../../../core/index.ts';
-import { chartInk, ink } from '../../ui/chart-ink.ts';
+import type { Band, Surge, Units } from '../../../core/index.ts';
+import { AXIS, chartInk, ink } from '../../ui/chart-ink.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
 
@@ -10,6 +10,7 @@ interface Props {
   bare: Surge;
   cushioned: Surge | null;
   band: Band | null;
+  units: Units;
 }
 
 /** More points than a screen has columns show nothing more. */
@@ -32,7 +33,9 @@ function points({ t, psi }: Pick<Surge, 't' | 'psi'>): { x: number; y: number }[
 }
 
 /** Pressure at the valve in time: bare, with what softens it, and the band of what is not known. */
-export default function TimeChart({ bare, cushioned, band }: Props) {
+export default function TimeChart({ bare, cushioned, band, units }: Props) {
+  const { times, unit } = AXIS.pressure[units];
+  const scaled = (of: { x: number; y: number }[]) => of.map(({ x, y }) => ({ x, y: y * times }));
   const chart = useRef<Chart<'line', { x: number; y: number }[]> | null>(null);
   chartInk();
   const curve = { showLine: true, pointRadius: 0, borderWidth: 1.8 };
@@ -53,15 +56,15 @@ export default function TimeChart({ bare, cushioned, band }: Props) {
           aria-label={`Pressure at the valve: up to ${bare.peakPsi.toFixed(0)} psi${cushioned ? `, with the cushion ${cushioned.peakPsi.toFixed(0)} psi` : ''}; the limit is ${bare.limitPsi} psi.`}
           data={{
             datasets: [
-              { ...curve, label: 'bare', data: points(bare), borderColor: ink('--color-ink') },
+              { ...curve, label: 'bare', data: scaled(points(bare)), borderColor: ink('--color-ink') },
               ...(cushioned
-                ? [{ ...curve, label: 'with the cushion', data: points(cushioned), borderWidth: 2.6, borderColor: ink('--color-brass-deep') }]
+                ? [{ ...curve, label: 'with the cushion', data: scaled(points(cushioned)), borderWidth: 2.6, borderColor: ink('--color-brass-deep') }]
                 : []),
-              { ...curve, label: 'limit', data: [{ x: 0, y: bare.limitPsi }, { x: end, y: bare.limitPsi }], borderColor: ink('--color-ink'), borderDash: [3, 4] }, // biome-ignore format: one row
+              { ...curve, label: 'limit', data: [{ x: 0, y: bare.limitPsi * times }, { x: end, y: bare.limitPsi * times }], borderColor: ink('--color-ink'), borderDash: [3, 4] }, // biome-ignore format: one row
               ...(band
                 ? [
-                    { ...edge, label: 'high', data: at(band.high), fill: '+1', backgroundColor: ink('--color-brass-light') },
-                    { ...edge, label: 'low', data: at(band.low), fill: false },
+                    { ...edge, label: 'high', data: scaled(at(band.high)), fill: '+1', backgroundColor: ink('--color-brass-light') },
+                    { ...edge, label: 'low', data: scaled(at(band.low)), fill: false },
                   ]
                 : []),
             ],
@@ -78,7 +81,7 @@ export default function TimeChart({ bare, cushioned, band }: Props) {
                 title: { display: true, text: 'milliseconds after it begins to shut' },
                 grid: { color: ink('--color-faint') },
               },
-              y: { title: { display: true, text: 'psi at the valve' }, grid: { color: ink('--color-faint') } },
+              y: { title: { display: true, text: `${unit} at the valve` }, grid: { color: ink('--color-faint') } },
             },
           }}
         />

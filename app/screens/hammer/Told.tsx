@@ -33,8 +33,10 @@ function reasonsOf({ bare, question }: Props): Reason[] {
   ]; // biome-ignore format: reasons
 }
 
-const verdict = (s: Surge): string =>
-  s.peakPsi > s.limitPsi ? `▲ passes ${s.limitPsi} psi ${s.timesOver === 1 ? 'once' : `${s.timesOver} times`}` : `stays under ${s.limitPsi} psi`;
+function verdict({ peakPsi, limitPsi, timesOver }: Surge, units: Units): string {
+  const limit = quantityWords(pressure(limitPsi), units);
+  return peakPsi > limitPsi ? `▲ passes ${limit} ${timesOver === 1 ? 'once' : `${timesOver} times`}` : `stays under ${limit}`;
+}
 
 /** The peak first, bare and softened; then what it means. */
 export function Told(props: Props) {
@@ -47,8 +49,8 @@ export function Told(props: Props) {
         {words(shown.peakPsi)} <span className="text-2xl font-medium">{cushioned ? `softened, ${words(bare.peakPsi)} bare` : 'when it shuts'}</span>
       </p>
       <p className="text-lg">
-        <b>{verdict(shown)}</b>
-        {cushioned && <> · bare it {verdict(bare).replace('▲ ', '')}</>}; {words(bare.runningPsi)} while it runs
+        <b>{verdict(shown, units)}</b>
+        {cushioned && <> · bare it {verdict(bare, units).replace('▲ ', '')}</>}; {words(bare.runningPsi)} while it runs
       </p>
       {shown.worst.branch === null && shown.worst.psi > shown.peakPsi * 1.02 && (
         <p>

@@ -32,6 +32,7 @@ export function useHammer(question: SurgeQuestion | null): Hammered {
   useEffect(() => {
     const thread = new Worker(new URL('./hammer.worker.ts', import.meta.url), { type: 'module' });
     worker.current = { thread, remote: wrap<HammerWorker>(thread) };
+    thread.onerror = () => setWrong('What works it out could not be fetched: is there a connection? Load the page again then.');
     return () => {
       worker.current = null;
       thread.terminate();
