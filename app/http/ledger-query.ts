@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { LedgerQuery } from '../../store/queries/ledger.ts';
-import { askedOf } from './asked-of.ts';
+import { askedOf, offsetAsked } from './asked-of.ts';
 
 const shape = z.object({
   q: z.string().max(200, 'is longer than 200 characters').optional(),
@@ -15,12 +15,7 @@ const shape = z.object({
   end: z.string().max(80, 'is longer than 80 characters').optional(),
   run: z.uuid('is not an id').optional(),
   premises: z.uuid('is not an id').optional(),
-  offset: z.coerce
-    .number('is not a number')
-    .int('is not a whole number')
-    .min(0, 'is less than 0')
-    .max(1_000_000, 'is more than 1,000,000')
-    .optional(),
+  offset: offsetAsked,
 });
 
 /** The ledger's filter from an address. */

@@ -18,3 +18,15 @@ export const AXIS: Record<'pressure' | 'flow', Record<Units, { unit: string; tim
   pressure: { inch: { unit: 'psi', times: 1 }, metric: { unit: 'bar', times: 0.06894757 } },
   flow: { inch: { unit: 'gpm', times: 1 }, metric: { unit: 'L/min', times: 3.785412 } },
 };
+
+interface CurveAxis {
+  title: string;
+  min?: number;
+  max?: number;
+}
+
+/** Options of curves on two even axes: no motion, no boxes, the sheet's grid. */
+export function curveAxes(x: CurveAxis, y: CurveAxis) {
+  const axis = ({ title, ...ends }: CurveAxis) => ({ type: 'linear' as const, ...ends, title: { display: true, text: title }, grid: { color: ink('--color-faint') } }); // biome-ignore format: one row
+  return { animation: false as const, maintainAspectRatio: false, parsing: false as const, scales: { x: axis(x), y: axis(y) } };
+}

@@ -1,7 +1,7 @@
 import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import { type FlowLine, type OperatingPoint, operatingPoint, type Units } from '../../../core/index.ts';
-import { AXIS, chartInk, ink } from '../../ui/chart-ink.ts';
+import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
 
@@ -43,26 +43,10 @@ export default function Crossing({ line, point, units }: { line: FlowLine; point
             { label: 'what it gets', data: scaled([{ x: point.gpm, y: point.inletPsi }]), pointRadius: 7, pointStyle: 'rectRot', backgroundColor: ink('--color-ink'), borderColor: ink('--color-ink') }, // biome-ignore format: one row
           ],
         }}
-        options={{
-          animation: false,
-          maintainAspectRatio: false,
-          parsing: false,
-          scales: {
-            x: {
-              type: 'linear',
-              min: 0,
-              max: drawn.mostGpm * of.times,
-              title: { display: true, text: of.unit },
-              grid: { color: ink('--color-faint') },
-            },
-            y: {
-              min: 0,
-              max: Math.ceil(Math.max(point.supplyPsi, point.staticPsi) / 10) * 10 * psi.times,
-              title: { display: true, text: `${psi.unit} at the inlet` },
-              grid: { color: ink('--color-faint') },
-            },
-          },
-        }}
+        options={curveAxes(
+          { title: of.unit, min: 0, max: drawn.mostGpm * of.times },
+          { title: `${psi.unit} at the inlet`, min: 0, max: Math.ceil(Math.max(point.supplyPsi, point.staticPsi) / 10) * 10 * psi.times },
+        )}
       />
     </div>
   );

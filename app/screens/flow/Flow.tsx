@@ -7,10 +7,10 @@ import { useUnits } from '../../ui/units.ts';
 import { Answer, Facts } from './Answer.tsx';
 import { LineFields } from './Fields.tsx';
 import { Helps } from './Helps.tsx';
+import { LineSheet } from './LineSheet.tsx';
 import { Losses } from './Losses.tsx';
 import { PressureSlider } from './PressureSlider.tsx';
 import { Profile } from './Profile.tsx';
-import { Sides } from './Sides.tsx';
 import type { ApplianceFacts } from './setting.ts';
 import { Together } from './Together.tsx';
 import { TubeSlider } from './TubeSlider.tsx';
@@ -28,8 +28,9 @@ interface Props {
 /** What reaches the appliance: pressure along the line, what it gets, where it is lost, what would bring more. */
 export default function Flow({ appliances, losses, address }: Props) {
   const units = useUnits();
-  const { setting, change, reading, isWaiting, back } = useSetting(address, appliances, losses);
-  const { read, wrong } = reading;
+  const of = useSetting(address, appliances, losses);
+  const { setting, change, reading, isWaiting } = of;
+  const { read } = reading;
   const found = useMemo(() => {
     if (!read) return null;
     const pieces = withSteps(read.pieces);
@@ -37,63 +38,53 @@ export default function Flow({ appliances, losses, address }: Props) {
     return { pieces, answer: lineAnswer(read.line, read.pieces, losses, read.housePieces, more), line: { ...read.line, pieces } };
   }, [read, losses, setting.water]);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
-      <div className="lg:col-span-2">
-        <Sides here="flow" setting={setting} />
-      </div>
-      <div className="grid content-start gap-4 max-lg:order-2 print:hidden">
-        <LineFields {...{ setting, appliances, losses }} onChange={change} />
-        <p className="caution">
-          Losses of fittings and valves are typical; the maker’s sheet wins. The pressure is worth measuring where the line begins.
-        </p>
-      </div>
-      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-5">
-        {back && (
-          <p>
-            <a href={back}>Back to the run</a>
+    <LineSheet
+      here="flow"
+      of={of}
+      wrong={reading.wrong}
+      fields={
+        <>
+          <LineFields {...{ setting, appliances, losses }} onChange={change} />
+          <p className="caution">
+            Losses of fittings and valves are typical; the maker’s sheet wins. The pressure is worth measuring where the line begins.
           </p>
-        )}
-        {isWaiting && <p role="status">The chain’s parts are on their way.</p>}
-        {wrong && !isWaiting && (
-          <p className="caution" role="alert">
-            {wrong}
+        </>
+      }
+    >
+      {read && found && !isWaiting && (
+        <>
+          <Answer answer={found.answer} appliance={read.appliance} units={units} />
+          <Profile pieces={found.pieces} point={found.answer.now} leastPsi={read.appliance.minFlowPsi} water={setting.water} units={units} />
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-2 xl:grid-cols-2">
+            <PressureSlider psi={read.line.sourcePsi} {...{ setting, units }} onChange={change} />
+            <TubeSlider of="line" setting={setting} onChange={change} />
+          </div>
+          <Facts answer={found.answer} appliance={read.appliance} units={units} />
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-2">
+            <Losses pieces={found.pieces} point={found.answer.now} units={units} />
+            <Helps helps={found.answer.helps} units={units} />
+          </div>
+          <section aria-label="Line and valve">
+            <h2>Where line and valve meet</h2>
+            <Crossing line={found.line} point={found.answer.now} units={units} />
+            <p className="text-soft">Solid: what the line leaves. Broken: what its valve asks. It gets what both agree on.</p>
+          </section>
+          {read.appliance.id === 'ro-dispenser' && <Osmosis line={found.line} units={units} />}
+          <Together {...{ read, appliances, losses, units }} onChange={(also) => change({ ...setting, also })} />
+          <p className="flex flex-wrap gap-3 print:hidden">
+            <button type="button" className="key" onClick={() => saveDrawing('svg.flow-profile', 'flow.svg')}>
+              Save the drawing (SVG)
+            </button>
+            <button
+              type="button"
+              className="key"
+              onClick={async () => saveFile('flow.csv', 'text/csv', (await import('./files.ts')).flowCsv(found.pieces, found.answer.now))}
+            >
+              CSV
+            </button>
           </p>
-        )}
-        {read && found && !isWaiting && (
-          <>
-            <Answer answer={found.answer} appliance={read.appliance} units={units} />
-            <Profile pieces={found.pieces} point={found.answer.now} leastPsi={read.appliance.minFlowPsi} water={setting.water} units={units} />
-            <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-2 xl:grid-cols-2">
-              <PressureSlider psi={read.line.sourcePsi} {...{ setting, units }} onChange={change} />
-              <TubeSlider of="line" setting={setting} onChange={change} />
-            </div>
-            <Facts answer={found.answer} appliance={read.appliance} units={units} />
-            <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-2">
-              <Losses pieces={found.pieces} point={found.answer.now} units={units} />
-              <Helps helps={found.answer.helps} units={units} />
-            </div>
-            <section aria-label="Line and valve">
-              <h2>Where line and valve meet</h2>
-              <Crossing line={found.line} point={found.answer.now} units={units} />
-              <p className="text-soft">Solid: what the line leaves. Broken: what its valve asks. It gets what both agree on.</p>
-            </section>
-            {read.appliance.id === 'ro-dispenser' && <Osmosis line={found.line} units={units} />}
-            <Together {...{ read, appliances, losses, units }} onChange={(also) => change({ ...setting, also })} />
-            <p className="flex flex-wrap gap-3 print:hidden">
-              <button type="button" className="key" onClick={() => saveDrawing('svg.flow-profile', 'flow.svg')}>
-                Save the drawing (SVG)
-              </button>
-              <button
-                type="button"
-                className="key"
-                onClick={async () => saveFile('flow.csv', 'text/csv', (await import('./files.ts')).flowCsv(found.pieces, found.answer.now))}
-              >
-                CSV
-              </button>
-            </p>
-          </>
-        )}
-      </div>
-    </div>
+        </>
+      )}
+    </LineSheet>
   );
 }

@@ -1,4 +1,5 @@
 import { type LinePiece, type OperatingPoint, pressure, quantityWords, speed, type Units } from '../../../core/index.ts';
+import { RankBar } from '../../ui/RankBar.tsx';
 
 /** Where the pressure goes, the dearest first; what is less than a hundredth of all stands together. */
 export function Losses({ pieces, point, units }: { pieces: LinePiece[]; point: OperatingPoint; units: Units }) {
@@ -8,11 +9,6 @@ export function Losses({ pieces, point, units }: { pieces: LinePiece[]; point: O
   const ranked = [...rows].sort((a, b) => b.psi - a.psi);
   const shown = ranked.filter((r) => r.psi >= all / 100);
   const rest = ranked.filter((r) => r.psi < all / 100);
-  const bar = (psi: number) => (
-    <svg viewBox="0 0 100 12" preserveAspectRatio="none" className="h-3 w-full" aria-hidden="true">
-      <rect x="0" y="0" width={Math.max(0, (100 * psi) / most)} height="12" className="fill-ink" />
-    </svg>
-  );
   return (
     <section aria-label="Where the pressure goes">
       <h2>Where the pressure goes</h2>
@@ -23,14 +19,14 @@ export function Losses({ pieces, point, units }: { pieces: LinePiece[]; point: O
               <span className="code">{r.piece + 1}</span> {r.name} <span className="text-soft">{quantityWords(speed(r.ftS), units)}</span>
             </span>
             <b className="font-mono">{quantityWords(pressure(r.psi), units)}</b>
-            <span className="col-span-2">{bar(r.psi)}</span>
+            <RankBar part={r.psi / most} />
           </li>
         ))}
         {Math.abs(point.risePsi) > 0.05 && (
           <li className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-3">
             <span>{point.risePsi > 0 ? 'height' : 'height gives'}</span>
             <b className="font-mono">{quantityWords(pressure(Math.abs(point.risePsi)), units)}</b>
-            {point.risePsi > 0 && <span className="col-span-2">{bar(point.risePsi)}</span>}
+            {point.risePsi > 0 && <RankBar part={point.risePsi / most} />}
           </li>
         )}
       </ol>

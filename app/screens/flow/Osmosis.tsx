@@ -2,7 +2,7 @@ import { Chart, LinearScale, LineController, LineElement, PointElement } from 'c
 import { useMemo, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type FlowLine, fading, flow, InputError, quantityWords, type Units, volume } from '../../../core/index.ts';
-import { AXIS, chartInk, ink } from '../../ui/chart-ink.ts';
+import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
 import { timeWords } from './Answer.tsx';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
@@ -58,21 +58,7 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
             <Line
               aria-label={`Flow by what was drawn: ${first.gpm.toFixed(2)} gpm at first, falling until the tank is empty.`}
               data={{ datasets: [{ label: 'gpm', data: tank.points.map((p) => ({ x: p.drawnGal, y: p.gpm * AXIS.flow[units].times })), showLine: true, pointRadius: 0, borderWidth: 2.4, borderColor: ink('--color-ink') }] }} // biome-ignore format: one row
-              options={{
-                animation: false,
-                maintainAspectRatio: false,
-                parsing: false,
-                scales: {
-                  x: {
-                    type: 'linear',
-                    min: 0,
-                    max: tank.holdsGal,
-                    title: { display: true, text: 'gallons drawn' },
-                    grid: { color: ink('--color-faint') },
-                  },
-                  y: { min: 0, title: { display: true, text: AXIS.flow[units].unit }, grid: { color: ink('--color-faint') } },
-                },
-              }}
+              options={curveAxes({ title: 'gallons drawn', min: 0, max: tank.holdsGal }, { title: AXIS.flow[units].unit, min: 0 })}
             />
           </div>
           <p className="text-soft">By Boyle’s law on the air of the tank; the membrane fills it again meanwhile, by drops.</p>

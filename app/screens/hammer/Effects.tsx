@@ -1,4 +1,5 @@
 import { type Effect, pressure, quantityWords, type Units } from '../../../core/index.ts';
+import { RankBar } from '../../ui/RankBar.tsx';
 
 /** What would soften it, the most first. */
 export function Effects({ effects, peakPsi, units }: { effects: Effect[]; peakPsi: number; units: Units }) {
@@ -14,9 +15,7 @@ export function Effects({ effects, peakPsi, units }: { effects: Effect[]; peakPs
               {quantityWords(pressure(Math.round(e.peakPsi)), units)}
               {e.isUnderLimit ? '' : ' ▲'}
             </b>
-            <svg viewBox="0 0 100 12" preserveAspectRatio="none" className="col-span-2 h-3 w-full" aria-hidden="true">
-              <rect x="0" y="0" width={(100 * e.peakPsi) / most} height="12" className={e.isUnderLimit ? 'fill-brass' : 'fill-ink'} />
-            </svg>
+            <RankBar part={e.peakPsi / most} isSoft={e.isUnderLimit} />
           </li>
         ))}
       </ol>

@@ -5,8 +5,8 @@ import { saveDrawing } from '../../ui/save-drawing.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { useUnits } from '../../ui/units.ts';
 import { LineFields } from '../flow/Fields.tsx';
+import { LineSheet } from '../flow/LineSheet.tsx';
 import { PressureSlider } from '../flow/PressureSlider.tsx';
-import { Sides } from '../flow/Sides.tsx';
 import type { ApplianceFacts } from '../flow/setting.ts';
 import { TubeSlider } from '../flow/TubeSlider.tsx';
 import { useSetting } from '../flow/use-setting.ts';
@@ -39,7 +39,8 @@ function spreadOf(q: SurgeQuestion, isPlastic: boolean): Spread {
 /** What bangs when it shuts: pressure at the valve and along the pipe, bare and softened. */
 export default function Hammer({ appliances, losses, address }: Props) {
   const units = useUnits();
-  const { setting, change, reading, isWaiting, back } = useSetting(address, appliances, losses);
+  const of = useSetting(address, appliances, losses);
+  const { setting, change, reading, isWaiting } = of;
   const { read } = reading;
   const { asked, wrong } = useMemo(() => (read ? hammerAsked(setting, read) : { asked: null, wrong: reading.wrong }), [setting, read, reading.wrong]);
   const question = isWaiting ? null : (asked?.question ?? null);
@@ -48,91 +49,82 @@ export default function Hammer({ appliances, losses, address }: Props) {
   const shown = both && (both.cushioned ?? both.bare);
   const feet = question?.pipes.reduce((sum, p) => sum + p.lengthFt, 0) ?? 0;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
-      <div className="lg:col-span-2">
-        <Sides here="hammer" setting={setting} />
-      </div>
-      <div className="grid content-start gap-4 max-lg:order-2 print:hidden">
-        <HammerFields setting={setting} onChange={change} />
-        <LineFields {...{ setting, appliances, losses }} onChange={change} />
-        <p className="caution">
-          A guide, not a test: the maker’s sheet and the local code decide over arrestors, and an air chamber that nobody drains is soon none.
-        </p>
-      </div>
-      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-5">
-        {back && (
-          <p>
-            <a href={back}>Back to the run</a>
+    <LineSheet
+      here="hammer"
+      of={of}
+      wrong={said}
+      fields={
+        <>
+          <HammerFields setting={setting} onChange={change} />
+          <LineFields {...{ setting, appliances, losses }} onChange={change} />
+          <p className="caution">
+            A guide, not a test: the maker’s sheet and the local code decide over arrestors, and an air chamber that nobody drains is soon none.
           </p>
-        )}
-        {said && !isWaiting && (
-          <p className="caution" role="alert">
-            {said}
-          </p>
-        )}
-        {!both && !said && <p role="status">Working it out.</p>}
-        {both && shown && question && (
-          <>
-            <Told bare={both.bare} cushioned={both.cushioned} question={both.question} units={units} />
-            <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-2 xl:grid-cols-2">
-              <label className="grid max-w-120 gap-1 print:hidden">
-                <span className="label">Closing time, tried out: {Math.round(question.closeMs)} ms</span>
-                <input
-                  type="range"
-                  className="h-12 w-full accent-brass-deep"
-                  min={0}
-                  max={300}
-                  step={5}
-                  value={Math.min(300, Math.round(question.closeMs))}
-                  onChange={(e) => change({ ...setting, close: e.target.value })}
-                />
-              </label>
-              {read && <PressureSlider psi={read.line.sourcePsi} {...{ setting, units }} onChange={change} />}
-              <TubeSlider of="house" setting={setting} onChange={change} />
-              <TubeSlider of="line" setting={setting} onChange={change} />
-            </div>
-            <TimeChart bare={both.bare} cushioned={both.cushioned} {...{ band, units }} />
-            <p className="flex flex-wrap items-center gap-3">
-              {done === null ? (
-                <button type="button" className="key print:hidden" onClick={() => sweep(question, spreadOf(question, asked?.isPlastic ?? false))}>
-                  How sure is that: {SWEEP_RUNS} runs
+        </>
+      }
+    >
+      {!both && !said && <p role="status">Working it out.</p>}
+      {both && shown && question && (
+        <>
+          <Told bare={both.bare} cushioned={both.cushioned} question={both.question} units={units} />
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-2 xl:grid-cols-2">
+            <label className="grid max-w-120 gap-1 print:hidden">
+              <span className="label">Closing time, tried out: {Math.round(question.closeMs)} ms</span>
+              <input
+                type="range"
+                className="h-12 w-full accent-brass-deep"
+                min={0}
+                max={300}
+                step={5}
+                value={Math.min(300, Math.round(question.closeMs))}
+                onChange={(e) => change({ ...setting, close: e.target.value })}
+              />
+            </label>
+            {read && <PressureSlider psi={read.line.sourcePsi} {...{ setting, units }} onChange={change} />}
+            <TubeSlider of="house" setting={setting} onChange={change} />
+            <TubeSlider of="line" setting={setting} onChange={change} />
+          </div>
+          <TimeChart bare={both.bare} cushioned={both.cushioned} {...{ band, units }} />
+          <p className="flex flex-wrap items-center gap-3">
+            {done === null ? (
+              <button type="button" className="key print:hidden" onClick={() => sweep(question, spreadOf(question, asked?.isPlastic ?? false))}>
+                How sure is that: {SWEEP_RUNS} runs
+              </button>
+            ) : (
+              <>
+                <button type="button" className="key" onClick={stop}>
+                  Stop
                 </button>
-              ) : (
-                <>
-                  <button type="button" className="key" onClick={stop}>
-                    Stop
-                  </button>
-                  <progress max={SWEEP_RUNS} value={done} aria-label="Runs done" /> {done} of {SWEEP_RUNS}
-                </>
-              )}
-              {band && (
-                <span className="min-w-0 flex-1 basis-64" role="status">
-                  In 90 of 100 the peak is from {quantityWords(pressure(Math.round(band.peak.low)), units)} to{' '}
-                  {quantityWords(pressure(Math.round(band.peak.high)), units)}; {Math.round(band.over * 100)} of 100 pass the limit. Closing time,
-                  pressure, flow{asked?.isPlastic ? ' and the tube’s give' : ''} are taken as uncertain.
-                </span>
-              )}
-            </p>
-            <AlongPipe surge={shown} units={units} />
-            <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-2">
-              <Effects effects={effects} peakPsi={shown.peakPsi} units={units} />
-              <ByTable units={setting.units} flowPsi={both.bare.runningPsi} branchFt={feet} />
-            </div>
-            <p className="flex flex-wrap gap-3 print:hidden">
-              <button type="button" className="key" onClick={() => saveDrawing('svg.hammer-along', 'hammer.svg')}>
-                Save the drawing (SVG)
-              </button>
-              <button
-                type="button"
-                className="key"
-                onClick={async () => saveFile('hammer.csv', 'text/csv', (await import('../flow/files.ts')).surgeCsv(both.bare, both.cushioned))}
-              >
-                CSV
-              </button>
-            </p>
-          </>
-        )}
-      </div>
-    </div>
+                <progress max={SWEEP_RUNS} value={done} aria-label="Runs done" /> {done} of {SWEEP_RUNS}
+              </>
+            )}
+            {band && (
+              <span className="min-w-0 flex-1 basis-64" role="status">
+                In 90 of 100 the peak is from {quantityWords(pressure(Math.round(band.peak.low)), units)} to{' '}
+                {quantityWords(pressure(Math.round(band.peak.high)), units)}; {Math.round(band.over * 100)} of 100 pass the limit. Closing time,
+                pressure, flow{asked?.isPlastic ? ' and the tube’s give' : ''} are taken as uncertain.
+              </span>
+            )}
+          </p>
+          <AlongPipe surge={shown} units={units} />
+          <div className="grid grid-cols-[minmax(0,1fr)] gap-6 xl:grid-cols-2">
+            <Effects effects={effects} peakPsi={shown.peakPsi} units={units} />
+            <ByTable units={setting.units} flowPsi={both.bare.runningPsi} branchFt={feet} />
+          </div>
+          <p className="flex flex-wrap gap-3 print:hidden">
+            <button type="button" className="key" onClick={() => saveDrawing('svg.hammer-along', 'hammer.svg')}>
+              Save the drawing (SVG)
+            </button>
+            <button
+              type="button"
+              className="key"
+              onClick={async () => saveFile('hammer.csv', 'text/csv', (await import('../flow/files.ts')).surgeCsv(both.bare, both.cushioned))}
+            >
+              CSV
+            </button>
+          </p>
+        </>
+      )}
+    </LineSheet>
   );
 }

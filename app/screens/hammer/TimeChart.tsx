@@ -2,7 +2,7 @@ import { Chart, Filler, LinearScale, LineController, LineElement, PointElement }
 import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import type { Band, Surge, Units } from '../../../core/index.ts';
-import { AXIS, chartInk, ink } from '../../ui/chart-ink.ts';
+import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
 
@@ -69,21 +69,7 @@ export default function TimeChart({ bare, cushioned, band, units }: Props) {
                 : []),
             ],
           }}
-          options={{
-            animation: false,
-            maintainAspectRatio: false,
-            parsing: false,
-            scales: {
-              x: {
-                type: 'linear',
-                min: 0,
-                max: end,
-                title: { display: true, text: 'milliseconds after it begins to shut' },
-                grid: { color: ink('--color-faint') },
-              },
-              y: { title: { display: true, text: `${unit} at the valve` }, grid: { color: ink('--color-faint') } },
-            },
-          }}
+          options={curveAxes({ title: 'milliseconds after it begins to shut', min: 0, max: end }, { title: `${unit} at the valve` })}
         />
       </div>
       <button type="button" className="key justify-self-start print:hidden" onClick={save}>
