@@ -83,6 +83,7 @@ test('a page with both ends chosen rests: nothing is painted again without a cau
 
 test('a chain is not taken in place of another unasked', async ({ page }) => {
   await page.goto(`${address()}/match?q=3/8 comp to 3/4 ght, 52 in`);
+  await hydrated(page);
   await best(page).getByRole('button', { name: 'Take' }).click();
   const runs = page.getByLabel('Run of today or tomorrow');
   await expect(runs.locator('optgroup').first()).toHaveAttribute('label', 'Waiting for a chain');

@@ -116,6 +116,7 @@ test('a length that is none is said so, and nothing is kept', async ({ page }) =
 
 test('the dark sheet is remembered from page to page', async ({ page }) => {
   await page.goto(address());
+  await hydrated(page);
   await page.getByRole('button', { name: /^Dark/ }).click();
   await page.goto(`${address()}/ledger`);
   await expect(page.locator('html')).toHaveAttribute('data-sheet', 'dark');

@@ -252,6 +252,7 @@ test('a new version takes over, and what is unsent is sent by it', async ({ brow
   const visit = await page.getByRole('link', { name: /^Glass rinser/ }).first().getAttribute('href'); // biome-ignore format: one line
   await context.route('**/api/v1/entries*', (route) => route.abort());
   await page.goto(`${at}${visit}`);
+  await hydrated(page);
   await page.getByRole('tab', { name: /Look/ }).click();
   await page.getByRole('radio', { name: 'multi-turn' }).check();
   await expect(page.getByText(/1 not sent yet/)).toBeVisible();

@@ -5,7 +5,7 @@ import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
 import { blackPng, bombProfile } from '../store/hostile-pictures.ts';
 import { ownHouse } from './house.ts';
-import { openRun } from './page.ts';
+import { hydrated, openRun } from './page.ts';
 import type { Served } from './server.ts';
 
 let house: Served;
@@ -122,6 +122,7 @@ test('at Look the next time stand the pictures of the last, and where the main v
   const visit = visits.find((v: { runs: { name: string }[] }) => v.runs.some((r) => r.name === 'Ice maker'));
   const run = visit.runs.find((r: { name: string }) => r.name === 'Ice maker');
   await page.goto(`${house.address}/premises/${visit.premises.id}`);
+  await hydrated(page);
   await page.getByLabel('Where the main valve is').fill('pit by the gate, key on the hook');
   await page.keyboard.press('Tab');
   await expect.poll(async () => (await request.get(`${house.address}/api/v1/premises/${visit.premises.id}`)).text()).toContain('pit by the gate');
