@@ -3,6 +3,7 @@ import { parseEnd } from '../ends/code.ts';
 import { type Tube, tubes } from '../ends/tubes.ts';
 import type { Part } from '../match/part.ts';
 import { shortName } from '../match/sides.ts';
+import { writeFraction } from '../units/fraction.ts';
 import type { Piece } from './piece.ts';
 
 /** What the shape of a kind of part costs: a row of the catalogue; the first that fits is taken. */
@@ -63,9 +64,13 @@ export function hoseOf(insertIn: number): Tube {
   return hoses.reduce((best, t) => (off(t) < off(best) ? t : best));
 }
 
+/** A tube's name with its size, where the name alone has none: 'polyethylene tube, 3/8 in OD'. */
+export const tubeName = ({ tradeName, nominalIn, odIn }: Tube): string =>
+  /\d/.test(tradeName) ? tradeName : `${tradeName}, ${nominalIn ? `${nominalIn} nominal` : `${writeFraction(odIn, 16)} in OD`}`;
+
 /** A length of tube or hose, as a piece. */
 export const tubePiece = (tube: Tube, lengthIn: number, part = -1): LinePiece => ({
-  name: tube.tradeName,
+  name: tubeName(tube),
   part,
   tube: tube.id,
   boreIn: tube.idIn,

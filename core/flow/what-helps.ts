@@ -1,6 +1,6 @@
 /** What would bring an appliance more water, and how much: each change of the line tried, the best first. */
 import { type Tube, tubeById, tubes } from '../ends/tubes.ts';
-import { type LinePiece, type LossRow, withSteps } from './line-pieces.ts';
+import { type LinePiece, type LossRow, tubeName, withSteps } from './line-pieces.ts';
 import { type FlowLine, type OperatingPoint, operatingPoint } from './operating-point.ts';
 
 export interface Help {
@@ -60,7 +60,7 @@ export function whatHelps(
   const tried: { change: Help['change']; piece: number; words: string; pieces: LinePiece[] }[] = [];
   pieces.forEach((p, piece) => {
     const tube = p.tube ? nextTube(p.tube) : undefined;
-    if (tube) tried.push({ change: 'tube', piece, words: `${tube.tradeName} in place of ${p.name}`, pieces: widened(pieces, piece, tube) });
+    if (tube) tried.push({ change: 'tube', piece, words: `${tubeName(tube)} in place of ${p.name}`, pieces: widened(pieces, piece, tube) });
     if (p.tube && p.lengthIn >= WORTH_SHORTENING_IN) {
       tried.push({
         change: 'shorter',

@@ -1,5 +1,5 @@
 /** What is asked of a line: its water, the house's pipe, stop and line. Flow and hammer ask the same. */
-import { type LossRow, tubes } from '../../../core/index.ts';
+import { type LossRow, tubeName, tubes } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -14,14 +14,10 @@ interface Props {
 }
 
 const isHose = (material: string) => material === 'braided' || material === 'rubber';
-const HOUSE: [string, string][] = [['', 'none: read at the stop'], ...tubes.filter((t) => !isHose(t.material) && t.idIn > 0.3).map((t): [string, string] => [t.id, nameOf(t)])]; // biome-ignore format: one list
-const LINES: [string, string][] = tubes.filter((t) => t.material !== 'steel').map((t) => [t.id, nameOf(t)]);
+const HOUSE: [string, string][] = [['', 'none: read at the stop'], ...tubes.filter((t) => !isHose(t.material) && t.idIn > 0.3).map((t): [string, string] => [t.id, tubeName(t)])]; // biome-ignore format: one list
+const LINES: [string, string][] = tubes.filter((t) => t.material !== 'steel').map((t) => [t.id, tubeName(t)]);
 /** Shapes that are found at the beginning of an appliance's line. */
 const STOPS = ['quarter-angle', 'quarter-straight', 'multi-turn-angle', 'stop-leak', 'tee-branch', 'saddle'];
-
-function nameOf({ tradeName, odIn, nominalIn }: (typeof tubes)[number]): string {
-  return /\d/.test(tradeName) ? tradeName : `${tradeName}, ${nominalIn ? `${nominalIn} nominal` : `${odIn} in OD`}`;
-}
 
 export function LineFields({ setting: s, appliances, losses, onChange }: Props) {
   const units = useUnits();

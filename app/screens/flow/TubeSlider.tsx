@@ -1,4 +1,4 @@
-import { type Tube, tubeById, tubes } from '../../../core/index.ts';
+import { type Tube, tubeById, tubeName, tubes } from '../../../core/index.ts';
 import type { Setting } from './setting.ts';
 
 /** Tubes of the same stuff, by bore. */
@@ -12,7 +12,7 @@ export function TubeSlider({ of, setting, onChange }: { of: 'line' | 'house'; se
   return (
     <label className="grid max-w-120 gap-1 print:hidden">
       <span className="label">
-        {of === 'line' ? 'Line' : 'House’s pipe'}, tried out: {own.tradeName}, {own.idIn.toFixed(3)} in bore
+        {of === 'line' ? 'Line' : 'House’s pipe'}, tried out: {tubeName(own)}, bore {own.idIn.toFixed(3)} in
       </span>
       <input
         type="range"

@@ -17,6 +17,7 @@ import {
   readLengthIn,
   readPressurePsi,
   tubeById,
+  tubeName,
   tubePiece,
 } from '../../../core/index.ts';
 
@@ -173,7 +174,7 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
   try {
     const house = s.house ? tubeById(s.house) : undefined;
     const housePieces = house
-      ? [{ ...tubePiece(house, figure('House pipe', s.houseFt, 'Feet as a number.') * 12), name: `house’s ${house.tradeName}` }]
+      ? [{ ...tubePiece(house, figure('House pipe', s.houseFt, 'Feet as a number.') * 12), name: `house’s ${tubeName(house)}` }]
       : [];
     const measured = s.running !== '' && s.runningGpm !== '';
     return {

@@ -17,8 +17,8 @@ export interface Hammered {
 }
 
 export const SWEEP_RUNS = 100;
-/** Half of the usual: the peak moves by less than half a part in a hundred, and a hundred runs take a quarter of the time. */
-const SWEEP_REACHES = 60;
+/** Fewer than usual: a band is rougher than its curves, and the work goes by their square. */
+const SWEEP_REACHES = 48;
 
 /** Transients worked out beside the page: the last one stays until the next is there, and of those that wait only the newest is asked. */
 export function useHammer(question: SurgeQuestion | null): Hammered {
