@@ -26,7 +26,7 @@ export { bodyPiece, type LinePiece, type LossRow, linePieces, type PathStep, tub
 export { type ApplianceCurve, type FlowLine, type FlowVerdict, type OperatingPoint, operatingPoint } from './flow/operating-point.ts';
 export { type Fading, fading, type OsmosisTank } from './flow/osmosis.ts';
 export type { Piece as FlowPiece } from './flow/piece.ts';
-export { type PressuresRead, type RunFlow, runFlow, USUAL_PSI } from './flow/run-flow.ts';
+export { type PressuresRead, type RunFlow, runFlow, USUAL_F, USUAL_PSI } from './flow/run-flow.ts';
 export { fitSupply, type Supply, type SupplyFit } from './flow/supply.ts';
 export { type Help, whatHelps } from './flow/what-helps.ts';
 export { CARD_SHEET, gaugeCard, type Mark } from './gauge/card.ts';

@@ -4,13 +4,10 @@ import {
   type Branch,
   type Chain,
   endLabel,
-  flow,
   type HouseRules,
   length,
   type MatchResult,
   type Part,
-  pressure,
-  quantityWords,
   type Reason,
   type RunFlow,
   type SealCount,
@@ -20,11 +17,10 @@ import {
   shortName,
   tellApart,
   turns24,
-  type Units,
-  USUAL_PSI,
   weighedSeal,
   writeTurns,
 } from '../../core/index.ts';
+import { gets, Narrower } from './ChainFlow.tsx';
 import { InUnits } from './InUnits.tsx';
 import { labelsOf, scaleFor, sectionOf } from './Line.tsx';
 import { Reasons } from './Reasons.tsx';
@@ -141,29 +137,6 @@ function Ranked({
         </article>
       ))}
     </div>
-  );
-}
-
-/** A flow as a figure: its number, and its unit with a mark where it is weak. */
-function gets({ point }: RunFlow, units: Units): { value: string; unit: string } {
-  const [value = '', unit = ''] = quantityWords(flow(point.gpm), units).split(' ');
-  return { value, unit: point.verdict === 'weak' ? `${unit} ▲ weak` : unit };
-}
-
-/** Less by this part than the most of the chains: worth a word. */
-const NARROWER_BY = 0.05;
-
-/** What a narrower line costs in flow. */
-function Narrower({ flow: { point }, most, isRead }: { flow: RunFlow; most: number; isRead: boolean }) {
-  const units = useUnits();
-  const less = most - point.gpm;
-  if (less < most * NARROWER_BY && point.verdict === 'enough') return null;
-  return (
-    <p>
-      {less >= most * NARROWER_BY && <>Narrower: {quantityWords(flow(less), units)} less than the widest of these. </>}
-      {point.verdict === 'weak' && <b>▲ {quantityWords(pressure(point.inletPsi), units)} flowing is under what its maker asks. </b>}
-      {!isRead && <span className="text-soft">At a usual {quantityWords(pressure(USUAL_PSI), units)}: nobody read it here.</span>}
-    </p>
   );
 }
 

@@ -38,3 +38,7 @@ export function tubeById(id: string): Tube | undefined {
 export function tubeSize(tube: Tube): string {
   return tube.id.slice(tube.id.indexOf('-') + 1).replace(/(od|ips)$/, '');
 }
+
+/** The next wider tube of the same stuff; undefined for the widest. */
+export const widerTube = (own: Tube): Tube | undefined =>
+  tubes.filter((t) => t.material === own.material && t.idIn > own.idIn).sort((a, b) => a.idIn - b.idIn)[0];

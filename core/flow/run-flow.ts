@@ -23,7 +23,7 @@ export interface RunFlow {
 /** Where nobody read it, psi. Typical. */
 export const USUAL_PSI = 60;
 /** Cold as the ground gives it, hot as it is kept, F. Typical. */
-const USUAL_F = { cold: 60, hot: 120 } as const;
+export const USUAL_F = { cold: 60, hot: 120 } as const;
 
 /**
  * The operating point of a run: its chain from the stop on, at the pressures read there.

@@ -1,5 +1,5 @@
 /** What would bring an appliance more water, and how much: each change of the line tried, the best first. */
-import { type Tube, tubeById, tubes } from '../ends/tubes.ts';
+import { type Tube, tubeById, widerTube } from '../ends/tubes.ts';
 import { type LinePiece, type LossRow, tubeName, withSteps } from './line-pieces.ts';
 import { type FlowLine, type OperatingPoint, operatingPoint } from './operating-point.ts';
 
@@ -22,13 +22,6 @@ const WORTH_SHORTENING_IN = 24;
 
 /** A smaller gain is none, as a part of what flows. */
 const WORTH_PART = 0.005;
-
-/** The next wider tube of its kind. */
-function nextTube(id: string): Tube | undefined {
-  const own = tubeById(id);
-  if (!own) return undefined;
-  return tubes.filter((t) => t.material === own.material && t.idIn > own.idIn).sort((a, b) => a.idIn - b.idIn)[0];
-}
 
 /** The pieces with a run of tube, and the inserts of its hose, of the next size. */
 function widened(pieces: readonly LinePiece[], at: number, tube: Tube): LinePiece[] {
@@ -59,7 +52,8 @@ export function whatHelps(
   const now = at(pieces);
   const tried: { change: Help['change']; piece: number; words: string; pieces: LinePiece[] }[] = [];
   pieces.forEach((p, piece) => {
-    const tube = p.tube ? nextTube(p.tube) : undefined;
+    const own = p.tube ? tubeById(p.tube) : undefined;
+    const tube = own && widerTube(own);
     if (tube) tried.push({ change: 'tube', piece, words: `${tubeName(tube)} in place of ${p.name}`, pieces: widened(pieces, piece, tube) });
     if (p.tube && p.lengthIn >= WORTH_SHORTENING_IN) {
       tried.push({
@@ -69,10 +63,15 @@ export function whatHelps(
         pieces: changed(pieces, piece, { lengthIn: p.lengthIn * (1 - SHORTER_BY) }),
       });
     }
-    const own = losses.find((r) => r.id === p.loss);
-    const better = own?.better ? losses.find((r) => r.id === own.better) : undefined;
+    const shape = losses.find((r) => r.id === p.loss);
+    const better = shape?.better ? losses.find((r) => r.id === shape.better) : undefined;
     if (better)
-      tried.push({ change: 'shape', piece, words: `${better.name} in place of ${p.name}`, pieces: changed(pieces, piece, shapeOf(p, own!, better)) });
+      tried.push({
+        change: 'shape',
+        piece,
+        words: `${better.name} in place of ${p.name}`,
+        pieces: changed(pieces, piece, shapeOf(p, shape!, better)),
+      });
   });
   const helps = tried
     .map(({ pieces: of, ...rest }): Help => {

@@ -1,5 +1,5 @@
 /** What would soften a bang, and how much: each change tried as a transient of its own. */
-import { type Tube, tubes } from '../ends/tubes.ts';
+import { type Tube, tubes, widerTube } from '../ends/tubes.ts';
 import type { SurgePipe, SurgeQuestion } from './shape.ts';
 import { surge } from './surge.ts';
 
@@ -20,7 +20,7 @@ const tubeOf = (p: SurgePipe): Tube | undefined => tubes.find((t) => Math.abs(t.
 
 function wider(pipe: SurgePipe): { pipe: SurgePipe; name: string } | null {
   const own = tubeOf(pipe);
-  const next = own && tubes.filter((t) => t.material === own.material && t.idIn > own.idIn).sort((a, b) => a.idIn - b.idIn)[0];
+  const next = own && widerTube(own);
   return next
     ? { name: next.tradeName, pipe: { ...pipe, boreIn: next.idIn, wallIn: (next.odIn - next.idIn) / 2, roughnessMm: next.roughnessMm } }
     : null;

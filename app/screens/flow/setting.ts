@@ -19,6 +19,7 @@ import {
   tubeById,
   tubeName,
   tubePiece,
+  USUAL_F,
 } from '../../../core/index.ts';
 
 /** Every field as typed; '' is not said. */
@@ -130,8 +131,6 @@ export function chainPath(text: string): PathStep[] {
     });
 }
 
-/** Typical of the two waters, F. */
-const TEMP_F = { cold: 60, hot: 120 } as const;
 /** The bore of a stop with a 3/8 outlet, in: what losses of stops go by. Typical. */
 const STOP = { boreIn: 0.25, lengthIn: 2.5, saddleIn: 0.09 } as const;
 
@@ -186,7 +185,7 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
             ? { running: { psi: psiOf('Pressure running', s.running), gpm: figure('Flow then', s.runningGpm, 'Gallons a minute as a number.') } }
             : {}),
           ...(s.regulator ? { regulatorPsi: psiOf('Regulator', s.regulator) } : {}),
-          tempF: TEMP_F[s.water],
+          tempF: USUAL_F[s.water],
           riseFt: s.rise.trim() === '' ? 0 : riseOf(s.rise),
           appliance: { designGpm: appliance.designGpm, designPsi: appliance.minFlowPsi, maxPsi: Math.min(80, appliance.maxStaticPsi) },
         },
