@@ -22,7 +22,7 @@ function loop(): { seconds: number; right: number } {
   const [ms] = timed(() => {
     for (let s = 0; s < STEPS; s++) {
       if (s % RENEW_EVERY === 0) net.kernel.renew(pipe);
-      net.kernel.advance(pipe, pipe.high, pipe.low);
+      net.kernel.advance(pipe, true);
       pipe.nextRight[0] = 2 * supply - pipe.nextLeft[0]!;
       pipe.nextLeft[pipe.n] = pipe.nextRight[pipe.n]!;
       swap(pipe);
@@ -70,7 +70,7 @@ export function hammerLoop(): void {
 
 /** A hundred runs of a 30 ft branch, as the page asks them. */
 export function sweepTime(): void {
-  const base: SurgeQuestion = { ...QUESTION, staticPsi: 60, closeMs: 25, law: 'late', seconds: 0.6, reaches: 60 };
+  const base: SurgeQuestion = { ...QUESTION, staticPsi: 60, closeMs: 25, law: 'late', seconds: 0.7, reaches: 28 };
   const spread = { closeMs: [15, 40] as [number, number], staticPsi: [50, 70] as [number, number], gpm: [1.7, 2.2] as [number, number] };
   const sweep = () =>
     bandOf(

@@ -3,6 +3,7 @@ import { demoChains, generated, make, reach, shut, small } from './computed.ts';
 import { flowTime, hammerLoop, sweepTime } from './hammer.ts';
 import { withHouse } from './house.ts';
 import { api, asking, cardOnPage, pages, pressing, recorded, typing } from './pages.ts';
+import { sweepOnPage } from './sweep-page.ts';
 import { gauge, manyYears, shopOfYears } from './years.ts';
 
 const PARTS: Record<string, () => Promise<void>> = {
@@ -18,6 +19,7 @@ const PARTS: Record<string, () => Promise<void>> = {
     flowTime();
     hammerLoop();
     sweepTime();
+    await withHouse(sweepOnPage);
   },
   make: async () => {
     make();

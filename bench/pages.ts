@@ -19,7 +19,17 @@ export async function pages(address: string): Promise<void> {
   line('visit page at 20 requests/s, median', `${at(busy, 0.5).toFixed(1)} ms (${(at(busy, 0.5) / at(still, 0.5)).toFixed(1)} x of a page without a database)`); // biome-ignore format: one line
   line('visit page at 20 requests/s, 95th percentile', `${at(busy, 0.95).toFixed(1)} ms`);
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
-  for (const path of ['/', ...['look', 'match', 'prove'].map((s) => `${visit}?stage=${s}`), '/match', '/gauge', '/rules', '/parts', '/ledger']) {
+  for (const path of [
+    '/',
+    ...['look', 'match', 'prove'].map((s) => `${visit}?stage=${s}`),
+    '/match',
+    '/gauge',
+    '/flow',
+    '/hammer',
+    '/rules',
+    '/parts',
+    '/ledger',
+  ]) {
     line(
       `JavaScript of ${path.replace(/[0-9a-f-]{36}/, '...')}, compressed (at most 170 kB)`,
       `${((await scriptBytes(browser, address, path)) / 1000).toFixed(1)} kB`,

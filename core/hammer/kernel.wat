@@ -1,15 +1,32 @@
 ;; The inner loop of a transient, as core/hammer/loop.ts says it in words: the two give the same figures to the last digit, a test holds them to it.
-;; Assembled into kernel.table.ts by `npm run tables`. Arrays are addresses in bytes; `n` counts reaches.
+;; Assembled into kernel.table.ts by `npm run tables`. A pipe's place holds `n`, its
+;; reaches, and the addresses of its arrays in bytes: right 4, 8; left 12, 16; gas 20, 24, each of now and next, or the other way round where `turn` is 1;
+;; resist 28, high 32, low 36, scratch 40, friction 44.
 (module
   (import "m" "memory" (memory 1))
 
+  ;; Of the two addresses at a place's `at`, the one of now, and the one of next.
+  (func $now (param $place i32) (param $turn i32) (param $at i32) (result i32)
+    (i32.load (i32.add (i32.add (local.get $place) (local.get $at)) (i32.shl (local.get $turn) (i32.const 2)))))
+  (func $next (param $place i32) (param $turn i32) (param $at i32) (result i32)
+    (call $now (local.get $place) (i32.sub (i32.const 1) (local.get $turn)) (local.get $at)))
+
   ;; Moves both waves on by a step; marks the pressure at the inner nodes. Returns twice the lowest there.
   (func (export "advance")
-    (param $n i32) (param $right i32) (param $left i32) (param $nextRight i32) (param $nextLeft i32)
-    (param $resist i32) (param $high i32) (param $low i32) (result f64)
+    (param $place i32) (param $turn i32) (param $marks i32) (result f64)
+    (local $n i32) (local $right i32) (local $left i32) (local $nextRight i32) (local $nextLeft i32)
+    (local $resist i32) (local $high i32) (local $low i32)
     (local $least f64) (local $r0 f64) (local $r1 f64) (local $l1 f64) (local $f f64)
     (local $arrives f64) (local $here f64) (local $back f64) (local $twice f64)
     (local $at i32) (local $end i32)
+    (local.set $n (i32.load (local.get $place)))
+    (local.set $right (call $now (local.get $place) (local.get $turn) (i32.const 4)))
+    (local.set $nextRight (call $next (local.get $place) (local.get $turn) (i32.const 4)))
+    (local.set $left (call $now (local.get $place) (local.get $turn) (i32.const 12)))
+    (local.set $nextLeft (call $next (local.get $place) (local.get $turn) (i32.const 12)))
+    (local.set $resist (i32.load offset=28 (local.get $place)))
+    (local.set $high (select (i32.load offset=32 (local.get $place)) (i32.load offset=40 (local.get $place)) (local.get $marks)))
+    (local.set $low (select (i32.load offset=36 (local.get $place)) (i32.load offset=40 (local.get $place)) (local.get $marks)))
     (local.set $least (f64.const inf))
     (local.set $r0 (f64.load (local.get $right)))
     (local.set $r1 (f64.load offset=8 (local.get $right)))
@@ -48,10 +65,14 @@
 
   ;; Friction of every reach by its flow of now, looked up in a table of `last` + 2 even steps.
   (func (export "renew")
-    (param $n i32) (param $right i32) (param $left i32) (param $resist i32) (param $friction i32)
-    (param $perPa f64) (param $least f64) (param $last i32)
+    (param $place i32) (param $turn i32) (param $perPa f64) (param $least f64) (param $last i32)
+    (local $right i32) (local $left i32) (local $resist i32) (local $friction i32)
     (local $at i32) (local $end i32) (local $x f64) (local $k i32) (local $f f64)
-    (local.set $end (i32.shl (local.get $n) (i32.const 3)))
+    (local.set $right (call $now (local.get $place) (local.get $turn) (i32.const 4)))
+    (local.set $left (call $now (local.get $place) (local.get $turn) (i32.const 12)))
+    (local.set $resist (i32.load offset=28 (local.get $place)))
+    (local.set $friction (i32.load offset=44 (local.get $place)))
+    (local.set $end (i32.shl (i32.load (local.get $place)) (i32.const 3)))
     (loop $reaches
       (local.set $x
         (f64.max (local.get $least)
@@ -73,4 +94,52 @@
             (local.get $perPa))
           (local.get $x)))
       (local.set $at (i32.add (local.get $at) (i32.const 8)))
-      (br_if $reaches (i32.lt_s (local.get $at) (local.get $end))))))
+      (br_if $reaches (i32.lt_s (local.get $at) (local.get $end)))))
+
+  ;; Lets the free gas of the inner nodes grow and shrink. Returns the largest.
+  (func (export "breathe")
+    (param $place i32) (param $turn i32)
+    (param $y f64) (param $vapour f64) (param $free f64) (param $dt f64) (result f64)
+    (local $nextRight i32) (local $nextLeft i32) (local $gas i32) (local $high i32) (local $low i32)
+    (local $most f64) (local $perPa f64) (local $four f64) (local $twoFree f64) (local $perRoot f64) (local $twoVapour f64)
+    (local $come f64) (local $back f64) (local $b f64) (local $root f64) (local $above f64) (local $twice f64) (local $volume f64)
+    (local $at i32) (local $end i32)
+    (local.set $nextRight (call $next (local.get $place) (local.get $turn) (i32.const 4)))
+    (local.set $nextLeft (call $next (local.get $place) (local.get $turn) (i32.const 12)))
+    (local.set $gas (call $next (local.get $place) (local.get $turn) (i32.const 20)))
+    (local.set $high (i32.load offset=32 (local.get $place)))
+    (local.set $low (i32.load offset=36 (local.get $place)))
+    (local.set $perPa (f64.div (f64.mul (local.get $y) (local.get $dt)) (f64.const 2)))
+    (local.set $four (f64.mul (f64.mul (f64.mul (f64.const 4) (local.get $y)) (local.get $dt)) (local.get $free)))
+    (local.set $twoFree (f64.mul (f64.const 2) (local.get $free)))
+    (local.set $perRoot (f64.div (f64.const 1) (f64.mul (f64.mul (f64.const 2) (local.get $y)) (local.get $dt))))
+    (local.set $twoVapour (f64.mul (f64.const 2) (local.get $vapour)))
+    (local.set $at (i32.const 8))
+    (local.set $end (i32.shl (i32.load (local.get $place)) (i32.const 3)))
+    (block $done
+      (br_if $done (i32.ge_s (local.get $at) (local.get $end)))
+      (loop $nodes
+        (local.set $come (f64.load (i32.add (local.get $nextRight) (local.get $at))))
+        (local.set $back (f64.load (i32.add (local.get $nextLeft) (local.get $at))))
+        (local.set $b
+          (f64.sub (f64.load (i32.add (local.get $gas) (local.get $at)))
+            (f64.mul (local.get $perPa)
+              (f64.sub (f64.add (local.get $come) (local.get $back)) (local.get $twoVapour)))))
+        (local.set $root (f64.sqrt (f64.add (f64.mul (local.get $b) (local.get $b)) (local.get $four))))
+        (if (f64.gt (local.get $b) (f64.const 0))
+          (then (local.set $above (f64.div (local.get $twoFree) (f64.add (local.get $b) (local.get $root)))))
+          (else (local.set $above (f64.mul (f64.sub (local.get $root) (local.get $b)) (local.get $perRoot)))))
+        (local.set $twice (f64.mul (f64.const 2) (f64.add (local.get $above) (local.get $vapour))))
+        (local.set $volume (f64.div (local.get $free) (local.get $above)))
+        (f64.store (i32.add (local.get $gas) (local.get $at)) (local.get $volume))
+        (f64.store (i32.add (local.get $nextRight) (local.get $at)) (f64.sub (local.get $twice) (local.get $back)))
+        (f64.store (i32.add (local.get $nextLeft) (local.get $at)) (f64.sub (local.get $twice) (local.get $come)))
+        (if (f64.gt (local.get $twice) (f64.load (i32.add (local.get $high) (local.get $at))))
+          (then (f64.store (i32.add (local.get $high) (local.get $at)) (local.get $twice))))
+        (if (f64.lt (local.get $twice) (f64.load (i32.add (local.get $low) (local.get $at))))
+          (then (f64.store (i32.add (local.get $low) (local.get $at)) (local.get $twice))))
+        (if (f64.gt (local.get $volume) (local.get $most))
+          (then (local.set $most (local.get $volume))))
+        (local.set $at (i32.add (local.get $at) (i32.const 8)))
+        (br_if $nodes (i32.lt_s (local.get $at) (local.get $end)))))
+    (local.get $most)))

@@ -53,3 +53,48 @@ export function renewHere(n: number, right: Float64Array, left: Float64Array, re
     resist[i] = ((friction[k]! + (x - k) * (friction[k + 1]! - friction[k]!)) * perPa) / x;
   }
 }
+
+/**
+ * Lets the free gas of the inner nodes grow and shrink, so that its pressure above the vapour's times its volume stays: `aboveVapour` in `free-gas.ts` for
+ * each, its constants drawn out.
+ *
+ * @param y      what an upstep of pressure drives out of a node, m3/s for a Pa
+ * @param vapour gauge, Pa
+ * @param free   gas pressure above vapour times volume, Pa m3
+ * @returns the largest gas of a node, m3
+ */
+export function breatheHere(
+  n: number,
+  nextRight: Float64Array,
+  nextLeft: Float64Array,
+  gas: Float64Array,
+  high: Float64Array,
+  low: Float64Array,
+  y: number,
+  vapour: number,
+  free: number,
+  dtS: number,
+): number {
+  const perPa = (y * dtS) / 2;
+  const four = 4 * y * dtS * free;
+  const twoFree = 2 * free;
+  const perRoot = 1 / (2 * y * dtS);
+  const twoVapour = 2 * vapour;
+  let most = 0;
+  for (let i = 1; i < n; i++) {
+    const come = nextRight[i]!;
+    const back = nextLeft[i]!;
+    const b = gas[i]! - perPa * (come + back - twoVapour);
+    const root = Math.sqrt(b * b + four);
+    const above = b > 0 ? twoFree / (b + root) : (root - b) * perRoot;
+    const twice = 2 * (above + vapour);
+    const volume = free / above;
+    gas[i] = volume;
+    nextRight[i] = twice - back;
+    nextLeft[i] = twice - come;
+    if (twice > high[i]!) high[i] = twice;
+    if (twice < low[i]!) low[i] = twice;
+    if (volume > most) most = volume;
+  }
+  return most;
+}

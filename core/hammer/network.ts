@@ -3,11 +3,12 @@ import { finite, InputError } from '../errors.ts';
 import { type Bored, bored } from '../flow/piece.ts';
 import { type Water, waterAt } from '../flow/water.ts';
 import { ATM_PA, boreArea, M_PER_IN, M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
+import { FREE_GAS } from './free-gas.ts';
 import { frictionTable, LAST_STEP, lookedUp } from './friction-table.ts';
 import { checkedCut } from './grid.ts';
-import { type Kernel, kernelFor } from './kernel.ts';
+import { type Kernel, kernelFor, PLACE_FIGURES } from './kernel.ts';
 import { GAS_POWER, type Gas, type Node } from './node.ts';
-import { FREE_GAS, type Pipe } from './pipe.ts';
+import type { Pipe } from './pipe.ts';
 import type { Cushion, SurgePipe, SurgeQuestion } from './shape.ts';
 import { impedance, waveSpeed } from './wave.ts';
 
@@ -124,18 +125,36 @@ function pipeOf({ lengthM, bore }: Ready, n: number, flow: number, pa: number, g
     resist: kernel.take(n),
     friction,
     perPa: 1 / (4 * z * table.stepM3S),
-    gas: new Float64Array(n + 1),
+    gas: kernel.take(n + 1),
+    nextGas: kernel.take(n + 1),
     scratch: kernel.take(n + 1),
+    isAwake: false,
+    wokeWith: 0,
+    place: 0,
+    turn: 0,
     freeGas: FREE_GAS * ATM_PA * ((bore.areaM2 * lengthM) / n),
   };
+  kernel.lay(pipe);
   kernel.renew(pipe);
   return { pipe, farPa: at[n]! };
 }
 
 /** Figures that a pipe of n reaches takes of a kernel. */
-const figuresOf = (n: number): number => 7 * (n + 1) + n + LAST_STEP + 2;
+const figuresOf = (n: number): number => 9 * (n + 1) + n + LAST_STEP + 2 + PLACE_FIGURES;
 
-const newNode = (more: Partial<Node>): Node => ({ ends: [], hasValve: false, free: 0, freeGas: 0, pa: 0, out: 0, from: 0, ...more });
+const newNode = (more: Partial<Node>): Node => ({
+  ends: [],
+  hasValve: false,
+  free: 0,
+  freeBefore: 0,
+  wokeWith: 0,
+  freeGrows: 0,
+  freeGas: 0,
+  pa: 0,
+  out: 0,
+  from: 0,
+  ...more,
+});
 
 /** @param make the kernel; another than the usual for a comparison. @throws InputError naming the field, the value and what will do */
 export function networkOf(s: SurgeQuestion, make: typeof kernelFor = kernelFor): Network {

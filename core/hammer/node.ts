@@ -1,6 +1,7 @@
 /** Where pipes meet or end: one pressure, and what flows in flows out. */
 import { ATM_PA } from '../units/si.ts';
-import { aboveVapour, GAS_SLEEPS_PA, PARTED_TIMES, type Pipe } from './pipe.ts';
+import { aboveVapour, GAS_WAKES_PA, PARTED_TIMES } from './free-gas.ts';
+import type { Pipe } from './pipe.ts';
 
 /** Gas that gives: absolute pressure times volume to the power n stays. */
 export interface Gas {
@@ -26,8 +27,12 @@ export interface Node {
   supplyPa?: number;
   hasValve: boolean;
   gas?: Gas;
-  /** Free gas in the water about it, m3, nought while it does not matter, and its pressure above vapour times its volume, Pa m3. */
+  /** Free gas in the water about it, m3, nought before it wakes, now and a step before; what it was when it woke; its pressure above vapour times its volume, Pa m3. */
   free: number;
+  freeBefore: number;
+  wokeWith: number;
+  /** How it grows now, m3/s. */
+  freeGrows: number;
   freeGas: number;
   /** Now. */
   pa: number;
@@ -108,12 +113,17 @@ export function settle(node: Node, valve: ValveNow, vapourPa: number, dtS: numbe
   }
   const now = node.hasValve ? valve : SHUT;
   let pa = node.gas ? withGas(node.gas, c, y, now, node.pa, dtS) : withoutGas(c, y, now);
-  if (!node.gas && (node.free > 0 || pa - vapourPa < GAS_SLEEPS_PA)) {
-    const held = node.free > 0 ? node.free : node.freeGas / Math.max(GAS_SLEEPS_PA, node.pa - vapourPa);
-    // As low as this the valve passes what its flow is set to, and nothing by its opening.
-    const u = aboveVapour(held, y, c - vapourPa * y - now.fixed, node.freeGas, dtS);
+  if (!node.gas && node.free === 0 && pa - vapourPa < GAS_WAKES_PA) {
+    node.wokeWith = node.freeGas / Math.max(GAS_WAKES_PA, node.pa - vapourPa);
+    [node.free, node.freeBefore] = [node.wokeWith, node.wokeWith];
+  }
+  if (node.free > 0) {
+    // From two steps ago, as in `letGasMove`. As low as it matters the valve passes what its flow is set to, and nothing by its opening.
+    const u = aboveVapour(node.freeBefore, y, c - vapourPa * y - now.fixed, node.freeGas, 2 * dtS);
     pa = u + vapourPa;
-    node.free = u < GAS_SLEEPS_PA ? node.freeGas / u : 0;
+    node.freeBefore = node.free;
+    node.free = node.freeGas / u;
+    node.freeGrows = y * pa - c + now.fixed;
   }
   node.out = passes(now, pa);
   if (node.gas) {

@@ -104,6 +104,13 @@ describe('pipes that meet', () => {
   });
 });
 
+/** Lines whose water parts when they shut, of one pipe and of several. */
+const PARTING: Partial<SurgeQuestion>[] = [
+  { staticPsi: 60, gpm: 3 },
+  { staticPsi: 60, gpm: 2, closeMs: 20, law: 'late', pipes: [{ ...COPPER, lengthFt: 25 }, { ...COPPER, boreIn: 0.18, wallIn: 0.035, lengthFt: 5 }] },
+  { staticPsi: 60, gpm: 3, closeMs: 15, pipes: [{ ...COPPER, boreIn: 0.785, lengthFt: 20 }, { ...COPPER, lengthFt: 12 }, { ...PEX, lengthFt: 4 }], branches: [{ after: 0, pipes: [PEX] }] },
+]; // biome-ignore format: questions
+
 describe('the water’s accounts', () => {
   it('close to 1e-9, with friction, branches, slow closing and gas', () => {
     const questions: Partial<SurgeQuestion>[] = [
@@ -117,6 +124,24 @@ describe('the water’s accounts', () => {
       const r = surge({ ...LINE, ...q, isFrictionless: false });
       assert.ok(!r.cavity, 'the column parted');
       assert.ok(r.massOff < 1e-9, `${JSON.stringify(q)}: ${r.massOff}`);
+    }
+  });
+  it('close to 1e-9 where the column parts and while it stands parted', () => {
+    for (const q of PARTING) {
+      for (const seconds of [0.021, 0.05, 0.5]) {
+        const r = surge({ ...LINE, isFrictionless: false, ...q, seconds });
+        assert.ok(r.massOff < 1e-9, `${JSON.stringify(q)}, ${seconds} s: ${r.massOff}`);
+      }
+      assert.ok(surge({ ...LINE, isFrictionless: false, ...q, seconds: 0.5 }).cavity, `did not part: ${JSON.stringify(q)}`);
+    }
+  });
+  it('several pipes that part: a coarse grid finds the peak of a fine one, by the middle of many runs', () => {
+    for (const q of PARTING.slice(1)) {
+      const middle = (reaches: number) =>
+        Array.from({ length: 21 }, (_, i) => surge({ ...LINE, isFrictionless: false, ...q, closeMs: 15 + i, reaches }).peakPsi).sort(
+          (a, b) => a - b,
+        )[10]!;
+      near(middle(60), middle(240), 0.03, JSON.stringify(q));
     }
   });
   it('the grid halved changes the peak by less than 0.5 %, where the column parts too', () => {

@@ -1,9 +1,10 @@
 /** Water hammer: what a line's pressure does when its valve shuts. */
 import { finite, InputError } from '../errors.ts';
-import { ATM_PA, M_PER_FT, PA_PER_PSI } from '../units/si.ts';
+import { M_PER_FT, PA_PER_PSI } from '../units/si.ts';
+import { GAS_WAKES_PA, letGasMove, PARTED_TIMES, wakeGas } from './free-gas.ts';
 import { joukowskyPa, type Network, networkOf } from './network.ts';
 import { type Node, settle, type ValveNow } from './node.ts';
-import { GAS_SLEEPS_PA, letGasMove, PARTED_TIMES, type Pipe, pressureAt, RENEW_EVERY, swap, wakeGas } from './pipe.ts';
+import { type Pipe, pressureAt, RENEW_EVERY, swap } from './pipe.ts';
 import { CLOSING_LAWS, type ClosingLaw, type Surge, type SurgeQuestion } from './shape.ts';
 
 /** The usual limit of what a house's water bears for a moment, psi. @source PDI WH-201 */
@@ -41,13 +42,32 @@ export function surge(s: SurgeQuestion): Surge {
   const closeS = finite('closeMs', s.closeMs, { atLeast: 0, atMost: 60_000 }) / 1000;
   const seconds = finite('seconds', s.seconds, { above: 0, atMost: 600 });
   const limitPsi = finite('limitPsi', s.limitPsi ?? SURGE_LIMIT_PSI, { above: 0, atMost: 10_000 });
-  const framesWanted = finite('frames', s.frames ?? 0, { atLeast: 0, atMost: MOST_FRAMES });
+  const frames = finite('frames', s.frames ?? 0, { atLeast: 0, atMost: MOST_FRAMES });
   const net = networkOf(s);
+  try {
+    return played(net, { law, closeS, seconds, limitPsi, frames, last: s.pipes.at(-1)! });
+  } finally {
+    net.kernel.free();
+  }
+}
+
+/** What is asked of a network, checked. */
+interface Play {
+  law: ClosingLaw;
+  closeS: number;
+  seconds: number;
+  limitPsi: number;
+  frames: number;
+  /** The pipe at the valve. */
+  last: SurgeQuestion['pipes'][number];
+}
+
+function played(net: Network, { law, closeS, seconds, limitPsi, frames: framesWanted, last }: Play): Surge {
   const pipes = [...net.main, ...net.sides.flat()];
   const perStep = pipes.reduce((sum, p) => sum + p.n, 0);
   const steps = Math.ceil(seconds / net.dtS);
   if (steps * perStep > MOST_WORK) {
-    throw new InputError('seconds', s.seconds, `That is ${(steps * perStep).toExponential(1)} reach-steps: give a shorter time or fewer reaches.`);
+    throw new InputError('seconds', seconds, `That is ${(steps * perStep).toExponential(1)} reach-steps: give a shorter time or fewer reaches.`);
   }
   const runningPa = net.valve.pa;
   const every = Math.ceil(steps / MOST_READINGS);
@@ -57,14 +77,12 @@ export function surge(s: SurgeQuestion): Surge {
   const limitPa = limitPsi * PA_PER_PSI;
   const books = new Books(net, pipes);
   let [peakPa, timesOver, hasParted] = [runningPa, 0, false];
-  let gas: GasState = { isAwake: false, isParted: false };
   let isArmed = true;
   for (let step = 1; step <= steps; step++) {
     const now = step * net.dtS;
     const valve = valveAt(law, closeS, now, net.flowM3S, runningPa);
     if (step % RENEW_EVERY === 0) for (const pipe of pipes) net.kernel.renew(pipe);
-    gas = stepOn(net, pipes, valve, gas);
-    hasParted ||= gas.isParted;
+    if (stepOn(net, pipes, valve)) hasParted = true;
     books.add();
     const pa = net.valve.pa;
     if (pa > peakPa) peakPa = pa;
@@ -76,7 +94,6 @@ export function surge(s: SurgeQuestion): Surge {
     }
     if (step % frameEvery === 0 && frames.length < framesWanted) frames.push({ t: now, psi: picture(net) });
   }
-  const last = s.pipes.at(-1)!;
   return {
     peakPsi: peakPa / PA_PER_PSI,
     joukowskyPsi: joukowskyPa(last, net.water, net.flowM3S) / PA_PER_PSI,
@@ -103,33 +120,19 @@ function valveAt(law: ClosingLaw, closeS: number, now: number, flowM3S: number, 
   return law === 'area' ? { fixed: 0, perRoot: (left * flowM3S) / Math.sqrt(runningPa) } : { fixed: left * flowM3S, perRoot: 0 };
 }
 
-/** Whether free gas is reckoned at the inner nodes, and whether it stands as a gap. */
-interface GasState {
-  isAwake: boolean;
-  isParted: boolean;
-}
-
-/** One step of time for all. */
-function stepOn({ kernel, nodes, vapourPa, dtS }: Network, pipes: readonly Pipe[], valve: ValveNow, before: GasState): GasState {
-  let least = Number.POSITIVE_INFINITY;
-  // While gas moves the pressure is what it makes of the waves: their sum alone is no mark.
-  for (const pipe of pipes) {
-    least = Math.min(least, before.isAwake ? kernel.advance(pipe, pipe.scratch, pipe.scratch) : kernel.advance(pipe, pipe.high, pipe.low));
-  }
-  const isLow = least < 2 * (vapourPa + GAS_SLEEPS_PA);
+/** One step of time for all. @returns whether the water stands parted somewhere */
+function stepOn({ kernel, nodes, vapourPa, dtS }: Network, pipes: readonly Pipe[], valve: ValveNow): boolean {
   let most = 0;
-  if (isLow || before.isAwake) {
-    for (const pipe of pipes) {
-      if (!before.isAwake) wakeGas(pipe, vapourPa);
-      most = Math.max(most, letGasMove(pipe, vapourPa, dtS));
-    }
+  for (const pipe of pipes) {
+    // While gas moves the pressure is what it makes of the waves: their sum alone is no mark.
+    const least = kernel.advance(pipe, !pipe.isAwake);
+    if (!pipe.isAwake && least < 2 * (vapourPa + GAS_WAKES_PA)) wakeGas(pipe, vapourPa);
+    if (pipe.isAwake) most = Math.max(most, letGasMove(kernel, pipe, vapourPa, dtS));
   }
   let isParted = most > PARTED_TIMES;
   for (const node of nodes) isParted = settle(node, valve, vapourPa, dtS) || isParted;
   for (const pipe of pipes) swap(pipe);
-  const isAwake = isLow || most > ATM_PA / GAS_SLEEPS_PA;
-  if (before.isAwake && !isAwake) for (const pipe of pipes) pipe.gas.fill(0);
-  return { isAwake, isParted };
+  return isParted;
 }
 
 /** The pressure at each place of the main line, supply first. */
@@ -218,25 +221,33 @@ class Books {
 
   /** By the water's and the walls' give, m3; gas holds none. */
   private stored(): number {
-    return this.pipes.reduce(
-      (sum, pipe) => {
-        const pa = (i: number) => pressureAt(pipe, i, this.net.vapourPa);
-        let held = (pa(0) + pa(pipe.n)) / 2;
-        let gaps = 0;
-        for (let i = 1; i < pipe.n; i++) {
-          held += pa(i);
-          gaps += pipe.gas[i]!;
-        }
-        return sum + (held * this.net.dtS) / pipe.z - gaps;
-      },
-      -this.net.nodes.reduce((sum, n) => sum + n.free, 0),
-    );
+    const { vapourPa, dtS, nodes } = this.net;
+    const inPipe = (pipe: Pipe): number => {
+      let held = (pressureAt(pipe, 0, vapourPa) + pressureAt(pipe, pipe.n, vapourPa)) / 2;
+      let gaps = 0;
+      for (let i = 1; i < pipe.n; i++) {
+        const pa = pressureAt(pipe, i, vapourPa);
+        held += pa;
+        if (pipe.isAwake) gaps += gapNow(pipe.gas[i]!, pipe.nextGas[i]!, (pipe.left[i]! + pipe.right[i]! - 2 * pa) / pipe.z, dtS);
+      }
+      return (held * dtS) / pipe.z - gaps + pipe.wokeWith;
+    };
+    const atNode = (n: Node): number => (n.free > 0 ? n.wokeWith - gapNow(n.free, n.freeBefore, n.freeGrows, dtS) : 0);
+    return this.pipes.reduce((sum, p) => sum + inPipe(p), 0) + nodes.reduce((sum, n) => sum + atNode(n), 0);
   }
 
   private gas(): number {
     return this.net.nodes.reduce((sum, n: Node) => sum + (n.gas?.volumeM3 ?? 0), 0);
   }
 }
+
+/**
+ * Free gas as the accounts have it, m3: it grew by the flow of each step alone, they take the mean of two.
+ *
+ * @param now,before volumes of this step and the one before
+ * @param grows      m3/s, now
+ */
+const gapNow = (now: number, before: number, grows: number, dtS: number): number => (now + before - dtS * grows) / 2;
 
 /** Slow closure by hand, psi above running: instant closure's rise, less by the round trip over the closing time. @source L. Michaud (1878) */
 export function michaudPsi(joukowskyPsi: number, roundTripS: number, closeMs: number): number {

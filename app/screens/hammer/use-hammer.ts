@@ -1,7 +1,6 @@
-import { proxy, type Remote, wrap } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import type { Band, Effect, Spread, Surge, SurgeQuestion } from '../../../core/index.ts';
-import type { HammerWorker } from './hammer.worker.ts';
+import { type Helper, newHelper, Sweeper } from './sweep-beside.ts';
 
 export interface Hammered {
   /** To the newest question that was answered; null before the first. */
@@ -17,35 +16,49 @@ export interface Hammered {
 }
 
 export const SWEEP_RUNS = 100;
-/** Fewer than usual: a band is rougher than its curves, and the work goes by their square. */
-const SWEEP_REACHES = 48;
+/** Fewer than usual: the work goes by their square, and a hundred runs over what is not known make the same band within some parts in a hundred. */
+const SWEEP_REACHES = 28;
 
-/** Transients worked out beside the page: the last one stays until the next is there, and of those that wait only the newest is asked. */
-export function useHammer(question: SurgeQuestion | null): Hammered {
-  const worker = useRef<{ thread: Worker; remote: Remote<HammerWorker> } | null>(null);
+const wordsOf = (fault: unknown): string => (fault instanceof Error ? fault.message : String(fault));
+
+/** Transients worked out beside the page: the last one stays until the next is there, and of those that wait only the newest is asked. @param isPeakAll neither effects nor a sweep will be wanted */
+export function useHammer(question: SurgeQuestion | null, isPeakAll = false): Hammered {
+  const worker = useRef<Helper | null>(null);
+  const sweeper = useRef(new Sweeper());
+  /** Which sweep is under way; null for none. */
+  const sweeping = useRef<object | null>(null);
   const line = useRef<{ isBusy: boolean; next: SurgeQuestion | null }>({ isBusy: false, next: null });
   const [both, setBoth] = useState<Hammered['both']>(null);
   const [effects, setEffects] = useState<Effect[]>([]);
   const [band, setBand] = useState<Band | null>(null);
   const [done, setDone] = useState<number | null>(null);
   const [wrong, setWrong] = useState('');
+  // By what is asked: parts that arrive make the same question anew, and a sweep under way is of it still.
+  const key = question && JSON.stringify(question);
+  const stop = () => {
+    if (sweeping.current) sweeper.current.stop();
+    sweeping.current = null;
+    setDone(null);
+  };
   useEffect(() => {
-    const thread = new Worker(new URL('./hammer.worker.ts', import.meta.url), { type: 'module' });
-    worker.current = { thread, remote: wrap<HammerWorker>(thread) };
-    thread.onerror = () => setWrong('What works it out could not be fetched: is there a connection? Load the page again then.');
+    const helper = newHelper();
+    worker.current = helper;
+    helper.lost.catch((fault) => setWrong(wordsOf(fault)));
+    const beside = sweeper.current;
     return () => {
       worker.current = null;
-      thread.terminate();
+      helper.thread.terminate();
+      beside.stop();
     };
   }, []);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: a new question alone ends what was asked before
   useEffect(() => {
     // What was swept is of another question.
     setBand(null);
-    setDone(null);
-    worker.current?.remote.stop();
+    stop();
     const waits = line.current;
-    waits.next = question;
-    if (!question || waits.isBusy) return;
+    waits.next = key ? (JSON.parse(key) as SurgeQuestion) : null;
+    if (!key || waits.isBusy) return;
     waits.isBusy = true;
     (async () => {
       try {
@@ -57,33 +70,30 @@ export function useHammer(question: SurgeQuestion | null): Hammered {
             setBoth({ ...found, question: asked });
             setWrong('');
             // Only once nothing newer waits: a slider that moves wants its curve first.
-            if (!waits.next && worker.current) setEffects(await worker.current.remote.effects(asked));
+            if (isPeakAll || waits.next || !worker.current) continue;
+            setEffects(await worker.current.remote.effects(asked));
+            sweeper.current.ready();
           } catch (fault) {
-            setWrong(fault instanceof Error ? fault.message : String(fault));
+            setWrong(wordsOf(fault));
           }
         }
       } finally {
         waits.isBusy = false;
       }
     })();
-  }, [question]);
-  const turn = useRef(0);
+  }, [key]);
   const sweep = async (asked: SurgeQuestion, spread: Spread) => {
-    const own = ++turn.current;
+    stop();
+    const own = {};
+    sweeping.current = own;
     setDone(0);
     setBand(null);
-    try {
-      const found = await worker.current?.remote.sweep({ ...asked, frames: 0, reaches: SWEEP_REACHES }, spread, SWEEP_RUNS, proxy(setDone));
-      if (found) setBand(found);
-    } catch (fault) {
-      setWrong(fault instanceof Error ? fault.message : String(fault));
-    } finally {
-      if (own === turn.current) setDone(null);
-    }
-  };
-  const stop = () => {
-    worker.current?.remote.stop();
+    const found = await sweeper.current.sweep({ ...asked, frames: 0, reaches: SWEEP_REACHES }, spread, SWEEP_RUNS, setDone).catch(wordsOf);
+    if (sweeping.current !== own) return;
+    sweeping.current = null;
     setDone(null);
+    if (typeof found === 'string') setWrong(found);
+    else setBand(found);
   };
   return { both, effects, band, done, wrong, sweep, stop };
 }

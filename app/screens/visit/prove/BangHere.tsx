@@ -32,7 +32,7 @@ export function BangHere({ run, context, state, catalogue, visitId }: Pick<Stage
     const asked = read && hammerAsked(setting, read).asked;
     return asked ? { ...asked.question, frames: 0, seconds: 0.3 } : null;
   }, [isFast, href, catalogue]);
-  const { both } = useHammer(question);
+  const { both } = useHammer(question, true);
   if (!both || !question) return null;
   const { peakPsi } = both.cushioned ?? both.bare;
   return (
