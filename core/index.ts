@@ -123,3 +123,4 @@ export { readFraction, turns24, writeFraction, writeTurns } from './units/fracti
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './units/length.ts';
 export * from './units/quantity.ts';
 export { remember } from './units/remember.ts';
+export { readTyped, type Typed, typedIn, typedUnit } from './units/typed.ts';

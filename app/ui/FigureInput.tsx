@@ -1,27 +1,34 @@
-/** A length or a pressure, typed in either system: a bare number is in the device's own, which stands beside the field. */
+/** A figure typed in either system: a bare number is in the device's own, which stands beside the field. */
 import { type InputHTMLAttributes, useRef, useState } from 'react';
-import { lengthTyped, pressureTyped, type Units } from '../../core/index.ts';
+import { lengthTyped, pressureTyped, type Typed, typedIn, typedUnit, type Units } from '../../core/index.ts';
 import { useUnits } from './units.ts';
 
-const OWN = { length: { inch: 'in', metric: 'mm' }, pressure: { inch: 'psi', metric: 'bar' } } as const;
-const TYPED = { length: lengthTyped, pressure: pressureTyped };
-type Figure = keyof typeof OWN;
+type Figure = 'length' | 'pressure' | Typed;
+
+/** Unit of a bare number, as the label of a field names it. */
+export function ownUnit(of: Figure, units: Units): string {
+  if (of === 'length') return units === 'metric' ? 'mm' : 'in';
+  if (of === 'pressure') return units === 'metric' ? 'bar' : 'psi';
+  return typedUnit(of, units);
+}
+
+function withUnit(of: Figure, text: string, units: Units): string {
+  if (of === 'length') return lengthTyped(text, units);
+  return of === 'pressure' ? pressureTyped(text, units) : typedIn(of, text, units);
+}
 
 interface Props extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> {
   of: Figure;
-  /** As kept: a bare number in it is inches or psi. */
+  /** As kept: a bare number in it is in the trade's unit: inches, psi. */
   value: string;
-  /** What was typed, saying its unit where that is not inches or psi. */
+  /** What was typed, saying its unit where that is another. */
   onChange: (text: string) => void;
 }
 
-/** Unit of a bare number, as the label of a field names it. */
-export const ownUnit = (of: Figure, units: Units): string => OWN[of][units];
-
-const isBare = (text: string): boolean => /^[\d.]+$/.test(text.trim());
+const isBare = (text: string): boolean => /^-?[\d.]+$/.test(text.trim());
 
 /** What is kept, as this device shows it. */
-const shown = (value: string, of: Figure, units: Units): string => (units === 'metric' && isBare(value) ? `${value} ${OWN[of].inch}` : value);
+const shown = (value: string, of: Figure, units: Units): string => (units === 'metric' && isBare(value) ? `${value} ${ownUnit(of, 'inch')}` : value);
 
 export function FigureInput({ of, value, onChange, ...input }: Props) {
   const units = useUnits();
@@ -35,7 +42,7 @@ export function FigureInput({ of, value, onChange, ...input }: Props) {
       value={own}
       onChange={(e) => {
         const typed = e.target.value;
-        told.current = units === 'metric' ? TYPED[of](typed, units) : typed;
+        told.current = units === 'metric' ? withUnit(of, typed, units) : typed;
         setText(typed);
         onChange(told.current);
       }}

@@ -14,9 +14,10 @@ export function chartInk(colour = '--color-ink'): void {
 }
 
 /** What an axis is in: its unit, and how many of it one of the trade's is. */
-export const AXIS: Record<'pressure' | 'flow', Record<Units, { unit: string; times: number }>> = {
+export const AXIS: Record<'pressure' | 'flow' | 'volume', Record<Units, { unit: string; times: number }>> = {
   pressure: { inch: { unit: 'psi', times: 1 }, metric: { unit: 'bar', times: 0.06894757 } },
   flow: { inch: { unit: 'gpm', times: 1 }, metric: { unit: 'L/min', times: 3.785412 } },
+  volume: { inch: { unit: 'gal', times: 1 }, metric: { unit: 'L', times: 3.785412 } },
 };
 
 interface CurveAxis {

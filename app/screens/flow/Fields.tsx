@@ -1,15 +1,16 @@
 /** What is asked of a line: its water, the house's pipe, stop and line. Flow and hammer ask the same. */
 import { type LossRow, tubeName, tubes } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
-import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
 import { Select } from '../../ui/Select.tsx';
-import { useUnits } from '../../ui/units.ts';
+import { SettingFigure } from './SettingFigure.tsx';
 import { type ApplianceFacts, type Setting, settingOf } from './setting.ts';
 
 interface Props {
   setting: Setting;
   appliances: ApplianceFacts[];
   losses: LossRow[];
+  /** What the readings of the main say against one another. */
+  bent?: string;
   onChange: (setting: Setting) => void;
 }
 
@@ -19,25 +20,9 @@ const LINES: [string, string][] = tubes.filter((t) => t.material !== 'steel').ma
 /** Shapes that are found at the beginning of an appliance's line. */
 const STOPS = ['quarter-angle', 'quarter-straight', 'multi-turn-angle', 'stop-leak', 'tee-branch', 'saddle'];
 
-export function LineFields({ setting: s, appliances, losses, onChange }: Props) {
-  const units = useUnits();
+export function LineFields({ setting: s, appliances, losses, bent, onChange }: Props) {
   const set = (change: Partial<Setting>) => onChange({ ...s, ...change });
   const appliance = appliances.find((a) => a.id === s.on);
-  const typed = (key: keyof Setting, label: string, note?: string) => (
-    <label className="grid content-start gap-1">
-      <span className="label">{label}</span>
-      <input className="field" inputMode="decimal" maxLength={12} value={s[key]} onChange={(e) => set({ [key]: e.target.value })} />
-      {note && <span className="text-soft">{note}</span>}
-    </label>
-  );
-  const pressure = (key: 'psi' | 'running' | 'regulator', label: string) => (
-    <label className="grid content-start gap-1">
-      <span className="label">
-        {label} ({ownUnit('pressure', units)})
-      </span>
-      <FigureInput of="pressure" className="field" inputMode="decimal" maxLength={12} value={s[key]} onChange={(text) => set({ [key]: text })} />
-    </label>
-  );
   return (
     <section aria-label="The line" className="grid gap-3">
       <Select
@@ -49,22 +34,25 @@ export function LineFields({ setting: s, appliances, losses, onChange }: Props) 
       {(appliance?.water.length ?? 0) > 1 && (
         <Choices legend="Water" options={[['cold', 'cold'], ['hot', 'hot']]} value={s.water} onChange={(water) => set({ water })} /> // biome-ignore format: one row
       )}
-      {pressure('psi', 'Pressure standing')}
+      <SettingFigure of="pressure" field="psi" label="Pressure standing" {...{ setting: s, onChange }} />
       <details className="grid gap-3" open={s.running !== '' || s.regulator !== ''}>
         <summary className="cursor-pointer">A weak main, a regulator</summary>
         <div className="mt-2 grid gap-3">
           <div className="grid grid-cols-2 gap-3">
-            {pressure('running', 'Running')}
-            {typed('runningGpm', 'Flow then (gpm)')}
+            <SettingFigure of="pressure" field="running" label="Running" {...{ setting: s, onChange }} />
+            <SettingFigure of="flow" field="runningGpm" label="Flow then" {...{ setting: s, onChange }} />
+            <SettingFigure of="pressure" field="again" label="Once more" {...{ setting: s, onChange }} />
+            <SettingFigure of="flow" field="againGpm" label="At another flow" {...{ setting: s, onChange }} />
           </div>
-          {pressure('regulator', 'Regulator set to')}
+          {bent && <p className="caution">{bent}</p>}
+          <SettingFigure of="pressure" field="regulator" label="Regulator set to" {...{ setting: s, onChange }} />
           <p className="text-soft">Behind a regulator the first two are the main’s own, before it.</p>
         </div>
       </details>
       <Select label="House’s pipe from the gauge" value={s.house} options={HOUSE} onChange={(house) => set({ house })} />
       <div className="grid grid-cols-2 gap-3">
-        {s.house && typed('houseFt', 'Its length (ft)')}
-        {typed('rise', 'Inlet higher by (ft)')}
+        {s.house && <SettingFigure of="feet" field="houseFt" label="Its length" {...{ setting: s, onChange }} />}
+        <SettingFigure of="feet" field="rise" label="Inlet higher by" {...{ setting: s, onChange }} />
       </div>
       {s.chain ? (
         <p>
@@ -82,12 +70,7 @@ export function LineFields({ setting: s, appliances, losses, onChange }: Props) 
             onChange={(stop) => set({ stop })}
           />
           <Select label="Line" value={s.line} options={LINES} onChange={(line) => set({ line })} />
-          <div>
-            <label className="grid content-start gap-1">
-              <span className="label">Length ({ownUnit('length', units)})</span>
-              <FigureInput of="length" className="field" maxLength={12} value={s.lineLength} onChange={(lineLength) => set({ lineLength })} />
-            </label>
-          </div>
+          <SettingFigure of="length" field="lineLength" label="Length" {...{ setting: s, onChange }} />
         </>
       )}
     </section>

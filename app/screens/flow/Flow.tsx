@@ -44,7 +44,7 @@ export default function Flow({ appliances, losses, address }: Props) {
       wrong={reading.wrong}
       fields={
         <>
-          <LineFields {...{ setting, appliances, losses }} onChange={change} />
+          <LineFields {...{ setting, appliances, losses, bent: read?.bent }} onChange={change} />
           <p className="caution">
             Losses of fittings and valves are typical; the maker’s sheet wins. The pressure is worth measuring where the line begins.
           </p>

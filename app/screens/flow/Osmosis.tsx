@@ -3,7 +3,9 @@ import { useMemo, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type FlowLine, fading, flow, InputError, quantityWords, type Units, volume } from '../../../core/index.ts';
 import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
+import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
 import { timeWords } from './Answer.tsx';
+import { psiOf, typedFigure } from './setting.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
 
@@ -17,7 +19,13 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
   const [full, setFull] = useState('40');
   const found = useMemo(() => {
     try {
-      return { tank: fading({ shellGal: Number(shell), prechargePsi: Number(air), fullPsi: Number(full) }, line), wrong: '' };
+      return {
+        tank: fading(
+          { shellGal: typedFigure('gallons', 'Tank', shell), prechargePsi: psiOf('Air in it', air), fullPsi: psiOf('Full at', full) },
+          line,
+        ),
+        wrong: '',
+      };
     } catch (fault) {
       if (fault instanceof InputError) return { tank: null, wrong: fault.message };
       throw fault;
@@ -27,19 +35,21 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
   const { tank } = found;
   const first = tank?.points[0];
   const half = tank?.points.find((p) => p.drawnGal >= tank.holdsGal / 2);
-  const field = (label: string, value: string, set: (text: string) => void) => (
+  const field = (of: 'gallons' | 'pressure', label: string, value: string, set: (text: string) => void) => (
     <label className="grid gap-1">
-      <span className="label">{label}</span>
-      <input className="field" inputMode="decimal" maxLength={8} value={value} onChange={(e) => set(e.target.value)} />
+      <span className="label">
+        {label} ({ownUnit(of, units)})
+      </span>
+      <FigureInput of={of} className="field" inputMode="decimal" maxLength={10} value={value} onChange={set} />
     </label>
   );
   return (
     <section aria-label="The tank" className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <h2>The tank as it empties</h2>
       <div className="grid grid-cols-3 gap-3">
-        {field('Tank (gal)', shell, setShell)}
-        {field('Air in it, empty (psi)', air, setAir)}
-        {field('Full at (psi)', full, setFull)}
+        {field('gallons', 'Tank', shell, setShell)}
+        {field('pressure', 'Air in it, empty', air, setAir)}
+        {field('pressure', 'Full at', full, setFull)}
       </div>
       {found.wrong && <p className="caution">{found.wrong}</p>}
       {tank && first && (
@@ -56,9 +66,12 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
           </p>
           <div className="relative h-64 w-full min-w-0 overflow-hidden">
             <Line
-              aria-label={`Flow by what was drawn: ${first.gpm.toFixed(2)} gpm at first, falling until the tank is empty.`}
-              data={{ datasets: [{ label: 'gpm', data: tank.points.map((p) => ({ x: p.drawnGal, y: p.gpm * AXIS.flow[units].times })), showLine: true, pointRadius: 0, borderWidth: 2.4, borderColor: ink('--color-ink') }] }} // biome-ignore format: one row
-              options={curveAxes({ title: 'gallons drawn', min: 0, max: tank.holdsGal }, { title: AXIS.flow[units].unit, min: 0 })}
+              aria-label={`Flow by what was drawn: ${quantityWords(flow(first.gpm), units)} at first, falling until the tank is empty.`}
+              data={{ datasets: [{ label: AXIS.flow[units].unit, data: tank.points.map((p) => ({ x: p.drawnGal * AXIS.volume[units].times, y: p.gpm * AXIS.flow[units].times })), showLine: true, pointRadius: 0, borderWidth: 2.4, borderColor: ink('--color-ink') }] }} // biome-ignore format: one row
+              options={curveAxes(
+                { title: `${AXIS.volume[units].unit} drawn`, min: 0, max: tank.holdsGal * AXIS.volume[units].times },
+                { title: AXIS.flow[units].unit, min: 0 },
+              )}
             />
           </div>
           <p className="text-soft">By Boyle’s law on the air of the tank; the membrane fills it again meanwhile, by drops.</p>

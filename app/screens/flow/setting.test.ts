@@ -32,9 +32,25 @@ describe('what is asked of a line', () => {
     assert.deepEqual([got!.housePieces, got!.pieces[1]!.k, got!.pieces[3]!.lengthIn], [1, 2, 10]);
   });
   it('that does not read says which field, and what would', () => {
-    for (const [more, said] of [[{ psi: 'lots' }, /Pressure standing.*60 psi/], [{ houseFt: '-3' }, /House pipe/], [{ lineLength: '' }, /Line/], [{ rise: 'up' }, /Rise/], [{ running: '40', runningGpm: 'x' }, /Flow then/]] as const) assert.match(read(more).wrong, said); // biome-ignore format: one table
+    for (const [more, said] of [[{ psi: 'lots' }, /Pressure standing.*60 psi/], [{ houseFt: '-3' }, /House pipe/], [{ lineLength: '' }, /Line/], [{ rise: 'up' }, /Inlet higher by/], [{ running: '40', runningGpm: '3', again: '45', againGpm: 'x' }, /At another flow/], [{ running: '40', runningGpm: 'x' }, /Flow then/]] as const) assert.match(read(more).wrong, said); // biome-ignore format: one table
     assert.match(read({ chain: 'no-such-part~out' }).wrong, /Chain: "no-such-part"/);
     assert.equal(read({ rise: '-12' }).read!.line.riseFt, -12);
     assert.equal(read({ running: '40' }).read!.line.running, undefined);
+  });
+  it('reads the same in metres, litres and bar', () => {
+    const [trade, metric] = [{ psi: '58.02', houseFt: '32.8084', rise: '-6.56168', running: '43.51', runningGpm: '2' }, { psi: '4 bar', houseFt: '10 m', rise: '-2 m', running: '3 bar', runningGpm: '7.570824 L/min' }].map((s) => read(s).read!); // biome-ignore format: one row
+    for (const of of [(r: typeof trade) => r!.line.sourcePsi, (r: typeof trade) => r!.pieces[0]!.lengthIn, (r: typeof trade) => r!.line.riseFt, (r: typeof trade) => r!.line.running!.gpm]) assert.ok(Math.abs(of(trade) / of(metric) - 1) < 1e-5, `${of(trade)} and ${of(metric)}`); // biome-ignore format: one row
+  });
+  it('a third reading of the main is fitted with the others, and says where they do not go together', () => {
+    const at = (againPsi: number) => read({ psi: '60', running: '51', runningGpm: '3', again: String(againPsi), againGpm: '6' }).read!;
+    const even = at(24);
+    assert.equal(even.bent, '');
+    assert.ok(Math.abs(even.line.sourcePsi - 60) < 1e-9 && Math.abs(even.line.running!.psi - 24) < 1e-9, JSON.stringify(even.line));
+    assert.match(at(45).bent, /off that curve/);
+    assert.equal(
+      read({ psi: '60', running: '51', runningGpm: '3', again: '24' }).read!.line.running!.gpm,
+      3,
+      'a reading without its flow is none yet',
+    );
   });
 });

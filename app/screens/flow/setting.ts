@@ -7,15 +7,17 @@ import {
   CLOSING_LAWS,
   type ClosingLaw,
   type FlowLine,
+  fitSupply,
   InputError,
   type LinePiece,
   type LossRow,
   linePieces,
   type Part,
   type PathStep,
-  readFraction,
   readLengthIn,
   readPressurePsi,
+  readTyped,
+  type Typed,
   tubeById,
   tubeName,
   tubePiece,
@@ -30,12 +32,15 @@ export interface Setting {
   /** Standing, and while something runs: a bare figure is psi. */
   psi: string;
   running: string;
-  /** What ran then, gpm. */
+  /** What ran then: a bare figure is gpm. */
   runningGpm: string;
+  /** A third reading, at another flow: it tells whether the first two tell the main. */
+  again: string;
+  againGpm: string;
   regulator: string;
-  /** Of the inlet above where the gauge was read, ft. */
+  /** Of the inlet above where the gauge was read: a bare figure is feet. */
   rise: string;
-  /** The house's pipe from the gauge to the stop: id in tubes.csv, and ft. */
+  /** The house's pipe from the gauge to the stop: id in tubes.csv, and its length. */
   house: string;
   houseFt: string;
   /** Row of losses. */
@@ -50,14 +55,14 @@ export interface Setting {
   /** How its valve shuts: milliseconds, and by which law. */
   close: string;
   law: ClosingLaw;
-  /** What runs before it shuts, gpm; '' as the line gives. */
+  /** What runs before it shuts; '' as the line gives. */
   gpm: string;
   cushion: 'none' | 'arrestor' | 'chamber';
-  /** Of its gas, cubic inches (of an air chamber: of the empty stub), and psi. */
+  /** Of its gas (of an air chamber: of the empty stub): a bare figure is cubic inches; and its precharge. */
   volume: string;
   precharge: string;
   chamber: ChamberState;
-  /** From the valve back along the line, ft. */
+  /** From the valve back along the line. */
   cushionFt: string;
   /** Fixture units of what hangs on the branch; '' one appliance alone. */
   units: string;
@@ -89,7 +94,7 @@ const CLOSES_MS: Record<Appliance['fastClosing'], string> = { yes: '25', 'single
 export function usualSetting(on: string, fastClosing: Appliance['fastClosing'] = 'yes'): Setting {
   const [line, lineLength] = USUAL_LINE[on] ?? ['braid-faucet', '20'];
   const stop = on === 'hydrant' || on === 'tub-filler' ? 'quarter-straight' : 'quarter-angle';
-  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: CLOSES_MS[fastClosing], law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
+  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', again: '', againGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: CLOSES_MS[fastClosing], law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
 }
 
 /** What the address says, over what is usual for its appliance. */
@@ -141,20 +146,30 @@ export interface ReadSetting {
   pieces: LinePiece[];
   /** How many of them are the house's. */
   housePieces: number;
+  /** What the readings of the main say against one another; '' nothing. */
+  bent: string;
   also: ApplianceFacts[];
 }
 
 /** What does not read, in words, or what the core is asked. */
 export type Reading = { read: ReadSetting; wrong: '' } | { read: null; wrong: string };
 
-/** A figure typed plainly. @throws InputError */
-function figure(name: string, text: string, what: string): number {
-  const value = readFraction(text.trim());
-  if (value === null) throw new InputError(name, text, what);
+const READS: Record<Typed, string> = {
+  feet: 'A length as 30 ft or 9 m.',
+  flow: 'A flow as 2 gpm or 7.5 L/min.',
+  gas: 'A volume as 3 cu in or 50 mL.',
+  gallons: 'A volume as 4 gal or 15 L.',
+};
+
+/** @throws InputError */
+export function typedFigure(of: Typed, name: string, text: string): number {
+  const value = readTyped(of, text);
+  if (value === null) throw new InputError(name, text, READS[of]);
   return value;
 }
 
-function psiOf(name: string, text: string): number {
+/** @throws InputError */
+export function psiOf(name: string, text: string): number {
   const psi = readPressurePsi(text);
   if (psi === null) throw new InputError(name, text, 'A pressure as 60, 60 psi or 4 bar.');
   return psi;
@@ -172,25 +187,21 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
   if (!appliance) return { read: null, wrong: 'Choose an appliance.' };
   try {
     const house = s.house ? tubeById(s.house) : undefined;
-    const housePieces = house
-      ? [{ ...tubePiece(house, figure('House pipe', s.houseFt, 'Feet as a number.') * 12), name: `house’s ${tubeName(house)}` }]
-      : [];
-    const measured = s.running !== '' && s.runningGpm !== '';
+    const housePieces = house ? [{ ...tubePiece(house, houseFt(s.houseFt) * 12), name: `house’s ${tubeName(house)}` }] : [];
+    const { supply, bent } = supplyOf(s);
     return {
       read: {
         appliance,
         line: {
-          sourcePsi: psiOf('Pressure standing', s.psi),
-          ...(measured
-            ? { running: { psi: psiOf('Pressure running', s.running), gpm: figure('Flow then', s.runningGpm, 'Gallons a minute as a number.') } }
-            : {}),
+          ...supply,
           ...(s.regulator ? { regulatorPsi: psiOf('Regulator', s.regulator) } : {}),
           tempF: USUAL_F[s.water],
-          riseFt: s.rise.trim() === '' ? 0 : riseOf(s.rise),
+          riseFt: s.rise.trim() === '' ? 0 : typedFigure('feet', 'Inlet higher by', s.rise),
           appliance: { designGpm: appliance.designGpm, designPsi: appliance.minFlowPsi, maxPsi: Math.min(80, appliance.maxStaticPsi) },
         },
         pieces: [...housePieces, ...(s.chain ? chainPieces(s.chain, parts, losses) : madePieces(s, losses))],
         housePieces: housePieces.length,
+        bent,
         also: s.also.split(',').flatMap((id) => appliances.find((a) => a.id === id) ?? []),
       },
       wrong: '',
@@ -201,11 +212,25 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
   }
 }
 
-/** Below the gauge it is less than nought. */
-function riseOf(text: string): number {
-  const down = text.trim().startsWith('-');
-  const ft = figure('Rise', text.trim().replace(/^[-+]/, ''), 'Feet as a number, with a minus where it goes down.');
-  return down ? -ft : ft;
+function houseFt(text: string): number {
+  const ft = typedFigure('feet', 'House pipe', text);
+  if (ft < 0) throw new InputError('House pipe', text, READS.feet);
+  return ft;
+}
+
+/** The main by what was read of it: standing alone, and while one flow ran, or two. */
+function supplyOf(s: Setting): { supply: Pick<FlowLine, 'sourcePsi' | 'running'>; bent: string } {
+  const sourcePsi = psiOf('Pressure standing', s.psi);
+  const pairs = [
+    ['Pressure running', s.running, 'Flow then', s.runningGpm],
+    ['Pressure once more', s.again, 'At another flow', s.againGpm],
+  ] as const;
+  const ran = pairs.flatMap(([name, psi, flowName, gpm]) =>
+    psi === '' || gpm === '' ? [] : [{ psi: psiOf(name, psi), gpm: typedFigure('flow', flowName, gpm) }],
+  );
+  if (ran.length < 2) return { supply: { sourcePsi, ...(ran[0] ? { running: ran[0] } : {}) }, bent: '' };
+  const { supply, because } = fitSupply([{ gpm: 0, psi: sourcePsi }, ...ran]);
+  return { supply, bent: because.find((r) => r.rule === 'supply-bent')?.text ?? '' };
 }
 
 /** @throws InputError for a part that the catalogue has no more */

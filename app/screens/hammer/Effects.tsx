@@ -1,4 +1,4 @@
-import { type Effect, pressure, quantityWords, type Units } from '../../../core/index.ts';
+import { type Effect, pressure, quantityWords, saidIn, type Units, withQuantities } from '../../../core/index.ts';
 import { RankBar } from '../../ui/RankBar.tsx';
 
 /** What would soften it, the most first. */
@@ -10,7 +10,7 @@ export function Effects({ effects, peakPsi, units }: { effects: Effect[]; peakPs
       <ol className="grid gap-2">
         {effects.map((e) => (
           <li key={e.words} className="grid grid-cols-[minmax(0,1fr)_auto] items-baseline gap-x-3">
-            <span className="min-w-0">{e.words}</span>
+            <span className="min-w-0">{saidIn(withQuantities(e.words), units)}</span>
             <b className="text-right font-mono">
               {quantityWords(pressure(Math.round(e.peakPsi)), units)}
               {e.isUnderLimit ? '' : ' ▲'}

@@ -1,6 +1,7 @@
 import { CHAMBER_STATES, type ChamberState, type ClosingLaw } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { Select } from '../../ui/Select.tsx';
+import { SettingFigure } from '../flow/SettingFigure.tsx';
 import type { Setting } from '../flow/setting.ts';
 
 const LAWS: [ClosingLaw, string][] = [
@@ -12,7 +13,7 @@ const LAWS: [ClosingLaw, string][] = [
 /** How the valve shuts, and what softens it. */
 export function HammerFields({ setting: s, onChange }: { setting: Setting; onChange: (setting: Setting) => void }) {
   const set = (change: Partial<Setting>) => onChange({ ...s, ...change });
-  const typed = (key: keyof Setting, label: string, placeholder?: string) => (
+  const plain = (key: keyof Setting, label: string, placeholder?: string) => (
     <label className="grid content-start gap-1">
       <span className="label">{label}</span>
       <input
@@ -27,9 +28,9 @@ export function HammerFields({ setting: s, onChange }: { setting: Setting; onCha
   );
   return (
     <section aria-label="The valve" className="grid gap-3">
-      {typed('close', 'It shuts in (ms)')}
+      {plain('close', 'It shuts in (ms)')}
       <Select label="How it shuts" value={s.law} options={LAWS} onChange={(law) => set({ law: law as ClosingLaw })} />
-      {typed('gpm', 'Flow before it shuts (gpm)', 'as the line gives')}
+      <SettingFigure of="flow" field="gpm" label="Flow before it shuts" placeholder="as the line gives" {...{ setting: s, onChange }} />
       <Choices
         legend="What softens it"
         options={[
@@ -43,8 +44,8 @@ export function HammerFields({ setting: s, onChange }: { setting: Setting; onCha
       {s.cushion !== 'none' && (
         <>
           <div className="grid grid-cols-2 gap-3">
-            {typed('volume', s.cushion === 'arrestor' ? 'Gas in it (cu in)' : 'Empty stub (cu in)')}
-            {s.cushion === 'arrestor' ? typed('precharge', 'Precharge (psi)') : <span />}
+            <SettingFigure of="gas" field="volume" label={s.cushion === 'arrestor' ? 'Gas in it' : 'Empty stub'} {...{ setting: s, onChange }} />
+            {s.cushion === 'arrestor' && <SettingFigure of="pressure" field="precharge" label="Precharge" {...{ setting: s, onChange }} />}
           </div>
           {s.cushion === 'chamber' && (
             <Choices
@@ -54,10 +55,10 @@ export function HammerFields({ setting: s, onChange }: { setting: Setting; onCha
               onChange={(chamber) => set({ chamber })}
             />
           )}
-          {typed('cushionFt', 'From the valve back (ft)')}
+          <SettingFigure of="feet" field="cushionFt" label="From the valve back" {...{ setting: s, onChange }} />
         </>
       )}
-      {typed('units', 'Fixture units on the branch', 'one appliance alone')}
+      {plain('units', 'Fixture units on the branch', 'one appliance alone')}
     </section>
   );
 }

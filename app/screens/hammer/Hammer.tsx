@@ -56,7 +56,7 @@ export default function Hammer({ appliances, losses, address }: Props) {
       fields={
         <>
           <HammerFields setting={setting} onChange={change} />
-          <LineFields {...{ setting, appliances, losses }} onChange={change} />
+          <LineFields {...{ setting, appliances, losses, bent: read?.bent }} onChange={change} />
           <p className="caution">
             A guide, not a test: the maker’s sheet and the local code decide over arrestors, and an air chamber that nobody drains is soon none.
           </p>

@@ -1,7 +1,7 @@
 import { Chart, Filler, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
 import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
-import type { Band, Surge, Units } from '../../../core/index.ts';
+import { type Band, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
 import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
@@ -35,6 +35,7 @@ function points({ t, psi }: Pick<Surge, 't' | 'psi'>): { x: number; y: number }[
 /** Pressure at the valve in time: bare, with what softens it, and the band of what is not known. */
 export default function TimeChart({ bare, cushioned, band, units }: Props) {
   const { times, unit } = AXIS.pressure[units];
+  const words = (psi: number) => quantityWords(pressure(Math.round(psi)), units);
   const scaled = (of: { x: number; y: number }[]) => of.map(({ x, y }) => ({ x, y: y * times }));
   const chart = useRef<Chart<'line', { x: number; y: number }[]> | null>(null);
   chartInk();
@@ -53,7 +54,7 @@ export default function TimeChart({ bare, cushioned, band, units }: Props) {
       <div className="relative h-80 w-full min-w-0 overflow-hidden">
         <Line
           ref={chart}
-          aria-label={`Pressure at the valve: up to ${bare.peakPsi.toFixed(0)} psi${cushioned ? `, with the cushion ${cushioned.peakPsi.toFixed(0)} psi` : ''}; the limit is ${bare.limitPsi} psi.`}
+          aria-label={`Pressure at the valve: up to ${words(bare.peakPsi)}${cushioned ? `, with the cushion ${words(cushioned.peakPsi)}` : ''}; the limit is ${words(bare.limitPsi)}.`}
           data={{
             datasets: [
               { ...curve, label: 'bare', data: scaled(points(bare)), borderColor: ink('--color-ink') },

@@ -1,5 +1,6 @@
 import {
   arrestorSize,
+  coil,
   InputError,
   michaudPsi,
   pressure,
@@ -54,7 +55,7 @@ export function Told(props: Props) {
       </p>
       {shown.worst.branch === null && shown.worst.psi > shown.peakPsi * 1.02 && (
         <p>
-          Highest not at the valve but {shown.worst.ft.toFixed(0)} ft from the supply: {words(shown.worst.psi)}.
+          Highest not at the valve but {quantityWords(coil(Math.round(shown.worst.ft) * 12), units)} from the supply: {words(shown.worst.psi)}.
         </p>
       )}
       {shown.cavity && (

@@ -1,6 +1,6 @@
 /** The question of a transient, from what is asked of a line. */
 import { airChamber, type Cushion, InputError, operatingPoint, readFraction, type SurgeQuestion, withSteps } from '../../../core/index.ts';
-import type { ReadSetting, Setting } from '../flow/setting.ts';
+import { psiOf, type ReadSetting, type Setting, typedFigure } from '../flow/setting.ts';
 import { linePipes } from './line-pipes.ts';
 
 export interface HammerAsked {
@@ -16,17 +16,17 @@ const FRAMES = 150;
 /** How long is looked on, s: the closing, then swings enough to see them fade. */
 const secondsFor = (closeMs: number, ft: number): number => Math.ceil(Math.min(3, Math.max(0.3, closeMs / 1000 + ft * 0.02)) * 10) / 10;
 
-function figure(name: string, text: string, what: string): number {
+function millisecondsOf(text: string): number {
   const value = readFraction(text.trim());
-  if (value === null) throw new InputError(name, text, what);
+  if (value === null) throw new InputError('Closing', text, 'Milliseconds as a number.');
   return value;
 }
 
 function cushionOf(s: Setting, staticPsi: number): Cushion | null {
   if (s.cushion === 'none') return null;
-  const volumeIn3 = figure('Volume', s.volume, 'Cubic inches as a number.');
+  const volumeIn3 = typedFigure('gas', 'Volume', s.volume);
   if (s.cushion === 'chamber') return airChamber(volumeIn3, staticPsi, s.chamber);
-  return { volumeIn3, prechargePsi: figure('Precharge', s.precharge, 'Pressure as psi.') };
+  return { volumeIn3, prechargePsi: psiOf('Precharge', s.precharge) };
 }
 
 /** @returns what is asked, or what stands against it, in words */
@@ -35,12 +35,12 @@ export function hammerAsked(s: Setting, read: ReadSetting): { asked: HammerAsked
     const { pipes, names, isPlastic } = linePipes(read.pieces);
     if (pipes.length === 0) throw new InputError('Line', 'no tube', 'Give the house’s pipe or a line: a wave wants a length to run in.');
     const point = operatingPoint({ ...read.line, pieces: withSteps(read.pieces) });
-    const gpm = s.gpm.trim() === '' ? point.gpm : figure('Flow', s.gpm, 'Gallons a minute as a number.');
+    const gpm = s.gpm.trim() === '' ? point.gpm : typedFigure('flow', 'Flow', s.gpm);
     if (gpm === 0) throw new InputError('Flow', gpm, 'Nothing runs, so that nothing can bang.');
     const staticPsi = point.staticPsi;
-    const closeMs = figure('Closing', s.close, 'Milliseconds as a number.');
+    const closeMs = millisecondsOf(s.close);
     const cushion = cushionOf(s, staticPsi);
-    const cushionFt = figure('Cushion’s place', s.cushionFt || '0', 'Feet as a number.');
+    const cushionFt = typedFigure('feet', 'Cushion’s place', s.cushionFt || '0');
     const seconds = secondsFor(closeMs, pipes.reduce((sum, p) => sum + p.lengthFt, 0)); // biome-ignore format: one line
     const question: SurgeQuestion = { pipes, staticPsi, gpm, closeMs, law: s.law, tempF: read.line.tempF, seconds, frames: FRAMES, ...(cushion ? { cushion, cushionFt } : {}) }; // biome-ignore format: one question
     return { asked: { question, gpm: point.gpm, names, isPlastic }, wrong: '' };
