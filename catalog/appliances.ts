@@ -1,5 +1,6 @@
 /** The appliances water is connected to, checked on reading. */
 import { z } from 'zod';
+import { tubeById } from '../core/ends/tubes.ts';
 import type { Appliance } from '../core/make/step-data.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
@@ -31,6 +32,9 @@ export const applianceRow = z
       .enum(['yes', 'no', 'single-lever: yes', 'quarter-turn: yes'])
       .transform((t) => (t === 'yes' || t === 'no' ? t : (t.replace(': yes', '').replace('-', ' ') as 'single lever' | 'quarter turn'))),
     typical_volume_gal: figure,
+    usual_stop: z.string().min(1),
+    usual_line: z.string().refine((id) => tubeById(id) !== undefined, 'is no tube'),
+    usual_line_in: figure,
     moves: yes,
     powered: yes,
     mixes: yes,
@@ -51,6 +55,7 @@ export const applianceRow = z
       maxStaticPsi: r.max_static_psi,
       fastClosing: r.fast_closing_valve,
       typicalVolumeGal: r.typical_volume_gal,
+      usualLine: { stop: r.usual_stop, tube: r.usual_line, lengthIn: r.usual_line_in },
       moves: r.moves,
       powered: r.powered,
       mixes: r.mixes,

@@ -24,6 +24,19 @@ describe('the catalogue', () => {
     assert.deepEqual(inletsTable, inletsOf());
   });
 
+  it('every appliance’s usual line begins with a shape that lines begin with, whose bore is said', () => {
+    const { appliances, losses } = catalogue();
+    for (const { name, usualLine } of appliances) {
+      const row = losses.find((r) => r.id === usualLine.stop);
+      assert.ok(row?.begins && row.boreIn && row.lengthIn, `${name}: ${usualLine.stop}`);
+      assert.ok(tubes.some((t) => t.id === usualLine.tube) && usualLine.lengthIn > 0, `${name}: ${usualLine.tube}`);
+    }
+    assert.ok(
+      losses.filter((r) => r.begins).every((r) => r.boreIn !== null),
+      'a shape that begins a line has no bore',
+    );
+  });
+
   it('has at least 300 parts that index, each potable, rated and priced', () => {
     const { parts } = catalogue();
     assert.ok(parts.length >= 300);

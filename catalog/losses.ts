@@ -19,10 +19,22 @@ const row = z
     k: z.coerce.number().min(0, 'is less than 0').max(1000, 'is more than any fitting'),
     on_bore_in: inches,
     at_bore_in: inches,
+    bore_in: inches,
+    length_in: inches,
+    begins: z.enum(['yes', '']).transform((t) => t === 'yes'),
     better: orNone,
     source: word,
   })
-  .transform(({ tag, on_bore_in, at_bore_in, ...rest }): LossRow => ({ ...rest, tags: tag, onBoreIn: on_bore_in, atBoreIn: at_bore_in }));
+  .transform(
+    ({ tag, on_bore_in, at_bore_in, bore_in, length_in, ...rest }): LossRow => ({
+      ...rest,
+      tags: tag,
+      onBoreIn: on_bore_in,
+      atBoreIn: at_bore_in,
+      boreIn: bore_in,
+      lengthIn: length_in,
+    }),
+  );
 
 export function readLosses(): LossRow[] {
   const rows = readCsv(FILE, dataFile(FILE), row);

@@ -22,7 +22,17 @@ export { EndCodeError, InputError } from './errors.ts';
 export { branchFlow, type Drawn, type Stretch } from './flow/branch.ts';
 export * from './flow/held-water.ts';
 export { type LineAnswer, lineAnswer, type Told } from './flow/line-answer.ts';
-export { bodyPiece, type LinePiece, type LossRow, linePieces, type PathStep, tubeName, tubePiece, withSteps } from './flow/line-pieces.ts';
+export {
+  bodyPiece,
+  type LinePiece,
+  type LossRow,
+  linePieces,
+  type PathStep,
+  tubeName,
+  tubePiece,
+  usualPiece,
+  withSteps,
+} from './flow/line-pieces.ts';
 export { type ApplianceCurve, type FlowLine, type FlowVerdict, type OperatingPoint, operatingPoint } from './flow/operating-point.ts';
 export { type Fading, fading, type OsmosisTank } from './flow/osmosis.ts';
 export type { Piece as FlowPiece } from './flow/piece.ts';

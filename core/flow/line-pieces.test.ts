@@ -8,13 +8,13 @@ import type { Piece } from './piece.ts';
 import { whatHelps } from './what-helps.ts';
 
 const part = (id: string, more: Partial<Part>): Part => ({ id, name: id, kind: 'adapter', ends: [], flexible: false, cutToLength: false, waters: ['cold'], maxPsi: 125, maxF: 140, potable: true, priceCents: 0, minutes: 1, tags: [], ...more }); // biome-ignore format: one row
-const loss = (id: string, tags: string[], k: number, more: Partial<LossRow> = {}): LossRow => ({ id, name: id, kind: null, tags, port: null, k, onBoreIn: null, atBoreIn: null, better: null, source: 'test', ...more }); // biome-ignore format: one row
+const loss = (id: string, tags: string[], k: number, more: Partial<LossRow> = {}): LossRow => ({ id, name: id, kind: null, tags, port: null, k, onBoreIn: null, atBoreIn: null, boreIn: null, lengthIn: null, begins: false, better: null, source: 'test', ...more }); // biome-ignore format: one row
 const LOSSES = [
-  loss('saddle', ['saddle'], 2.8, { better: 'tee-branch' }),
+  loss('saddle', ['saddle'], 2.8, { boreIn: 0.09, better: 'tee-branch' }),
   loss('multi-turn', ['stop', 'multi-turn'], 5, { onBoreIn: 0.315, atBoreIn: 0.25, better: 'angle' }),
   loss('angle', ['stop', 'angle'], 2, { onBoreIn: 0.315, atBoreIn: 0.25, better: 'straight' }),
   loss('straight', ['stop'], 0.3),
-  loss('tee-branch', ['tee'], 1.5, { port: 'branch' }),
+  loss('tee-branch', ['tee'], 1.5, { port: 'branch', boreIn: 0.25 }),
   loss('tee-run', ['tee'], 0.4),
 ];
 const TEE = part('tee', { tags: ['tee'], boreIn: 0.25, lengthIn: 2, ends: [{ id: 'in', code: 'comp-3/8-f', port: 'in' }, { id: 'run', code: 'comp-3/8-m', port: 'out' }, { id: 'branch', code: 'comp-1/4-m', port: 'branch' }] }); // biome-ignore format: one row

@@ -20,6 +20,11 @@ export interface LossRow {
   /** The bore on whose velocity k goes, in, for a part whose narrowest way is `atBoreIn`; null: on its own. */
   onBoreIn: number | null;
   atBoreIn: number | null;
+  /** Narrowest way and length of one whose own nobody said, in; null: as any body. Typical. */
+  boreIn: number | null;
+  lengthIn: number | null;
+  /** It is found where an appliance's line begins. */
+  begins: boolean;
   /** The row of what would cost less in its place. */
   better: string | null;
   source: string;
@@ -82,6 +87,9 @@ export const tubePiece = (tube: Tube, lengthIn: number, part = -1): LinePiece =>
 
 const fits = (row: LossRow, part: Part, isBranch: boolean): boolean =>
   (row.kind === null || row.kind === part.kind) && row.tags.every((t) => part.tags.includes(t)) && (row.port === null || isBranch);
+
+/** One of a shape whose own bore and length nobody said. */
+export const usualPiece = (row: LossRow): LinePiece => bodyPiece(row, row.name, row.boreIn ?? USUAL_BORE_IN, row.lengthIn ?? USUAL_LENGTH_IN);
 
 /** A body with the loss of its shape, on the bore that the loss goes by. */
 export function bodyPiece(row: LossRow | undefined, name: string, boreIn: number, lengthIn: number, part = -1): LinePiece {

@@ -83,11 +83,9 @@ export function whatHelps(
   return { now, helps };
 }
 
-/** What a piece becomes with another shape: an orifice opens to its neighbour's bore, a stop keeps its own. */
+/** What a piece becomes with another shape: one of another usual bore has that, as an orifice opens to its neighbour's; else it keeps its own. */
 function shapeOf(p: LinePiece, own: LossRow, better: LossRow): Partial<LinePiece> {
-  const boreIn =
-    own.id === 'saddle' ? USUAL_BRANCH_IN : own.onBoreIn && own.atBoreIn && !better.onBoreIn ? (p.boreIn * own.atBoreIn) / own.onBoreIn : p.boreIn;
-  return { k: better.k, loss: better.id, boreIn };
+  const ownIn = own.onBoreIn && own.atBoreIn && !better.onBoreIn ? (p.boreIn * own.atBoreIn) / own.onBoreIn : p.boreIn;
+  const isOther = own.boreIn !== null && better.boreIn !== null && own.boreIn !== better.boreIn;
+  return { k: better.k, loss: better.id, boreIn: isOther ? better.boreIn! : ownIn };
 }
-/** Of a tee's branch with a stop on it, in. Typical. */
-const USUAL_BRANCH_IN = 0.25;

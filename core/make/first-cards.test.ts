@@ -40,6 +40,7 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   avoid: [],
   protection: '',
   typicalVolumeGal: 1,
+  usualLine: { stop: 'quarter-angle', tube: 'braid-faucet', lengthIn: 20 },
   moves: false,
   powered: false,
   note: '',

@@ -150,6 +150,8 @@ export interface Appliance {
   /** 'yes': a solenoid; else by how its user closes it. */
   fastClosing: 'yes' | 'no' | 'single lever' | 'quarter turn';
   typicalVolumeGal: number;
+  /** How its water usually comes to it: a row of losses, a tube, its length. Typical. */
+  usualLine: { stop: string; tube: string; lengthIn: number };
   /** Drawn out and pushed home again: it has a put-back round. */
   moves: boolean;
   /** It has an electric supply at hand of the water. */

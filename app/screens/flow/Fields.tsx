@@ -17,8 +17,6 @@ interface Props {
 const isHose = (material: string) => material === 'braided' || material === 'rubber';
 const HOUSE: [string, string][] = [['', 'none: read at the stop'], ...tubes.filter((t) => !isHose(t.material) && t.idIn > 0.3).map((t): [string, string] => [t.id, tubeName(t)])]; // biome-ignore format: one list
 const LINES: [string, string][] = tubes.filter((t) => t.material !== 'steel').map((t) => [t.id, tubeName(t)]);
-/** Shapes that are found at the beginning of an appliance's line. */
-const STOPS = ['quarter-angle', 'quarter-straight', 'multi-turn-angle', 'stop-leak', 'tee-branch', 'saddle'];
 
 export function LineFields({ setting: s, appliances, losses, bent, onChange }: Props) {
   const set = (change: Partial<Setting>) => onChange({ ...s, ...change });
@@ -66,7 +64,7 @@ export function LineFields({ setting: s, appliances, losses, bent, onChange }: P
           <Select
             label="Stop"
             value={s.stop}
-            options={[['', 'none'], ...losses.filter((r) => STOPS.includes(r.id)).map((r): [string, string] => [r.id, r.name])]}
+            options={[['', 'none'], ...losses.filter((r) => r.begins).map((r): [string, string] => [r.id, r.name])]}
             onChange={(stop) => set({ stop })}
           />
           <Select label="Line" value={s.line} options={LINES} onChange={(line) => set({ line })} />

@@ -4,7 +4,7 @@ import type { SettingHere } from './use-setting.ts';
 
 interface Props {
   here: 'flow' | 'hammer';
-  of: Pick<SettingHere, 'setting' | 'isWaiting' | 'back'>;
+  of: Pick<SettingHere, 'setting' | 'appliances' | 'isWaiting' | 'back'>;
   /** What is asked, at the side; on a phone under what it comes to. */
   fields: ReactNode;
   /** What stands against an answer, in words. */
@@ -13,11 +13,11 @@ interface Props {
 }
 
 /** The sheet that flow and hammer share: what is asked beside what it comes to. */
-export function LineSheet({ here, of: { setting, isWaiting, back }, fields, wrong, children }: Props) {
+export function LineSheet({ here, of: { setting, appliances, isWaiting, back }, fields, wrong, children }: Props) {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[20rem_minmax(0,1fr)]">
       <div className="lg:col-span-2">
-        <Sides here={here} setting={setting} />
+        <Sides {...{ here, setting, appliances }} />
       </div>
       <div className="grid content-start gap-4 max-lg:order-2 print:hidden">{fields}</div>
       <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-5">

@@ -5,12 +5,13 @@ import { whatHelps } from '../../../core/index.ts';
 import { chainPath, chainText, readSetting, settingOf, settingQuery, usualSetting } from './setting.ts';
 
 const { appliances, losses, parts } = catalogue();
-const read = (more: object) => readSetting({ ...usualSetting('toilet'), ...more }, appliances, losses, parts);
+const usual = (id: string) => usualSetting(appliances.find((a) => a.id === id)!);
+const read = (more: object) => readSetting({ ...usual('toilet'), ...more }, appliances, losses, parts);
 
 describe('what is asked of a line', () => {
   it('is the same after a way through an address', () => {
-    const setting = { ...usualSetting('dishwasher'), water: 'hot' as const, psi: '4 bar', chain: 'a~out,b~b~90.25', also: 'toilet' };
-    assert.deepEqual(settingOf(Object.fromEntries(new URLSearchParams(settingQuery(setting))), appliances), setting);
+    const setting = { ...usual('dishwasher'), water: 'hot' as const, psi: '4 bar', chain: 'a~out,b~b~90.25', also: 'toilet' };
+    assert.deepEqual(settingOf(Object.fromEntries(new URLSearchParams(settingQuery(setting, appliances))), appliances), setting);
     assert.equal(settingOf({ on: 'no such thing', evil: 'x' }, appliances).on, 'refrigerator');
     const path = [{ part: 'stop', outEnd: 'out' }, { part: 'coil', outEnd: 'b', cutLengthIn: 90.25 }]; // biome-ignore format: one path
     assert.deepEqual(chainPath(chainText(path)), path);
@@ -18,7 +19,7 @@ describe('what is asked of a line', () => {
   });
   it('every appliance has a usual line that gives it water', () => {
     for (const { id, name } of appliances) {
-      const { read: got, wrong } = readSetting(usualSetting(id), appliances, losses, []);
+      const { read: got, wrong } = readSetting(usual(id), appliances, losses, []);
       assert.ok(got, `${name}: ${wrong}`);
       assert.ok(whatHelps(got.line, got.pieces, losses).now.gpm > 0, `${name} gets nothing`);
     }

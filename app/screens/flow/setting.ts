@@ -22,6 +22,7 @@ import {
   tubeName,
   tubePiece,
   USUAL_F,
+  usualPiece,
 } from '../../../core/index.ts';
 
 /** Every field as typed; '' is not said. */
@@ -72,37 +73,30 @@ export interface Setting {
 
 export type ApplianceFacts = Pick<
   Appliance,
-  'id' | 'name' | 'water' | 'designGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'typicalVolumeGal' | 'fastClosing'
+  'id' | 'name' | 'water' | 'designGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'typicalVolumeGal' | 'fastClosing' | 'usualLine'
 >;
-
-/** Usual lines to an appliance: of a hose in tubes.csv. Typical. */
-const USUAL_LINE: Record<string, [tube: string, length: string]> = {
-  dishwasher: ['braid-dish', '60'],
-  refrigerator: ['braid-ice', '72'],
-  'ice-maker': ['braid-ice', '72'],
-  brewer: ['pe-1/4od', '60'],
-  'ro-dispenser': ['pe-1/4od', '96'],
-  'glass-rinser': ['pe-1/4od', '36'],
-  'washing-machine': ['braid-wash', '60'],
-  'tub-filler': ['cu-5/8od', '72'],
-  hydrant: ['cu-5/8od', '120'],
-};
 
 /** A solenoid shuts in 15 to 40 ms, a hand in a tenth of a second or two; a float takes its time. */
 const CLOSES_MS: Record<Appliance['fastClosing'], string> = { yes: '25', 'single lever': '80', 'quarter turn': '120', no: '500' };
 
-export function usualSetting(on: string, fastClosing: Appliance['fastClosing'] = 'yes'): Setting {
-  const [line, lineLength] = USUAL_LINE[on] ?? ['braid-faucet', '20'];
-  const stop = on === 'hydrant' || on === 'tub-filler' ? 'quarter-straight' : 'quarter-angle';
+export function usualSetting({ id: on, fastClosing, usualLine }: Pick<ApplianceFacts, 'id' | 'fastClosing' | 'usualLine'>): Setting {
+  const { stop, tube: line } = usualLine;
+  const lineLength = String(usualLine.lengthIn);
   return { on, water: 'cold', psi: '60', running: '', runningGpm: '', again: '', againGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: CLOSES_MS[fastClosing], law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
 }
+
+/** The same, of the water it takes. */
+const usualOf = (appliance: Pick<ApplianceFacts, 'id' | 'fastClosing' | 'usualLine' | 'water'>): Setting => ({
+  ...usualSetting(appliance),
+  water: appliance.water[0] ?? 'cold',
+});
 
 /** What the address says, over what is usual for its appliance. */
 export function settingOf(asked: Record<string, string>, appliances: readonly ApplianceFacts[]): Setting {
   const appliance = appliances.find((a) => a.id === asked.on) ?? appliances.find((a) => a.id === 'refrigerator') ?? appliances[0]!;
-  const usual = usualSetting(appliance.id, appliance.fastClosing);
+  const usual = usualOf(appliance);
   const given = Object.fromEntries(Object.entries(asked).filter(([key]) => key in usual && key !== 'on'));
-  const setting: Setting = { ...usual, water: appliance.water[0] ?? 'cold', ...given };
+  const setting: Setting = { ...usual, ...given };
   const oneOf = <T extends string>(list: readonly T[], value: string, otherwise: T): T => (list as readonly string[]).includes(value) ? (value as T) : otherwise; // biome-ignore format: one line
   return {
     ...setting,
@@ -113,12 +107,11 @@ export function settingOf(asked: Record<string, string>, appliances: readonly Ap
   };
 }
 
-/** The address of a setting: only what is not as usual. */
-export function settingQuery(s: Setting): string {
-  const usual = usualSetting(s.on);
-  // How fast it shuts is usual by its appliance: it is always said.
-  const said = Object.entries(s).filter(([key, value]) => key === 'on' || key === 'close' || value !== usual[key as keyof Setting]);
-  return new URLSearchParams(said).toString();
+/** The address of a setting: only what is not as usual for its appliance. */
+export function settingQuery(s: Setting, appliances: readonly Pick<ApplianceFacts, 'id' | 'fastClosing' | 'usualLine' | 'water'>[]): string {
+  const appliance = appliances.find((a) => a.id === s.on);
+  const usual = appliance && usualOf(appliance);
+  return new URLSearchParams(Object.entries(s).filter(([key, value]) => key === 'on' || value !== usual?.[key as keyof Setting])).toString();
 }
 
 /** A chain as an address has it. */
@@ -135,9 +128,6 @@ export function chainPath(text: string): PathStep[] {
       return { part, outEnd, ...(cut === undefined || !Number.isFinite(Number(cut)) ? {} : { cutLengthIn: Number(cut) }) };
     });
 }
-
-/** The bore of a stop with a 3/8 outlet, in: what losses of stops go by. Typical. */
-const STOP = { boreIn: 0.25, lengthIn: 2.5, saddleIn: 0.09 } as const;
 
 export interface ReadSetting {
   appliance: ApplianceFacts;
@@ -244,7 +234,7 @@ function chainPieces(chain: string, parts: readonly Part[], losses: readonly Los
 /** A stop and a line as they were chosen. */
 function madePieces(s: Setting, losses: readonly LossRow[]): LinePiece[] {
   const row = losses.find((r) => r.id === s.stop);
-  const stop = row ? [bodyPiece(row, row.name, row.id === 'saddle' ? STOP.saddleIn : STOP.boreIn, STOP.lengthIn, 0)] : [];
+  const stop = row ? [{ ...usualPiece(row), part: 0 }] : [];
   const tube = s.line ? tubeById(s.line) : undefined;
   if (!tube) return stop;
   const lengthIn = inchesOf('Line', s.lineLength);

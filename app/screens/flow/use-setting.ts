@@ -6,6 +6,8 @@ import { type ApplianceFacts, type Reading, readSetting, type Setting, settingOf
 
 export interface SettingHere {
   setting: Setting;
+  /** That can be asked of. */
+  appliances: readonly ApplianceFacts[];
   change: (setting: Setting) => void;
   reading: Reading;
   /** A chain was asked whose parts are still on their way to this device. */
@@ -24,10 +26,11 @@ export function useSetting(address: Record<string, string>, appliances: Applianc
   const reading = useMemo(() => readSetting(setting, appliances, losses, parts ?? []), [setting, appliances, losses, parts]);
   const change = (next: Setting) => {
     setSetting(next);
-    history.replaceState(null, '', `?${settingQuery(next)}`);
+    history.replaceState(null, '', `?${settingQuery(next, appliances)}`);
   };
   return {
     setting,
+    appliances,
     change,
     reading,
     isWaiting: setting.chain !== '' && !parts,

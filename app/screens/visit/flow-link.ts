@@ -6,19 +6,18 @@ import { chainText, settingQuery, usualSetting } from '../flow/setting.ts';
 interface Of {
   visitId: string;
   runId: string;
-  appliance: string;
-  fastClosing: Appliance['fastClosing'];
+  appliance: Pick<Appliance, 'id' | 'fastClosing' | 'usualLine' | 'water'>;
   water: 'cold' | 'hot';
   staticPsi: number | undefined;
   survey: Pick<SurveyFacts, 'running' | 'bucket' | 'hammer'>;
   path: readonly PathStep[] | null;
 }
 
-export function flowLink(page: 'flow' | 'hammer', { visitId, runId, appliance, fastClosing, water, staticPsi, survey, path }: Of): string {
+export function flowLink(page: 'flow' | 'hammer', { visitId, runId, appliance, water, staticPsi, survey, path }: Of): string {
   const { running, bucket, hammer } = survey;
   const isMeasured = running !== null && bucket !== null;
   const setting = {
-    ...usualSetting(appliance, fastClosing),
+    ...usualSetting(appliance),
     water,
     // Read at the place: the house's pipe is in the reading. A wave still runs in it.
     ...(page === 'flow' ? { house: '', rise: '0' } : { rise: '0' }),
@@ -30,5 +29,5 @@ export function flowLink(page: 'flow' | 'hammer', { visitId, runId, appliance, f
     visit: visitId,
     run: runId,
   };
-  return `/${page}?${settingQuery(setting)}`;
+  return `/${page}?${settingQuery(setting, [appliance])}`;
 }

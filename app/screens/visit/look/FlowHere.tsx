@@ -21,15 +21,14 @@ export default function FlowHere({
   const gets = path ? (catalogue.flowOf?.(own, run.water, { staticPsi, runningPsi, bucket }, path)?.point ?? null) : usual();
   /** A stop and line as such an appliance usually has them, of the catalogue's figures. */
   function usual() {
-    const { read } = readSetting({ ...usualSetting(own.id), house: '', rise: '0', psi: String(staticPsi) }, [own], catalogue.losses, []);
+    const { read } = readSetting({ ...usualSetting(own), house: '', rise: '0', psi: String(staticPsi) }, [own], catalogue.losses, []);
     return read ? whatHelps(read.line, read.pieces, []).now : null;
   }
   if (!gets) return null;
   const href = flowLink('flow', {
     visitId,
     runId: run.id,
-    appliance: own.id,
-    fastClosing: context.appliance.fastClosing,
+    appliance: own,
     water: run.water,
     staticPsi,
     survey: state.survey,

@@ -16,8 +16,7 @@ export function BangHere({ run, context, state, catalogue, visitId }: Pick<Stage
   const href = flowLink('hammer', {
     visitId,
     runId: run.id,
-    appliance: context.appliance.id,
-    fastClosing: context.appliance.fastClosing,
+    appliance: context.appliance,
     water: run.water,
     staticPsi,
     survey: state.survey,
