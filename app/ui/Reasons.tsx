@@ -1,5 +1,8 @@
-import type { Reason } from '../../core/index.ts';
+import { type Reason, withQuantities } from '../../core/index.ts';
 import { InUnits } from './InUnits.tsx';
+
+/** Reasons whose sentences hold figures with their units: they are said in the device's. */
+export const inUnits = (because: readonly Reason[]): Reason[] => because.map((r) => ({ ...r, ...withQuantities(r.text) }));
 
 /** Every verdict opens to its reasons: the sentence, and where it comes from. */
 export function Reasons({ because, label = 'Why' }: { because: Reason[]; label?: string }) {

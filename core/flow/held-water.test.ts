@@ -53,6 +53,10 @@ describe('a reverse-osmosis tank', () => {
     }
     near(half.seconds, seconds, 1e-4, 'seconds');
   });
+  it('asks nothing of the main, weak or behind a regulator', () => {
+    const main = { ...line, sourcePsi: 60, running: { psi: 52, gpm: 3 }, regulatorPsi: 20 };
+    assert.deepEqual(fading(tank, main), { holdsGal, points });
+  });
   it('that is softer than its own air holds none', () => assert.throws(() => fading({ ...tank, fullPsi: 7 }, line), /tank\.fullPsi/));
 });
 

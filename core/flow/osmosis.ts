@@ -29,7 +29,7 @@ const STEPS = 200;
  * The air keeps pressure times volume (it has the time to stay as warm as the room); each slice of water is drawn at the flow the line gives at the
  * pressure in its middle.
  *
- * @param line the line from the tank to the outlet: its own source pressure is not used
+ * @param line the line from the tank to the outlet: its own supply is not used
  * @throws InputError where the tank cannot be
  * @source Boyle's law; the operating point of the line
  */
@@ -39,7 +39,8 @@ export function fading(tank: OsmosisTank, line: Omit<FlowLine, 'sourcePsi' | 'ru
   const high = finite('tank.fullPsi', tank.fullPsi, { above: 0, atMost: 300 }) * PA_PER_PSI + ATM_PA;
   if (high <= low) throw new InputError('tank.fullPsi', tank.fullPsi, 'A tank holds water only above the pressure of its air when it is empty.');
   const holdsGal = shell * (1 - low / high);
-  const base = solvable({ ...line, sourcePsi: tank.fullPsi });
+  const { tempF, riseFt, pieces, appliance } = line;
+  const base = solvable({ tempF, riseFt, pieces, appliance, sourcePsi: tank.fullPsi });
   const at = (drawnGal: number) => {
     const air = shell - (holdsGal - drawnGal);
     const psi = ((low * shell) / air - ATM_PA) / PA_PER_PSI;

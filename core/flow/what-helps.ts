@@ -20,8 +20,9 @@ const SHORTER_BY = 0.25;
 /** Shorter than this nobody saves on, in. */
 const WORTH_SHORTENING_IN = 24;
 
-/** A smaller gain is none, as a part of what flows. */
+/** A smaller gain is none, as a part of what flows, and in what is told of it, gpm. */
 const WORTH_PART = 0.005;
+const WORTH_GPM = 0.005;
 
 /** The pieces with a run of tube, and the inserts of its hose, of the next size. */
 function widened(pieces: readonly LinePiece[], at: number, tube: Tube): LinePiece[] {
@@ -78,7 +79,7 @@ export function whatHelps(
       const { gpm, inletPsi } = at(of);
       return { ...rest, gpm, inletPsi, gainGpm: gpm - now.gpm };
     })
-    .filter((h) => h.gainGpm > now.gpm * WORTH_PART)
+    .filter((h) => h.gainGpm > Math.max(WORTH_GPM, now.gpm * WORTH_PART))
     .sort((a, b) => b.gainGpm - a.gainGpm || a.piece - b.piece);
   return { now, helps };
 }

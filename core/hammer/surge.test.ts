@@ -213,6 +213,11 @@ describe('water that parts', () => {
     const r = surge({ ...LINE, staticPsi: 100, gpm: 0.8, seconds: 5 * 0.0277 });
     assert.equal(r.timesOver, r.t.filter((_, i) => i > 0 && r.psi[i - 1]! <= 150 && r.psi[i]! > 150).length);
     assert.ok(r.timesOver >= 4, String(r.timesOver));
+    // Where gaps close the pressure trembles: a wave of it is one all the same.
+    const parted = surge({ ...LINE, ...PARTING[0], isFrictionless: false, seconds: 0.4 });
+    const crossings = parted.t.filter((_, i) => i > 0 && parted.psi[i - 1]! <= 150 && parted.psi[i]! > 150).length;
+    assert.ok(crossings > 30, `it trembles: ${crossings}`);
+    assert.ok(parted.timesOver >= 8 && parted.timesOver <= 0.4 / (2 * parted.roundTripS), `${parted.timesOver} waves`);
   });
 });
 

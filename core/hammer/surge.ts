@@ -6,6 +6,7 @@ import { joukowskyPa, type Network, networkOf } from './network.ts';
 import { type Node, settle, type ValveNow } from './node.ts';
 import { type Pipe, pressureAt, RENEW_EVERY, swap } from './pipe.ts';
 import { CLOSING_LAWS, type ClosingLaw, type Surge, type SurgeQuestion } from './shape.ts';
+import { Waves } from './waves.ts';
 
 /** The usual limit of what a house's water bears for a moment, psi. @source PDI WH-201 */
 export const SURGE_LIMIT_PSI = 150;
@@ -14,8 +15,6 @@ const MOST_WORK = 4e8;
 /** Readings of the valve's pressure that are handed out. */
 const MOST_READINGS = 20_000;
 const MOST_FRAMES = 400;
-/** A wave counts as another once it fell under this part of the limit: what trembles about it counts once. */
-const ARMED_BELOW = 0.9;
 /** Places along the line that are told of. */
 const MOST_PLACES = 241;
 
@@ -76,8 +75,9 @@ function played(net: Network, { law, closeS, seconds, limitPsi, frames: framesWa
   const frames: Surge['frames'] = framesWanted > 0 ? [{ t: 0, psi: picture(net) }] : [];
   const limitPa = limitPsi * PA_PER_PSI;
   const books = new Books(net, pipes);
-  let [peakPa, timesOver, hasParted] = [runningPa, 0, false];
-  let isArmed = true;
+  let [peakPa, hasParted] = [runningPa, false];
+  const roundTripS = 2 * net.lengthM.reduce((sum, m, i) => sum + m / net.waveMS[i]!, 0);
+  const waves = new Waves(limitPa, net.nodes[0]!.supplyPa!, runningPa, roundTripS);
   for (let step = 1; step <= steps; step++) {
     const now = step * net.dtS;
     const valve = valveAt(law, closeS, now, net.flowM3S, runningPa);
@@ -86,8 +86,7 @@ function played(net: Network, { law, closeS, seconds, limitPsi, frames: framesWa
     books.add();
     const pa = net.valve.pa;
     if (pa > peakPa) peakPa = pa;
-    if (pa > limitPa && isArmed) timesOver++;
-    if (pa > limitPa || pa < ARMED_BELOW * limitPa) isArmed = pa < limitPa;
+    waves.add(now, pa);
     if (step % every === 0) {
       t.push(now);
       psi.push(pa / PA_PER_PSI);
@@ -102,11 +101,11 @@ function played(net: Network, { law, closeS, seconds, limitPsi, frames: framesWa
     t,
     psi,
     runningPsi: runningPa / PA_PER_PSI,
-    timesOver,
+    timesOver: waves.count,
     limitPsi,
     along: alongOf(net),
     worst: worstOf(net),
-    roundTripS: 2 * net.lengthM.reduce((sum, m, i) => sum + m / net.waveMS[i]!, 0),
+    roundTripS,
     waveFit: net.fit,
     massOff: books.off(),
     frames,

@@ -82,6 +82,7 @@ describe('a sentence with quantities', () => {
       metric('Ring 1/8 to 1/4 in from the end of a 1/2 in OD tube, 1 in 16.'),
       'Ring 3 mm to 6 mm from the end of a 1/2 in OD tube, 1 in 16.',
     );
+    assert.equal(metric('It runs 2 gpm at 5 ft/s, 6 ft from it.'), 'It runs 7.57 L/min at 1.5 m/s, 1.83 m from it.');
     assert.equal(saidIn(withQuantities('It holds 40 to 80 gal.'), 'inch'), 'It holds 40 to 80 gal.');
     assert.deepEqual(withQuantities('Two turns in.'), { text: 'Two turns in.' });
   });

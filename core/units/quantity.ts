@@ -121,13 +121,15 @@ export function saidIn({ text, pieces }: Said, units: Units): string {
 
 const FIGURE = String.raw`\d+(?: \d+\/\d+|\/\d+|\.\d+)?`;
 /** A figure with its unit, or two with one unit; names of sizes ("1/2 in OD") are no quantities. */
-const IN_TEXT = new RegExp(String.raw`(?<![\w/.])(${FIGURE})(?:( to )(${FIGURE}))? (in|ft|psi|F|gal)\b(?! (?:OD\b|nominal\b|ID\b|\d))`, 'g');
+const IN_TEXT = new RegExp(String.raw`(?<![\w/.])(${FIGURE})(?:( to )(${FIGURE}))? (in|ft/s|ft|psi|F|gal|gpm)\b(?! (?:OD\b|nominal\b|ID\b|\d))`, 'g');
 const KINDS: Record<string, (value: number) => Quantity> = {
   in: length,
-  ft: (feet) => length(feet * 12),
+  ft: (feet) => coil(feet * 12),
+  'ft/s': speed,
   psi: pressure,
   F: temperature,
   gal: volume,
+  gpm: flow,
 };
 
 /** A sentence of the step data, with the quantities that it holds: there they are written out, as the trade does. */

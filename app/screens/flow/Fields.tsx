@@ -1,6 +1,7 @@
 /** What is asked of a line: its water, the house's pipe, stop and line. Flow and hammer ask the same. */
-import { type LossRow, tubeName, tubes } from '../../../core/index.ts';
+import { type LossRow, tubeName, tubes, withQuantities } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
 import { Select } from '../../ui/Select.tsx';
 import { SettingFigure } from './SettingFigure.tsx';
 import { type ApplianceFacts, type Setting, settingOf } from './setting.ts';
@@ -42,7 +43,11 @@ export function LineFields({ setting: s, appliances, losses, bent, onChange }: P
             <SettingFigure of="pressure" field="again" label="Once more" {...{ setting: s, onChange }} />
             <SettingFigure of="flow" field="againGpm" label="At another flow" {...{ setting: s, onChange }} />
           </div>
-          {bent && <p className="caution">{bent}</p>}
+          {bent && (
+            <p className="caution">
+              <InUnits said={withQuantities(bent)} />
+            </p>
+          )}
           <SettingFigure of="pressure" field="regulator" label="Regulator set to" {...{ setting: s, onChange }} />
           <p className="text-soft">Behind a regulator the first two are the main’s own, before it.</p>
         </div>

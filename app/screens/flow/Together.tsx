@@ -35,11 +35,11 @@ export function Together({ read, appliances, losses, units, onChange }: Props) {
   const ids = read.also.map((a) => a.id);
   const left = appliances.filter((a) => a.id !== read.appliance.id && !ids.includes(a.id));
   return (
-    <section aria-label="Open at once">
+    <section aria-label="Open at once" className={drawn ? undefined : 'print:hidden'}>
       <h2>Open at once on the same pipe</h2>
       {read.housePieces === 0 && <p className="text-soft">Say the house’s pipe first: it is what they share.</p>}
       {read.housePieces > 0 && (
-        <label className="grid max-w-80 gap-1">
+        <label className="grid max-w-80 gap-1 print:hidden">
           <span className="label">And also</span>
           <select className="field" value="" onChange={(e) => onChange([...ids, e.target.value].join(','))}>
             <option value="">choose</option>

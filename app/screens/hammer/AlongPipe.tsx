@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
+import { coil, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
 import { useWidth } from '../../ui/use-width.ts';
 
 const TOP = 14;
@@ -59,7 +59,7 @@ export function AlongPipe({ surge, units }: { surge: Surge; units: Units }) {
             supply
           </text>
           <text x={W - 12} y={TOP + HEIGHT + 22} textAnchor="end" className="fill-soft text-[14px]">
-            valve, {end.toFixed(0)} ft
+            valve, {quantityWords(coil(Math.round(end) * 12), units)}
           </text>
         </svg>
       </div>

@@ -9,8 +9,10 @@ import {
   type Surge,
   type SurgeQuestion,
   type Units,
+  withQuantities,
 } from '../../../core/index.ts';
-import { Reasons } from '../../ui/Reasons.tsx';
+import { InUnits } from '../../ui/InUnits.tsx';
+import { inUnits, Reasons } from '../../ui/Reasons.tsx';
 
 interface Props {
   bare: Surge;
@@ -63,7 +65,7 @@ export function Told(props: Props) {
           The wave that comes back pulls the water apart somewhere: from there on the figures are a rough guide, and joints suffer most.
         </p>
       )}
-      <Reasons because={reasonsOf(props)} label="How that comes about" />
+      <Reasons because={inUnits(reasonsOf(props))} label="How that comes about" />
     </section>
   );
 }
@@ -85,10 +87,10 @@ export function ByTable({ units, flowPsi, branchFt }: { units: string; flowPsi: 
       {choice ? (
         <>
           <p className="text-lg">
-            <b>{choice.count === 1 ? `Size ${choice.size}` : `${choice.count} of size ${choice.size}`}</b>, within 6 ft of the valve, near the end of
-            the branch
+            <b>{choice.count === 1 ? `Size ${choice.size}` : `${choice.count} of size ${choice.size}`}</b>,{' '}
+            <InUnits said={withQuantities('within 6 ft of the valve')} />, near the end of the branch
           </p>
-          <Reasons because={choice.because} />
+          <Reasons because={inUnits(choice.because)} />
         </>
       ) : (
         <p className="caution">{wrong}</p>

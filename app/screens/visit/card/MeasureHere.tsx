@@ -2,7 +2,7 @@ import { useId } from 'react';
 import { length, lengthTyped, quantityWords, readLengthIn, type WorkStep, withQuantities } from '../../../../core/index.ts';
 import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
 import { InUnits } from '../../../ui/InUnits.tsx';
-import { Reasons } from '../../../ui/Reasons.tsx';
+import { inUnits, Reasons } from '../../../ui/Reasons.tsx';
 import { unitsHere, useUnits } from '../../../ui/units.ts';
 import { useTyped } from '../../../ui/use-typed.ts';
 import { SheetFigureField } from '../look/ItsSheet.tsx';
@@ -13,7 +13,7 @@ export function MeasureHere({ step, run, context, state, write }: { step: WorkSt
   const ofSheet = context.look.sheets.filter((f) => step.figures?.some((own) => own.id === f.id));
   const keep = (figure: string, text: string, inches: number | null) =>
     write('figure-measured', run.id, { figure, text, ...(inches === null ? {} : { inches }) });
-  const reasons = (step.reckoned ?? []).flatMap((r) => r.because.map((b) => ({ ...b, ...withQuantities(b.text) })));
+  const reasons = (step.reckoned ?? []).flatMap((r) => inUnits(r.because));
   return (
     <section aria-label="Measured here" className="mt-2">
       <div className="grid gap-2 sm:grid-cols-2">

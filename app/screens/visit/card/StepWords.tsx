@@ -1,7 +1,7 @@
 import { figureLines, type WorkStep, withQuantities } from '../../../../core/index.ts';
 import { minutesOfStep, type OwnStepMinutes, rowOfStep } from '../../../../record/run/step-minutes.ts';
 import { InUnits } from '../../../ui/InUnits.tsx';
-import { Reasons } from '../../../ui/Reasons.tsx';
+import { inUnits, Reasons } from '../../../ui/Reasons.tsx';
 
 /** What a step says: how, with what, by whom, and what to beware of; its figures stand elsewhere while they are measured. */
 export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; isMeasuring?: boolean; own?: OwnStepMinutes }) {
@@ -27,7 +27,7 @@ export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; 
           <InUnits said={withQuantities(c)} />
         </p>
       ))}
-      <Reasons because={step.because.map((r) => ({ ...r, ...withQuantities(r.text) }))} />
+      <Reasons because={inUnits(step.because)} />
     </>
   );
 }
