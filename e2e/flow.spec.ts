@@ -97,6 +97,11 @@ test('a valve that snaps shut bangs; an arrestor takes it, a waterlogged chamber
   await page.getByRole('button', { name: /^How sure is that/ }).click();
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByRole('button', { name: /^How sure is that/ })).toBeVisible();
+  // What was stopped can be asked again, and nothing of it comes late.
+  await page.waitForTimeout(500);
+  await expect(page.getByText(/In 90 of 100/)).toHaveCount(0);
+  await page.getByRole('button', { name: /^How sure is that/ }).click();
+  await expect(page.getByText(/In 90 of 100 the peak is from/)).toBeVisible({ timeout: 30_000 });
   const csv = await saved(page, 'CSV');
   expect(csv).toMatch(/^seconds,psi/);
   expect(csv.split('\n').length).toBeGreaterThan(500);
@@ -123,6 +128,78 @@ test('the wave is played along the pipe, by key too; silly figures are refused i
   }
   await page.getByLabel('It shuts in (ms)').fill('0');
   await expect(page.getByRole('alert').filter({ hasText: /Closing/ })).toHaveCount(0);
+});
+
+test('an address with silly figures is a page that says what is wrong, whatever the figure', async ({ page }) => {
+  const faults: string[] = [];
+  page.on('pageerror', (fault) => faults.push(String(fault)));
+  for (const [query, said] of [
+    ['flow?psi=99999', /Pressure standing: 99999 will not do/],
+    ['flow?lineLength=999999', /Length, inches/],
+    ['flow?running=70&runningGpm=2', /no higher than standing/],
+    ['flow?line=none-such', /Line: "none-such"/],
+    ['flow?chain=none~such', /The catalogue has no such part/],
+    ['hammer?cushion=arrestor&volume=0', /Gas in it, cubic inches/],
+    ['hammer?cushion=arrestor&cushionFt=900', /nearer to the valve than the supply/],
+    ['hammer?psi=0', /nothing can bang/],
+  ] as const) {
+    await page.goto(`${address()}/${query}`);
+    await hydrated(page);
+    await expect(page.getByRole('alert').filter({ hasText: said })).toBeVisible();
+    await expect(page.getByRole('region', { name: /^What it (gets|comes to)$/ })).toHaveCount(0);
+  }
+  // A change that cannot be is left out of what would help; the answer stands.
+  await page.goto(`${address()}/hammer?on=dishwasher&close=60000`);
+  await hydrated(page);
+  await expect(page.getByRole('region', { name: 'What would soften it' })).toContainText('half as much runs');
+  await expect(page.getByRole('alert')).toHaveCount(0);
+  expect(faults).toEqual([]);
+});
+
+test('on a device that goes by millimetres figures are typed and said in metres, bar and litres, and mean the same', async ({ page }) => {
+  await page.goto(`${address()}/flow?on=washing-machine&psi=58.02&houseFt=32.8084`);
+  await hydrated(page);
+  const inGpm = await gpm(page);
+  await page.keyboard.press('u');
+  const litres = async () => Number(/([\d.]+) L\/min/.exec((await page.getByRole('region', { name: 'What it gets' }).textContent())!)![1]);
+  await expect.poll(async () => Math.abs((await litres()) / 3.785412 - inGpm)).toBeLessThan(0.02);
+  const before = await litres();
+  await page.getByLabel('Pressure standing (bar)').fill('4');
+  await page.getByLabel('Its length (m)').fill('10');
+  await expect(page.getByLabel('Its length (m)')).toHaveValue('10');
+  await expect.poll(litres).toBeCloseTo(before, 1);
+  await page.getByText('How that comes about').click();
+  await expect(page.getByRole('region', { name: 'What it gets' })).toContainText(/: [\d.]+ bar - [\d.]+ bar - [\d.]+ bar = [\d.]+ bar/);
+  await page.getByRole('link', { name: 'What bangs' }).click();
+  await page.waitForURL(/\/hammer\?/);
+  await hydrated(page);
+  await expect(page.getByLabel('Its length (m)')).toHaveValue('10 m');
+  await page.getByLabel('arrestor', { exact: true }).check();
+  await page.getByLabel('Gas in it (mL)').fill('50');
+  await expect(page.getByRole('region', { name: 'What it comes to' })).toContainText(/softened, [\d.]+ bar bare/);
+  expect(page.url()).toContain('volume=50+mL');
+  await page.keyboard.press('Escape');
+  await page.getByRole('heading', { name: 'Water hammer' }).click();
+  await page.keyboard.press('u');
+  await expect(page.getByLabel('Gas in it (cu in)')).toHaveValue('50 mL');
+});
+
+test('a third reading of a main says whether the first two tell it; a tank fades by its own air, whatever the main does', async ({ page }) => {
+  await page.goto(`${address()}/flow?on=ro-dispenser&running=45&runningGpm=3`);
+  await hydrated(page);
+  await page.getByLabel('Once more (psi)').fill('12');
+  await page.getByLabel('At another flow (gpm)').fill('5.4');
+  await expect(page.getByRole('region', { name: 'What it gets' })).toBeVisible();
+  await expect(page.getByText(/off that curve/)).toHaveCount(0);
+  await page.getByLabel('Once more (psi)').fill('44');
+  await expect(page.getByText(/off that curve: a regulator, a stop half shut/)).toBeVisible();
+  const tank = page.getByRole('region', { name: 'The tank' });
+  await expect(tank).toContainText(/It holds [\d.]+ gal/);
+  const holds = await tank.getByText(/It holds/).textContent();
+  await page.getByLabel('Pressure standing (psi)').fill('90');
+  await expect(tank.getByText(/It holds/)).toHaveText(holds!);
+  await tank.getByLabel(/^Full at/).fill('3');
+  await expect(tank).toContainText('A tank holds water only above the pressure of its air');
 });
 
 test('a run takes its chain along: Match says what each gives, Prove what it comes to when it shuts', async ({ page }) => {

@@ -2,7 +2,7 @@
 import { finite } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
 import { threeDigits } from '../units/digits.ts';
-import { pressure, said } from '../units/quantity.ts';
+import { pressure, said, speed } from '../units/quantity.ts';
 import { GRAVITY, M_PER_FT, M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
 import { type Bored, bored, lossPa, type Piece, reynoldsOf, speedFtS } from './piece.ts';
 import { fallingRoot } from './root.ts';
@@ -143,7 +143,8 @@ function reasonsOf(line: FlowLine, p: Omit<OperatingPoint, 'because'>): Reason[]
     out.push(reason('flow-none', said`Nothing flows: ${pressure(line.sourcePsi)} at the source does not lift the water to the inlet.`, { figures: { risePsi: threeDigits(p.risePsi) }, source: 'rho g h' })); // biome-ignore format: a reason
   } else {
     const figures = { supplyPsi: threeDigits(p.supplyPsi), risePsi: threeDigits(p.risePsi), lossPsi: threeDigits(lost), inletPsi: threeDigits(p.inletPsi), kv: threeDigits(kv) }; // biome-ignore format: one row
-    out.push(reason('flow-crossing', `Supply less rise less losses is what the valve asks: ${figures.supplyPsi} - ${figures.risePsi} - ${figures.lossPsi} = ${figures.inletPsi} psi${p.isCapped ? ', and its own regulator holds it to less' : `, (${threeDigits(p.gpm)} / ${figures.kv}) squared`}.`, { figures, source: 'Darcy and Weisbach; Colebrook and White; q = Kv sqrt(p)' })); // biome-ignore format: a reason
+    const sum = said`Supply less rise less losses is what the valve asks: ${pressure(p.supplyPsi)} - ${pressure(p.risePsi)} - ${pressure(lost)} = ${pressure(p.inletPsi)}${p.isCapped ? ', and its own regulator holds it to less' : `, (${threeDigits(p.gpm)} gpm / ${figures.kv}) squared in psi`}.`; // biome-ignore format: one sentence
+    out.push(reason('flow-crossing', sum, { figures, source: 'Darcy and Weisbach; Colebrook and White; q = Kv sqrt(p)' }));
   }
   if (p.verdict === 'weak') {
     out.push(reason('flow-weak', said`${pressure(p.inletPsi)} flowing is under the ${pressure(designPsi)} its maker asks.`, { figures: { gpm: threeDigits(p.gpm), designGpm } })); // biome-ignore format: a reason
@@ -156,7 +157,7 @@ function reasonsOf(line: FlowLine, p: Omit<OperatingPoint, 'because'>): Reason[]
   // It is a run of tube that is heard, not the foot of a connector.
   const loud = p.speedFtS.findIndex((v, i) => v > limit && line.pieces[i]!.lengthIn >= LONG_ENOUGH_IN);
   if (loud >= 0) {
-    out.push(reason('flow-noise', `Water runs at ${threeDigits(p.speedFtS[loud]!)} ft/s in ${line.pieces[loud]!.name ? `the ${line.pieces[loud]!.name}` : `piece ${loud + 1}`}: over ${limit} it is heard, and would wear copper.`, { figures: { fastestFtS: threeDigits(most), limitFtS: limit }, source: 'typical: 8 ft/s cold, 5 ft/s hot' })); // biome-ignore format: a reason
+    out.push(reason('flow-noise', said`Water runs at ${speed(p.speedFtS[loud]!)} in ${line.pieces[loud]!.name ? `the ${line.pieces[loud]!.name}` : `piece ${loud + 1}`}: over ${speed(limit)} it is heard, and would wear copper.`, { figures: { fastestFtS: threeDigits(most), limitFtS: limit }, source: 'typical: 8 ft/s cold, 5 ft/s hot' })); // biome-ignore format: a reason
   }
   return out;
 }

@@ -2,6 +2,7 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
 import { threeDigits } from '../units/digits.ts';
+import { pressure, said } from '../units/quantity.ts';
 import { M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
 
 export interface Supply {
@@ -76,7 +77,7 @@ export function fitSupply(readings: readonly { gpm: number; psi: number }[]): Su
   const because = [
     reason('supply-fit', `Pressure = ${threeDigits(sourcePsi)} psi less ${threeDigits(-slope)} for each gpm squared.`, { figures, source: 'least squares; loss by the square of the flow' }),
     ...(offPsi > GAUGE_PSI
-      ? [reason('supply-bent', `The readings lie ${threeDigits(offPsi)} psi off that curve: a regulator, a stop half shut or another tap bends it. Read again with nothing else open.`, { figures: { offPsi: threeDigits(offPsi) } })]
+      ? [reason('supply-bent', said`The readings lie ${pressure(offPsi)} off that curve: a regulator, a stop half shut or another tap bends it. Read again with nothing else open.`, { figures: { offPsi: threeDigits(offPsi) } })]
       : []),
   ]; // biome-ignore format: reasons
   return { supply, offPsi, because };

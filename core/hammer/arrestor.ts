@@ -1,7 +1,7 @@
 /** Which arrestor a branch takes, by the table that plumbers go by. */
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { pressure, said } from '../units/quantity.ts';
+import { coil, pressure, said } from '../units/quantity.ts';
 
 export const ARRESTOR_SIZES = ['AA', 'A', 'B', 'C', 'D', 'E', 'F'] as const;
 export type ArrestorSize = (typeof ARRESTOR_SIZES)[number];
@@ -39,7 +39,7 @@ export function arrestorSize(fixtureUnits: number, flowPsi: number, branchFt: nu
   let count = 1;
   if (singleAppliance) {
     size = 'AA';
-    because.push(reason('arrestor-single', 'One appliance alone takes the small one, within 6 ft of its valve.', { source: SOURCE }));
+    because.push(reason('arrestor-single', said`One appliance alone takes the small one, within ${coil(72)} of its valve.`, { source: SOURCE }));
   } else {
     const most = MOST_UNITS.F;
     count = Math.ceil(fixtureUnits / most);
@@ -61,7 +61,7 @@ export function arrestorSize(fixtureUnits: number, flowPsi: number, branchFt: nu
   }
   if (branchFt > LONG_BRANCH_FT) {
     count *= 2;
-    because.push(reason('arrestor-long', `Over ${LONG_BRANCH_FT} ft of branch take a second, halfway along it.`, { source: SOURCE, figures: { branchFt } })); // biome-ignore format: a reason
+    because.push(reason('arrestor-long', said`Over ${coil(LONG_BRANCH_FT * 12)} of branch take a second, halfway along it.`, { source: SOURCE, figures: { branchFt } })); // biome-ignore format: a reason
   }
   return { size, count, because };
 }

@@ -25,4 +25,11 @@ describe('what would soften a bang', () => {
     const short = surgeEffects({ ...LINE, pipes: [{ ...LINE.pipes[0]!, lengthFt: 5 }], cushion: { volumeIn3: 2, prechargePsi: 60 } });
     assert.deepEqual(short.filter((e) => e.words.startsWith('the cushion')).map((e) => e.words).sort(), ['the cushion 3 ft from it', 'the cushion at the valve']); // biome-ignore format: one line
   });
+  it('leaves out a change that cannot be', () => {
+    const words = (q: Partial<SurgeQuestion>) => surgeEffects({ ...LINE, ...q }).map((e) => e.words);
+    assert.ok(!words({ closeMs: 60_000 }).includes('it shuts twice as slowly'), 'twice a minute');
+    assert.ok(words({ closeMs: 60_000 }).includes('half as much runs'), 'the others are there');
+    const weak = words({ staticPsi: 12, gpm: 4 });
+    assert.ok(!weak.includes('20 psi less standing') && weak.includes('half as much runs'), String(weak));
+  });
 });

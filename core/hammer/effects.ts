@@ -1,5 +1,7 @@
 /** What would soften a bang, and how much: each change tried as a transient of its own. */
+
 import { type Tube, tubes, widerTube } from '../ends/tubes.ts';
+import { InputError } from '../errors.ts';
 import type { SurgePipe, SurgeQuestion } from './shape.ts';
 import { surge } from './surge.ts';
 
@@ -44,16 +46,23 @@ function changes(q: SurgeQuestion): { words: string; question: SurgeQuestion }[]
   ];
 }
 
+/** A change that cannot be, as less pressure than the flow wants, is none. */
+function tried(words: string, question: SurgeQuestion): Effect[] {
+  try {
+    const { peakPsi, limitPsi } = surge(question);
+    return [{ words, peakPsi, isUnderLimit: peakPsi <= limitPsi }];
+  } catch (fault) {
+    if (fault instanceof InputError) return [];
+    throw fault;
+  }
+}
+
 /**
  * What each of the usual changes brings the peak at the valve to, the lowest first.
  *
- * @throws InputError as the transient itself
+ * @returns of the changes that can be; none of them where the question itself cannot be asked
  */
-export function surgeEffects(q: SurgeQuestion): Effect[] {
-  return changes({ ...q, frames: 0 })
-    .map(({ words, question }) => {
-      const { peakPsi, limitPsi } = surge(question);
-      return { words, peakPsi, isUnderLimit: peakPsi <= limitPsi };
-    })
+export const surgeEffects = (q: SurgeQuestion): Effect[] =>
+  changes({ ...q, frames: 0 })
+    .flatMap(({ words, question }) => tried(words, question))
     .sort((a, b) => a.peakPsi - b.peakPsi);
-}

@@ -1,17 +1,6 @@
-import {
-  type FlowVerdict,
-  flow,
-  type LineAnswer,
-  pressure,
-  quantityWords,
-  type Reason,
-  speed,
-  type Units,
-  volume,
-  withQuantities,
-} from '../../../core/index.ts';
+import { type FlowVerdict, flow, type LineAnswer, pressure, quantityWords, type Reason, speed, type Units, volume } from '../../../core/index.ts';
 import { InUnits } from '../../ui/InUnits.tsx';
-import { inUnits, Reasons } from '../../ui/Reasons.tsx';
+import { Reasons } from '../../ui/Reasons.tsx';
 import type { ApplianceFacts } from './setting.ts';
 
 const VERDICTS: Record<FlowVerdict, string> = { enough: 'enough', weak: '▲ weak', none: '▲ nothing flows' };
@@ -49,10 +38,10 @@ export function Answer({ answer: { now }, appliance, units }: Props) {
         .filter((r) => r.rule === 'flow-over' || r.rule === 'flow-noise' || r.rule === 'flow-none')
         .map((r) => (
           <p key={r.rule} className="caution">
-            <InUnits said={withQuantities(r.text)} />
+            <InUnits said={r} />
           </p>
         ))}
-      <Reasons because={inUnits(now.because)} label="How that comes about" />
+      <Reasons because={now.because} label="How that comes about" />
     </section>
   );
 }
@@ -98,7 +87,7 @@ function Fact({ name, value, because }: { name: string; value: string; because?:
       <dt className="text-soft">{name}</dt>
       <dd>
         <b className="text-lg">{value}</b>
-        {because && <Reasons because={inUnits(because)} label="how" />}
+        {because && <Reasons because={because} label="how" />}
       </dd>
     </div>
   );

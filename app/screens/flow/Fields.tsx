@@ -1,5 +1,5 @@
 /** What is asked of a line: its water, the house's pipe, stop and line. Flow and hammer ask the same. */
-import { type LossRow, tubeName, tubes, withQuantities } from '../../../core/index.ts';
+import { type LossRow, type Reason, tubeName, tubes } from '../../../core/index.ts';
 import { Choices } from '../../ui/Choices.tsx';
 import { InUnits } from '../../ui/InUnits.tsx';
 import { Select } from '../../ui/Select.tsx';
@@ -11,7 +11,7 @@ interface Props {
   appliances: ApplianceFacts[];
   losses: LossRow[];
   /** What the readings of the main say against one another. */
-  bent?: string;
+  bent?: Reason | null;
   onChange: (setting: Setting) => void;
 }
 
@@ -45,7 +45,7 @@ export function LineFields({ setting: s, appliances, losses, bent, onChange }: P
           </div>
           {bent && (
             <p className="caution">
-              <InUnits said={withQuantities(bent)} />
+              <InUnits said={bent} />
             </p>
           )}
           <SettingFigure of="pressure" field="regulator" label="Regulator set to" {...{ setting: s, onChange }} />

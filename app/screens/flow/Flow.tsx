@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { LEAST_CUPS, type LossRow, lineAnswer, withSteps } from '../../../core/index.ts';
+import { type FlowLine, InputError, LEAST_CUPS, type LineAnswer, type LinePiece, type LossRow, lineAnswer, withSteps } from '../../../core/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { saveDrawing } from '../../ui/save-drawing.ts';
 import { saveFile } from '../../ui/save-file.ts';
@@ -11,7 +11,7 @@ import { LineSheet } from './LineSheet.tsx';
 import { Losses } from './Losses.tsx';
 import { PressureSlider } from './PressureSlider.tsx';
 import { Profile } from './Profile.tsx';
-import type { ApplianceFacts } from './setting.ts';
+import type { ApplianceFacts, ReadSetting } from './setting.ts';
 import { Together } from './Together.tsx';
 import { TubeSlider } from './TubeSlider.tsx';
 import { useSetting } from './use-setting.ts';
@@ -25,23 +25,40 @@ interface Props {
   address: Record<string, string>;
 }
 
+interface Found {
+  pieces: LinePiece[];
+  answer: LineAnswer;
+  line: FlowLine;
+}
+
+/** What the line gives; or what the core says against what was asked, in words. */
+function answered(read: ReadSetting | null, losses: readonly LossRow[], isHot: boolean): { found: Found | null; wrong: string } {
+  if (!read) return { found: null, wrong: '' };
+  try {
+    const pieces = withSteps(read.pieces);
+    const more = { volumeGal: read.appliance.typicalVolumeGal, leastCups: LEAST_CUPS, isHot };
+    return {
+      found: { pieces, answer: lineAnswer(read.line, read.pieces, losses, read.housePieces, more), line: { ...read.line, pieces } },
+      wrong: '',
+    };
+  } catch (fault) {
+    if (fault instanceof InputError) return { found: null, wrong: fault.message };
+    throw fault;
+  }
+}
+
 /** What reaches the appliance: pressure along the line, what it gets, where it is lost, what would bring more. */
 export default function Flow({ appliances, losses, address }: Props) {
   const units = useUnits();
   const of = useSetting(address, appliances, losses);
   const { setting, change, reading, isWaiting } = of;
   const { read } = reading;
-  const found = useMemo(() => {
-    if (!read) return null;
-    const pieces = withSteps(read.pieces);
-    const more = { volumeGal: read.appliance.typicalVolumeGal, leastCups: LEAST_CUPS, isHot: setting.water === 'hot' };
-    return { pieces, answer: lineAnswer(read.line, read.pieces, losses, read.housePieces, more), line: { ...read.line, pieces } };
-  }, [read, losses, setting.water]);
+  const { found, wrong } = useMemo(() => answered(read, losses, setting.water === 'hot'), [read, losses, setting.water]);
   return (
     <LineSheet
       here="flow"
       of={of}
-      wrong={reading.wrong}
+      wrong={reading.wrong || wrong}
       fields={
         <>
           <LineFields {...{ setting, appliances, losses, bent: read?.bent }} onChange={change} />

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { Sides } from './Sides.tsx';
+import { inWords } from './setting.ts';
 import type { SettingHere } from './use-setting.ts';
 
 interface Props {
@@ -29,7 +30,7 @@ export function LineSheet({ here, of: { setting, appliances, isWaiting, back }, 
         {isWaiting && <p role="status">The chain’s parts are on their way.</p>}
         {wrong && !isWaiting && (
           <p className="caution" role="alert">
-            {wrong}
+            {inWords(wrong)}
           </p>
         )}
         {children}

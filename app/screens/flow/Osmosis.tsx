@@ -5,7 +5,7 @@ import { type FlowLine, fading, flow, InputError, quantityWords, type Units, vol
 import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
 import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
 import { timeWords } from './Answer.tsx';
-import { psiOf, typedFigure } from './setting.ts';
+import { inWords, psiOf, typedFigure } from './setting.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
 
@@ -51,7 +51,7 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
         {field('pressure', 'Air in it, empty', air, setAir)}
         {field('pressure', 'Full at', full, setFull)}
       </div>
-      {found.wrong && <p className="caution">{found.wrong}</p>}
+      {found.wrong && <p className="caution">{inWords(found.wrong)}</p>}
       {tank && first && (
         <>
           <p>

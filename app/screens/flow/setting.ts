@@ -14,9 +14,11 @@ import {
   linePieces,
   type Part,
   type PathStep,
+  type Reason,
   readLengthIn,
   readPressurePsi,
   readTyped,
+  type Tube,
   type Typed,
   tubeById,
   tubeName,
@@ -129,6 +131,34 @@ export function chainPath(text: string): PathStep[] {
     });
 }
 
+/** What the core calls the fields of this page. */
+const LABELS: Record<string, string> = {
+  sourcePsi: 'Pressure standing',
+  'running.psi': 'Pressure running',
+  'running.gpm': 'Flow then',
+  'readings.psi': 'Pressure running',
+  'readings.gpm': 'Flow then',
+  readings: 'Pressure running',
+  regulatorPsi: 'Regulator',
+  riseFt: 'Inlet higher by, feet',
+  'pieces.lengthIn': 'Length, inches',
+  'pipes.lengthFt': 'Length, feet',
+  closeMs: 'It shuts in, milliseconds',
+  gpm: 'Flow before it shuts, gpm',
+  staticPsi: 'Pressure standing',
+  'cushion.volumeIn3': 'Gas in it, cubic inches',
+  'cushion.prechargePsi': 'Precharge, psi',
+  cushionFt: 'From the valve back, feet',
+  fixtureUnits: 'Fixture units',
+  branchFt: 'Length of the branch, feet',
+  'tank.shellGal': 'Tank, gallons',
+  'tank.prechargePsi': 'Air in it, psi',
+  'tank.fullPsi': 'Full at, psi',
+};
+
+/** What the core says against a field, by the field's name on the page. */
+export const inWords = (message: string): string => message.replace(/^[\w.[\]]+(?=: )/, (field) => LABELS[field.replace(/\[\d+\]/g, '')] ?? field);
+
 export interface ReadSetting {
   appliance: ApplianceFacts;
   line: Omit<FlowLine, 'pieces'>;
@@ -136,8 +166,8 @@ export interface ReadSetting {
   pieces: LinePiece[];
   /** How many of them are the house's. */
   housePieces: number;
-  /** What the readings of the main say against one another; '' nothing. */
-  bent: string;
+  /** What the readings of the main say against one another. */
+  bent: Reason | null;
   also: ApplianceFacts[];
 }
 
@@ -176,7 +206,7 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
   const appliance = appliances.find((a) => a.id === s.on);
   if (!appliance) return { read: null, wrong: 'Choose an appliance.' };
   try {
-    const house = s.house ? tubeById(s.house) : undefined;
+    const house = s.house ? tubeNamed('House’s pipe', s.house) : undefined;
     const housePieces = house ? [{ ...tubePiece(house, houseFt(s.houseFt) * 12), name: `house’s ${tubeName(house)}` }] : [];
     const { supply, bent } = supplyOf(s);
     return {
@@ -202,6 +232,13 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
   }
 }
 
+/** Of an address: what is chosen on the page is there. */
+function tubeNamed(name: string, id: string): Tube {
+  const tube = tubeById(id);
+  if (!tube) throw new InputError(name, id, 'Choose one of the list.');
+  return tube;
+}
+
 function houseFt(text: string): number {
   const ft = typedFigure('feet', 'House pipe', text);
   if (ft < 0) throw new InputError('House pipe', text, READS.feet);
@@ -209,7 +246,7 @@ function houseFt(text: string): number {
 }
 
 /** The main by what was read of it: standing alone, and while one flow ran, or two. */
-function supplyOf(s: Setting): { supply: Pick<FlowLine, 'sourcePsi' | 'running'>; bent: string } {
+function supplyOf(s: Setting): { supply: Pick<FlowLine, 'sourcePsi' | 'running'>; bent: Reason | null } {
   const sourcePsi = psiOf('Pressure standing', s.psi);
   const pairs = [
     ['Pressure running', s.running, 'Flow then', s.runningGpm],
@@ -218,9 +255,9 @@ function supplyOf(s: Setting): { supply: Pick<FlowLine, 'sourcePsi' | 'running'>
   const ran = pairs.flatMap(([name, psi, flowName, gpm]) =>
     psi === '' || gpm === '' ? [] : [{ psi: psiOf(name, psi), gpm: typedFigure('flow', flowName, gpm) }],
   );
-  if (ran.length < 2) return { supply: { sourcePsi, ...(ran[0] ? { running: ran[0] } : {}) }, bent: '' };
+  if (ran.length < 2) return { supply: { sourcePsi, ...(ran[0] ? { running: ran[0] } : {}) }, bent: null };
   const { supply, because } = fitSupply([{ gpm: 0, psi: sourcePsi }, ...ran]);
-  return { supply, bent: because.find((r) => r.rule === 'supply-bent')?.text ?? '' };
+  return { supply, bent: because.find((r) => r.rule === 'supply-bent') ?? null };
 }
 
 /** @throws InputError for a part that the catalogue has no more */
@@ -234,9 +271,10 @@ function chainPieces(chain: string, parts: readonly Part[], losses: readonly Los
 /** A stop and a line as they were chosen. */
 function madePieces(s: Setting, losses: readonly LossRow[]): LinePiece[] {
   const row = losses.find((r) => r.id === s.stop);
+  if (s.stop && !row) throw new InputError('Stop', s.stop, 'Choose one of the list.');
   const stop = row ? [{ ...usualPiece(row), part: 0 }] : [];
-  const tube = s.line ? tubeById(s.line) : undefined;
-  if (!tube) return stop;
+  if (!s.line) return stop;
+  const tube = tubeNamed('Line', s.line);
   const lengthIn = inchesOf('Line', s.lineLength);
   if (tube.material !== 'braided') return [...stop, tubePiece(tube, lengthIn, 1)];
   // A connector's own inserts are two thirds of its hose, one at each end.

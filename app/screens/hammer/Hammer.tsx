@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { type LossRow, PLASTIC_TIMES, pressure, quantityWords, type Spread, type SurgeQuestion } from '../../../core/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
 import { saveDrawing } from '../../ui/save-drawing.ts';
@@ -36,6 +36,18 @@ function spreadOf(q: SurgeQuestion, isPlastic: boolean): Spread {
   };
 }
 
+/** Longer than this the work itself never takes: what does it is still on its way, ms. */
+const SLOW_MS = 8000;
+
+function Working() {
+  const [isSlow, setSlow] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setSlow(true), SLOW_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return <p role="status">{isSlow ? 'What works it out is still on its way: the connection is slow or gone.' : 'Working it out.'}</p>;
+}
+
 /** What bangs when it shuts: pressure at the valve and along the pipe, bare and softened. */
 export default function Hammer({ appliances, losses, address }: Props) {
   const units = useUnits();
@@ -63,7 +75,7 @@ export default function Hammer({ appliances, losses, address }: Props) {
         </>
       }
     >
-      {!both && !said && <p role="status">Working it out.</p>}
+      {!both && !said && <Working />}
       {both && shown && question && (
         <>
           <Told bare={both.bare} cushioned={both.cushioned} question={both.question} units={units} />

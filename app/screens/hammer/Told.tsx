@@ -12,7 +12,8 @@ import {
   withQuantities,
 } from '../../../core/index.ts';
 import { InUnits } from '../../ui/InUnits.tsx';
-import { inUnits, Reasons } from '../../ui/Reasons.tsx';
+import { Reasons } from '../../ui/Reasons.tsx';
+import { inWords } from '../flow/setting.ts';
 
 interface Props {
   bare: Surge;
@@ -65,7 +66,7 @@ export function Told(props: Props) {
           The wave that comes back pulls the water apart somewhere: from there on the figures are a rough guide, and joints suffer most.
         </p>
       )}
-      <Reasons because={inUnits(reasonsOf(props))} label="How that comes about" />
+      <Reasons because={reasonsOf(props)} label="How that comes about" />
     </section>
   );
 }
@@ -90,10 +91,10 @@ export function ByTable({ units, flowPsi, branchFt }: { units: string; flowPsi: 
             <b>{choice.count === 1 ? `Size ${choice.size}` : `${choice.count} of size ${choice.size}`}</b>,{' '}
             <InUnits said={withQuantities('within 6 ft of the valve')} />, near the end of the branch
           </p>
-          <Reasons because={inUnits(choice.because)} />
+          <Reasons because={choice.because} />
         </>
       ) : (
-        <p className="caution">{wrong}</p>
+        <p className="caution">{inWords(wrong)}</p>
       )}
     </section>
   );

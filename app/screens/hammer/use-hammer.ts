@@ -88,7 +88,9 @@ export function useHammer(question: SurgeQuestion | null, isPeakAll = false): Ha
     sweeping.current = own;
     setDone(0);
     setBand(null);
-    const found = await sweeper.current.sweep({ ...asked, frames: 0, reaches: SWEEP_REACHES }, spread, SWEEP_RUNS, setDone).catch(wordsOf);
+    // A message may still be under way from a worker that was stopped.
+    const onRun = (n: number) => sweeping.current === own && setDone(n);
+    const found = await sweeper.current.sweep({ ...asked, frames: 0, reaches: SWEEP_REACHES }, spread, SWEEP_RUNS, onRun).catch(wordsOf);
     if (sweeping.current !== own) return;
     sweeping.current = null;
     setDone(null);

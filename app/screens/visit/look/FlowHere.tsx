@@ -1,4 +1,4 @@
-import { flow, pressure, quantityWords, whatHelps } from '../../../../core/index.ts';
+import { flow, InputError, operatingPoint, pressure, quantityWords, withSteps } from '../../../../core/index.ts';
 import { surveyOf } from '../../../../record/run/survey.ts';
 import { useUnits } from '../../../ui/units.ts';
 import { readSetting, usualSetting } from '../../flow/setting.ts';
@@ -22,7 +22,13 @@ export default function FlowHere({
   /** A stop and line as such an appliance usually has them, of the catalogue's figures. */
   function usual() {
     const { read } = readSetting({ ...usualSetting(own), house: '', rise: '0', psi: String(staticPsi) }, [own], catalogue.losses, []);
-    return read ? whatHelps(read.line, read.pieces, []).now : null;
+    try {
+      return read ? operatingPoint({ ...read.line, pieces: withSteps(read.pieces) }) : null;
+    } catch (fault) {
+      // A reading that no main has: the place where it was written down says so.
+      if (fault instanceof InputError) return null;
+      throw fault;
+    }
   }
   if (!gets) return null;
   const href = flowLink('flow', {
