@@ -32,18 +32,18 @@ const shown = (value: string, of: Figure, units: Units): string => (units === 'm
 
 export function FigureInput({ of, value, onChange, ...input }: Props) {
   const units = useUnits();
-  const [text, setText] = useState<string | null>(null);
+  const [typed, setTyped] = useState<{ text: string; units: Units } | null>(null);
   const told = useRef(value);
-  // What comes from elsewhere takes the place of what was typed.
-  const own = text !== null && told.current === value ? text : shown(value, of, units);
+  // What comes from elsewhere takes the place of what was typed; so does what is kept, once a bare number would be in another unit.
+  const own = typed && typed.units === units && told.current === value ? typed.text : shown(value, of, units);
   return (
     <input
       {...input}
       value={own}
       onChange={(e) => {
-        const typed = e.target.value;
-        told.current = units === 'metric' ? withUnit(of, typed, units) : typed;
-        setText(typed);
+        const text = e.target.value;
+        told.current = units === 'metric' ? withUnit(of, text, units) : text;
+        setTyped({ text, units });
         onChange(told.current);
       }}
     />

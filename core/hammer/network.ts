@@ -3,13 +3,14 @@ import { finite, InputError } from '../errors.ts';
 import { type Bored, bored } from '../flow/piece.ts';
 import { type Water, waterAt } from '../flow/water.ts';
 import { ATM_PA, boreArea, M_PER_IN, M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
+import { gasAt } from './cushion.ts';
 import { FREE_GAS } from './free-gas.ts';
 import { frictionTable, LAST_STEP, lookedUp } from './friction-table.ts';
 import { checkedCut } from './grid.ts';
 import { type Kernel, kernelFor, PLACE_FIGURES } from './kernel.ts';
-import { GAS_POWER, type Gas, type Node } from './node.ts';
+import type { Node } from './node.ts';
 import type { Pipe } from './pipe.ts';
-import type { Cushion, SurgePipe, SurgeQuestion } from './shape.ts';
+import type { SurgePipe, SurgeQuestion } from './shape.ts';
 import { impedance, waveSpeed } from './wave.ts';
 
 export interface Network {
@@ -37,7 +38,6 @@ const REACHES = { usual: 120, least: 4, most: 5000 } as const;
 const MOST_PIPES = 60;
 /** Of a reach, over what its wave carries: beyond it a step overshoots. */
 const MOST_FRICTION = 0.5;
-const CUBIC_M_PER_CUBIC_IN = M_PER_IN ** 3;
 /** Ends nearer to one another than this are one, ft. */
 const SAME_FT = 0.05;
 
@@ -73,14 +73,6 @@ function cutAtCushion(pipes: readonly SurgePipe[], fromValveFt: number): { pipes
     left -= lengthFt;
   }
   throw new InputError('cushionFt', fromValveFt, 'An arrestor stands on the line, nearer to the valve than the supply is.');
-}
-
-/** The gas of a cushion at the pressure of the running line: by its law from the precharge, and never more than it holds. */
-function gasAt({ volumeIn3, prechargePsi }: Cushion, pa: number): Gas {
-  const volume = finite('cushion.volumeIn3', volumeIn3, { above: 0, atMost: 100_000 }) * CUBIC_M_PER_CUBIC_IN;
-  const precharge = finite('cushion.prechargePsi', prechargePsi, { atLeast: 0, atMost: 1000 }) * PA_PER_PSI + ATM_PA;
-  const now = Math.min(volume, volume * (precharge / (pa + ATM_PA)) ** (1 / GAS_POWER));
-  return { volumeM3: now, logLaw: Math.log(pa + ATM_PA) + GAS_POWER * Math.log(now), flow: 0 };
 }
 
 /** What all pipes of a line are laid with. */

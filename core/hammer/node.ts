@@ -1,25 +1,9 @@
 /** Where pipes meet or end: one pressure, and what flows in flows out. */
 import { ATM_PA } from '../units/si.ts';
+import { type Gas, givingPa, liftsOff, tookUp } from './cushion.ts';
 import { aboveVapour, GAS_WAKES_PA, PARTED_TIMES } from './free-gas.ts';
+import { passes, SHUT, type ValveNow, withoutGas } from './outlet.ts';
 import type { Pipe } from './pipe.ts';
-
-/** Gas that gives: absolute pressure times volume to the power n stays. */
-export interface Gas {
-  volumeM3: number;
-  /** ln of (Pa absolute times m3 to the power n). */
-  logLaw: number;
-  /** Into it, m3/s. */
-  flow: number;
-}
-
-/** Between isothermal and adiabatic. @source trade practice for arrestors and air vessels: 1.2 */
-export const GAS_POWER = 1.2;
-
-/** The valve's flow in a moment: q = fixed + perRoot sqrt(p). */
-export interface ValveNow {
-  fixed: number;
-  perRoot: number;
-}
 
 export interface Node {
   ends: { pipe: Pipe; isFar: boolean }[];
@@ -57,41 +41,26 @@ function send(node: Node, pa: number): void {
   }
 }
 
-/** Pa at which what comes is what the valve passes: `c - y p = fixed + perRoot sqrt(p)`. */
-function withoutGas(c: number, y: number, { fixed, perRoot }: ValveNow): number {
-  const rest = c - fixed;
-  if (perRoot === 0 || rest <= 0) return rest / y;
-  const root = (2 * rest) / (perRoot + Math.sqrt(perRoot * perRoot + 4 * y * rest));
-  return root * root;
+/**
+ * The pressure above vapour that the free gas about a node comes to; null where it sleeps.
+ *
+ * As low as it matters the valve passes what its flow is set to, and nothing by its opening.
+ */
+function freeAbove(node: Node, c: number, y: number, now: ValveNow, vapourPa: number, dtS: number): number | null {
+  if (node.free === 0) {
+    if (withoutGas(c, y, now) - vapourPa >= GAS_WAKES_PA) return null;
+    node.wokeWith = node.freeGas / Math.max(GAS_WAKES_PA, node.pa - vapourPa);
+    [node.free, node.freeBefore] = [node.wokeWith, node.wokeWith];
+  }
+  // From two steps ago, as in `letGasMove`.
+  return aboveVapour(node.freeBefore, y, c - vapourPa * y - now.fixed, node.freeGas, 2 * dtS);
 }
 
-const passes = ({ fixed, perRoot }: ValveNow, pa: number): number => fixed + (pa > 0 && perRoot > 0 ? perRoot * Math.sqrt(pa) : 0);
-
-/** Pa with gas at the node: its volume moves by the mean of its flow over the step, its law holds at the end. */
-function withGas(gas: Gas, c: number, y: number, valve: ValveNow, startPa: number, dtS: number): number {
-  // Rises with p: as p rises less flows in, and the gas is larger than its law has it.
-  const volume = (pa: number) => gas.volumeM3 - (dtS / 2) * (gas.flow + c - y * pa - passes(valve, pa));
-  const over = (pa: number) => Math.log(pa + ATM_PA) + GAS_POWER * Math.log(volume(pa)) - gas.logLaw;
-  let [low, high] = [-ATM_PA, Number.POSITIVE_INFINITY];
-  let pa = startPa;
-  for (let i = 0; i < 60; i++) {
-    const v = volume(pa);
-    if (v <= 0 || pa <= -ATM_PA) {
-      low = Math.max(low, pa);
-      pa = high < Number.POSITIVE_INFINITY ? (low + high) / 2 : pa + ATM_PA;
-      continue;
-    }
-    const g = over(pa);
-    if (g < 0) low = pa;
-    else high = pa;
-    const out = valve.perRoot > 0 && pa > 0 ? valve.perRoot / (2 * Math.sqrt(pa)) : 0;
-    const next = pa - g / (1 / (pa + ATM_PA) + (GAS_POWER * (dtS / 2) * (y + out)) / v);
-    const isInside = next > low && next < high;
-    const step = isInside ? next : high < Number.POSITIVE_INFINITY ? (low + high) / 2 : pa + ATM_PA;
-    if (Math.abs(step - pa) <= 1e-9 * (ATM_PA + Math.abs(pa))) return step;
-    pa = step;
-  }
-  return pa;
+/** It is what that pressure makes of it. @param grows m3/s */
+function freeMoves(node: Node, above: number, grows: number): void {
+  node.freeBefore = node.free;
+  node.free = node.freeGas / above;
+  node.freeGrows = grows;
 }
 
 /**
@@ -112,27 +81,19 @@ export function settle(node: Node, valve: ValveNow, vapourPa: number, dtS: numbe
     return false;
   }
   const now = node.hasValve ? valve : SHUT;
-  let pa = node.gas ? withGas(node.gas, c, y, now, node.pa, dtS) : withoutGas(c, y, now);
-  if (!node.gas && node.free === 0 && pa - vapourPa < GAS_WAKES_PA) {
-    node.wokeWith = node.freeGas / Math.max(GAS_WAKES_PA, node.pa - vapourPa);
-    [node.free, node.freeBefore] = [node.wokeWith, node.wokeWith];
-  }
-  if (node.free > 0) {
-    // From two steps ago, as in `letGasMove`. As low as it matters the valve passes what its flow is set to, and nothing by its opening.
-    const u = aboveVapour(node.freeBefore, y, c - vapourPa * y - now.fixed, node.freeGas, 2 * dtS);
-    pa = u + vapourPa;
-    node.freeBefore = node.free;
-    node.free = node.freeGas / u;
-    node.freeGrows = y * pa - c + now.fixed;
+  const { gas } = node;
+  let pa = gas?.state === 'gives' ? givingPa(gas, c, y, now, node.pa, dtS) : null;
+  if (pa === null) {
+    const above = freeAbove(node, c, y, now, vapourPa, dtS);
+    const stiffPa = above === null ? withoutGas(c, y, now) : above + vapourPa;
+    if (gas && liftsOff(gas, stiffPa)) pa = givingPa(gas, c, y, now, node.pa, dtS);
+    else {
+      pa = stiffPa;
+      if (above !== null) freeMoves(node, above, y * pa - c + now.fixed);
+    }
   }
   node.out = passes(now, pa);
-  if (node.gas) {
-    const flow = c - y * pa - node.out;
-    node.gas.volumeM3 -= (dtS / 2) * (node.gas.flow + flow);
-    node.gas.flow = flow;
-  }
+  if (gas) tookUp(gas, gas.state === 'rests' ? 0 : c - y * pa - node.out, dtS);
   send(node, pa);
   return node.free * ATM_PA > PARTED_TIMES * node.freeGas;
 }
-
-const SHUT: ValveNow = { fixed: 0, perRoot: 0 };

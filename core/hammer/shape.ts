@@ -11,8 +11,10 @@ export interface SurgePipe {
 export interface Cushion {
   /** Of its gas at its precharge, cubic inches. */
   volumeIn3: number;
-  /** Gauge, psi. An air chamber that was filled by the line has none: 0. */
+  /** Gauge, psi. Under it the piston of an arrestor rests on its stop. */
   prechargePsi: number;
+  /** An air chamber: its air stands on the water, with nothing that stops it. */
+  isOpen?: boolean;
 }
 
 /** How a valve shuts: its flow falls in a straight line; its opening does; or most of the flow stops late, as in a real one. */
