@@ -4,7 +4,7 @@ import { M_PER_FT, PA_PER_PSI } from '../units/si.ts';
 import { Books } from './books.ts';
 import { GAS_WAKES_PA, letGasMove, PARTED_TIMES, wakeGas } from './free-gas.ts';
 import { joukowskyPa, type Network, networkOf } from './network.ts';
-import { type Node, settle } from './node.ts';
+import { settle } from './node.ts';
 import type { ValveNow } from './outlet.ts';
 import { type Pipe, pressureAt, RENEW_EVERY, swap } from './pipe.ts';
 import { CLOSING_LAWS, type ClosingLaw, type Surge, type SurgeQuestion } from './shape.ts';
