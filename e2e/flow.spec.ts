@@ -84,6 +84,12 @@ test('a valve that snaps shut bangs; an arrestor takes it, a waterlogged chamber
   const bare = await peak(page);
   await page.getByLabel('arrestor', { exact: true }).check();
   await expect.poll(() => peak(page)).toBeLessThan(150);
+  // Hard on its stop the piston bangs anew: said as the worst of it, and taken back.
+  await expect(page.getByText(/pulls the water apart/)).toHaveCount(0);
+  await page.getByLabel('comes to its stop', { exact: true }).check();
+  await expect(page.getByText(/pulls the water apart/)).toBeVisible();
+  await page.getByLabel('rides on its gas', { exact: true }).check();
+  await expect(page.getByText(/pulls the water apart/)).toHaveCount(0);
   await page.getByLabel('air chamber', { exact: true }).check();
   await page.getByLabel('waterlogged', { exact: true }).check();
   await expect.poll(() => peak(page)).toBe(bare);

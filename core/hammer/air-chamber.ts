@@ -21,5 +21,5 @@ export function airChamber(volumeIn3: number, staticPsi: number, state: ChamberS
   finite('volumeIn3', volumeIn3, { above: 0, atMost: 100_000 });
   const pa = finite('staticPsi', staticPsi, { atLeast: 0, atMost: 1000 }) * PA_PER_PSI;
   const left = volumeIn3 * (ATM_PA / (pa + ATM_PA)) * (1 - CHAMBER_STATES[state]);
-  return left === 0 ? null : { volumeIn3: left, prechargePsi: staticPsi, isOpen: true };
+  return left === 0 ? null : { volumeIn3: left, prechargePsi: staticPsi };
 }

@@ -61,7 +61,7 @@ export class Books {
       return (held * dtS) / pipe.z - gaps + pipe.wokeWith;
     };
     // Beside a cushion that gives the free gas stands still.
-    const growth = (n: Node): number => (n.gas && n.gas.state !== 'rests' ? 0 : n.freeGrows);
+    const growth = (n: Node): number => (n.gas?.state === 'gives' ? 0 : n.freeGrows);
     const atNode = (n: Node): number => (n.free > 0 ? n.wokeWith - gapNow(n.free, n.freeBefore, growth(n), dtS) : 0);
     return this.pipes.reduce((sum, p) => sum + inPipe(p), 0) + nodes.reduce((sum, n) => sum + atNode(n), 0);
   }

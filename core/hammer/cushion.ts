@@ -1,7 +1,7 @@
 /** Gas that takes a bang up: an arrestor's behind its piston, an air chamber's on the water itself. */
 import { finite } from '../errors.ts';
 import { ATM_PA, M_PER_IN, PA_PER_PSI } from '../units/si.ts';
-import { passes, type ValveNow, withoutGas } from './outlet.ts';
+import { passes, type ValveNow } from './outlet.ts';
 import type { Cushion } from './shape.ts';
 
 /** Gas that gives: absolute pressure times volume to the power n stays. */
@@ -21,16 +21,16 @@ export interface Gas {
 export const GAS_POWER = 1.2;
 const CUBIC_M_PER_CUBIC_IN = M_PER_IN ** 3;
 
-/** The gas of a cushion at the pressure of the running line: by its law from the precharge; under it a piston rests on its stop. */
-export function gasAt({ volumeIn3, prechargePsi, isOpen }: Cushion, pa: number): Gas {
+/** The gas of a cushion at the pressure of the running line: by its law from the precharge; under that a piston that has a stop rests on it. */
+export function gasAt({ volumeIn3, prechargePsi, hasStop = false }: Cushion, pa: number): Gas {
   const volume = finite('cushion.volumeIn3', volumeIn3, { above: 0, atMost: 100_000 }) * CUBIC_M_PER_CUBIC_IN;
   const prechargePa = finite('cushion.prechargePsi', prechargePsi, { atLeast: 0, atMost: 1000 }) * PA_PER_PSI;
-  const rests = !isOpen && pa <= prechargePa;
+  const rests = hasStop && pa <= prechargePa;
   return {
     volumeM3: rests ? volume : volume * ((prechargePa + ATM_PA) / (pa + ATM_PA)) ** (1 / GAS_POWER),
     logLaw: Math.log(prechargePa + ATM_PA) + GAS_POWER * Math.log(volume),
     flow: 0,
-    stop: isOpen ? null : { volumeM3: volume, pa: prechargePa },
+    stop: hasStop ? { volumeM3: volume, pa: prechargePa } : null,
     state: rests ? 'rests' : 'gives',
   };
 }
@@ -63,21 +63,23 @@ function withGas(gas: Gas, c: number, y: number, valve: ValveNow, startPa: numbe
 }
 
 /**
- * Pa after a step at the node of a cushion that gives; where the step brings its piston to the stop, what that takes.
+ * Pa after a step at the node of a cushion that gives; null where the step brings its piston to the stop: `flow` is then what that takes.
  *
  * @param c,y what comes is c less y for every Pa, m3/s
  */
-export function givingPa(gas: Gas, c: number, y: number, valve: ValveNow, startPa: number, dtS: number): number {
+export function givingPa(gas: Gas, c: number, y: number, valve: ValveNow, startPa: number, dtS: number): number | null {
   const { stop } = gas;
   const pa = withGas(gas, c, y, valve, startPa, dtS);
   const after = gas.volumeM3 - (dtS / 2) * (gas.flow + c - y * pa - passes(valve, pa));
   if (!stop || after <= stop.volumeM3) return pa;
   gas.state = 'lands';
-  // Half of the last flow is of the step that follows.
-  return withoutGas(c - ((gas.volumeM3 - stop.volumeM3) / dtS - gas.flow / 2), y, valve);
+  return null;
 }
 
-/** Whether a pressure lifts a resting piston off its stop; one that has just come to it rests for a step. */
+/** Into a gas whose piston lands in this step, m3/s: half of it is of the step that follows. */
+export const landingFlow = ({ volumeM3, flow, stop }: Gas, dtS: number): number => (volumeM3 - stop!.volumeM3) / dtS - flow / 2;
+
+/** Whether a pressure lifts a resting piston off its stop; one that landed in the step before rests for this one. */
 export function liftsOff(gas: Gas, pa: number): boolean {
   if (gas.state === 'rests' && pa > gas.stop!.pa) gas.state = 'gives';
   else gas.state = 'rests';

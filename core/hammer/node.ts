@@ -1,6 +1,6 @@
 /** Where pipes meet or end: one pressure, and what flows in flows out. */
 import { ATM_PA } from '../units/si.ts';
-import { type Gas, givingPa, liftsOff, tookUp } from './cushion.ts';
+import { type Gas, givingPa, landingFlow, liftsOff, tookUp } from './cushion.ts';
 import { aboveVapour, GAS_WAKES_PA, PARTED_TIMES } from './free-gas.ts';
 import { passes, SHUT, type ValveNow, withoutGas } from './outlet.ts';
 import type { Pipe } from './pipe.ts';
@@ -63,6 +63,28 @@ function freeMoves(node: Node, above: number, grows: number): void {
   node.freeGrows = grows;
 }
 
+/** A node's pressure, with the gas that gives there and what is free about it moved on. */
+function pressed(node: Node, c: number, y: number, now: ValveNow, vapourPa: number, dtS: number): number {
+  const { gas } = node;
+  const gave = gas?.state === 'gives';
+  let pa = gave ? givingPa(gas, c, y, now, node.pa, dtS) : null;
+  if (pa === null) {
+    // A piston that lands in this step takes what brings it there, whatever the pressure.
+    const taken = gave ? landingFlow(gas, dtS) : 0;
+    const stiff = { ...now, fixed: now.fixed + taken };
+    const above = freeAbove(node, c, y, stiff, vapourPa, dtS);
+    const stiffPa = above === null ? withoutGas(c, y, stiff) : above + vapourPa;
+    if (!gas || gave || !liftsOff(gas, stiffPa)) {
+      if (above !== null) freeMoves(node, above, y * stiffPa - c + stiff.fixed);
+      if (gas) tookUp(gas, taken, dtS);
+      return stiffPa;
+    }
+    pa = givingPa(gas, c, y, now, node.pa, dtS) ?? stiffPa;
+  }
+  tookUp(gas!, c - y * pa - passes(now, pa), dtS);
+  return pa;
+}
+
 /**
  * A node's pressure after a step, sent into its pipes.
  *
@@ -81,19 +103,8 @@ export function settle(node: Node, valve: ValveNow, vapourPa: number, dtS: numbe
     return false;
   }
   const now = node.hasValve ? valve : SHUT;
-  const { gas } = node;
-  let pa = gas?.state === 'gives' ? givingPa(gas, c, y, now, node.pa, dtS) : null;
-  if (pa === null) {
-    const above = freeAbove(node, c, y, now, vapourPa, dtS);
-    const stiffPa = above === null ? withoutGas(c, y, now) : above + vapourPa;
-    if (gas && liftsOff(gas, stiffPa)) pa = givingPa(gas, c, y, now, node.pa, dtS);
-    else {
-      pa = stiffPa;
-      if (above !== null) freeMoves(node, above, y * pa - c + now.fixed);
-    }
-  }
+  const pa = pressed(node, c, y, now, vapourPa, dtS);
   node.out = passes(now, pa);
-  if (gas) tookUp(gas, gas.state === 'rests' ? 0 : c - y * pa - node.out, dtS);
   send(node, pa);
   return node.free * ATM_PA > PARTED_TIMES * node.freeGas;
 }

@@ -11,10 +11,13 @@ export interface SurgePipe {
 export interface Cushion {
   /** Of its gas at its precharge, cubic inches. */
   volumeIn3: number;
-  /** Gauge, psi. Under it the piston of an arrestor rests on its stop. */
+  /** Gauge, psi. */
   prechargePsi: number;
-  /** An air chamber: its air stands on the water, with nothing that stops it. */
-  isOpen?: boolean;
+  /**
+   * Its piston comes to a hard stop where the gas is as large as at its precharge, and rests there under that pressure: the line is then as stiff as
+   * bare. Without, the gas keeps its law however low the pressure.
+   */
+  hasStop?: boolean;
 }
 
 /** How a valve shuts: its flow falls in a straight line; its opening does; or most of the flow stops late, as in a real one. */

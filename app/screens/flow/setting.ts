@@ -64,6 +64,8 @@ export interface Setting {
   /** Of its gas (of an air chamber: of the empty stub): a bare figure is cubic inches; and its precharge. */
   volume: string;
   precharge: string;
+  /** Whether its piston comes to a stop on the way back. */
+  piston: 'rides' | 'stops';
   chamber: ChamberState;
   /** From the valve back along the line. */
   cushionFt: string;
@@ -84,7 +86,7 @@ const CLOSES_MS: Record<Appliance['fastClosing'], string> = { yes: '25', 'single
 export function usualSetting({ id: on, fastClosing, usualLine }: Pick<ApplianceFacts, 'id' | 'fastClosing' | 'usualLine'>): Setting {
   const { stop, tube: line } = usualLine;
   const lineLength = String(usualLine.lengthIn);
-  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', again: '', againGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: CLOSES_MS[fastClosing], law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
+  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', again: '', againGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: CLOSES_MS[fastClosing], law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', piston: 'rides', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
 }
 
 /** The same, of the water it takes. */
@@ -105,6 +107,7 @@ export function settingOf(asked: Record<string, string>, appliances: readonly Ap
     water: oneOf(['cold', 'hot'], setting.water, 'cold'),
     law: oneOf(CLOSING_LAWS, setting.law, 'late'),
     cushion: oneOf(['none', 'arrestor', 'chamber'], setting.cushion, 'none'),
+    piston: oneOf(['rides', 'stops'], setting.piston, 'rides'),
     chamber: oneOf(Object.keys(CHAMBER_STATES) as ChamberState[], setting.chamber, 'fresh'),
   };
 }

@@ -47,6 +47,20 @@ export function HammerFields({ setting: s, onChange }: { setting: Setting; onCha
             <SettingFigure of="gas" field="volume" label={s.cushion === 'arrestor' ? 'Gas in it' : 'Empty stub'} {...{ setting: s, onChange }} />
             {s.cushion === 'arrestor' && <SettingFigure of="pressure" field="precharge" label="Precharge" {...{ setting: s, onChange }} />}
           </div>
+          {s.cushion === 'arrestor' && (
+            <div>
+              <Choices
+                legend="On the way back its piston"
+                options={[
+                  ['rides', 'rides on its gas'],
+                  ['stops', 'comes to its stop'],
+                ]}
+                value={s.piston}
+                onChange={(piston) => set({ piston })}
+              />
+              <p className="mt-1 text-soft">Hard on its stop it bangs anew: the worst of it. Seals and friction take some of that.</p>
+            </div>
+          )}
           {s.cushion === 'chamber' && (
             <Choices
               legend="Its air is"

@@ -37,9 +37,11 @@ function reasonsOf({ bare, question }: Props): Reason[] {
   ]; // biome-ignore format: reasons
 }
 
-function verdict({ peakPsi, limitPsi, timesOver }: Surge, units: Units): string {
+function verdict({ peakPsi, limitPsi, timesOver, worst }: Surge, units: Units): string {
   const limit = quantityWords(pressure(limitPsi), units);
-  return peakPsi > limitPsi ? `▲ passes ${limit} ${timesOver === 1 ? 'once' : `${timesOver} times`}` : `stays under ${limit}`;
+  return peakPsi > limitPsi
+    ? `▲ passes ${limit} ${timesOver === 1 ? 'once' : `${timesOver} times`}`
+    : `stays under ${limit}${worst.psi > limitPsi ? ' at the valve' : ''}`;
 }
 
 /** The peak first, bare and softened; then what it means. */
@@ -57,8 +59,9 @@ export function Told(props: Props) {
         {cushioned && <> · bare it {verdict(bare, units).replace('▲ ', '')}</>}; {words(bare.runningPsi)} while it runs
       </p>
       {shown.worst.branch === null && shown.worst.psi > shown.peakPsi * 1.02 && (
-        <p>
-          Highest not at the valve but {quantityWords(coil(Math.round(shown.worst.ft) * 12), units)} from the supply: {words(shown.worst.psi)}.
+        <p className={shown.worst.psi > shown.limitPsi ? 'caution' : undefined}>
+          Highest not at the valve but {quantityWords(coil(Math.round(shown.worst.ft) * 12), units)} from the supply: {words(shown.worst.psi)}
+          {shown.worst.psi > shown.limitPsi ? ', ▲ over the limit.' : '.'}
         </p>
       )}
       {shown.cavity && (

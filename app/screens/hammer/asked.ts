@@ -26,7 +26,7 @@ function cushionOf(s: Setting, staticPsi: number): Cushion | null {
   if (s.cushion === 'none') return null;
   const volumeIn3 = typedFigure('gas', 'Volume', s.volume);
   if (s.cushion === 'chamber') return airChamber(volumeIn3, staticPsi, s.chamber);
-  return { volumeIn3, prechargePsi: psiOf('Precharge', s.precharge) };
+  return { volumeIn3, prechargePsi: psiOf('Precharge', s.precharge), ...(s.piston === 'stops' ? { hasStop: true } : {}) };
 }
 
 /** @returns what is asked, or what stands against it, in words */
