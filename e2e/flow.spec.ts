@@ -52,6 +52,12 @@ test('a weak main, a regulator and a second appliance take from it; its figures 
   await expect(page.getByText(/Supply less rise less losses is what the valve asks/)).toBeVisible();
   expect(await saved(page, 'CSV')).toMatch(/^piece,name,bore_in/);
   expect(await saved(page, 'Save the drawing (SVG)')).toMatch(/^<svg [^>]*viewBox/);
+  const [picture] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save the chart (PNG)' }).click()]);
+  expect(
+    readFileSync(await picture.path())
+      .subarray(1, 4)
+      .toString(),
+  ).toBe('PNG');
 });
 
 test('what does not read is said at once, and nothing false stands beside it', async ({ page }) => {
@@ -100,12 +106,18 @@ test('a valve that snaps shut bangs; an arrestor takes it, a waterlogged chamber
   await expect(page.getByText(/In 90 of 100 the peak is from/)).toBeVisible({ timeout: 30_000 });
   await page.getByLabel('It shuts in (ms)').fill('20');
   await expect(page.getByText(/In 90 of 100/)).toBeHidden();
+  // Short and slow: steps enough for some seconds, so that there is something to stop.
+  await page.getByLabel('Its length (ft)').fill('6');
+  await page.getByLabel('It shuts in (ms)').fill('2900');
+  await expect.poll(() => peak(page)).toBeLessThan(bare / 2);
   await page.getByRole('button', { name: /^How sure is that/ }).click();
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByRole('button', { name: /^How sure is that/ })).toBeVisible();
   // What was stopped can be asked again, and nothing of it comes late.
   await page.waitForTimeout(500);
   await expect(page.getByText(/In 90 of 100/)).toHaveCount(0);
+  await page.getByLabel('It shuts in (ms)').fill('20');
+  await expect.poll(() => peak(page)).toBeGreaterThan(bare / 2);
   await page.getByRole('button', { name: /^How sure is that/ }).click();
   await expect(page.getByText(/In 90 of 100 the peak is from/)).toBeVisible({ timeout: 30_000 });
   const csv = await saved(page, 'CSV');

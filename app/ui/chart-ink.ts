@@ -1,6 +1,6 @@
 /** Colours and letters of the sheet, for what is drawn on a canvas. */
 import { Chart } from 'chart.js';
-import type { Units } from '../../core/index.ts';
+import { L_PER_GAL, type Units } from '../../core/index.ts';
 
 export const ink = (name: string): string =>
   typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
@@ -16,8 +16,8 @@ export function chartInk(colour = '--color-ink'): void {
 /** What an axis is in: its unit, and how many of it one of the trade's is. */
 export const AXIS: Record<'pressure' | 'flow' | 'volume', Record<Units, { unit: string; times: number }>> = {
   pressure: { inch: { unit: 'psi', times: 1 }, metric: { unit: 'bar', times: 0.06894757 } },
-  flow: { inch: { unit: 'gpm', times: 1 }, metric: { unit: 'L/min', times: 3.785412 } },
-  volume: { inch: { unit: 'gal', times: 1 }, metric: { unit: 'L', times: 3.785412 } },
+  flow: { inch: { unit: 'gpm', times: 1 }, metric: { unit: 'L/min', times: L_PER_GAL } },
+  volume: { inch: { unit: 'gal', times: 1 }, metric: { unit: 'L', times: L_PER_GAL } },
 };
 
 interface CurveAxis {
@@ -28,6 +28,6 @@ interface CurveAxis {
 
 /** Options of curves on two even axes: no motion, no boxes, the sheet's grid. */
 export function curveAxes(x: CurveAxis, y: CurveAxis) {
-  const axis = ({ title, ...ends }: CurveAxis) => ({ type: 'linear' as const, ...ends, title: { display: true, text: title }, grid: { color: ink('--color-faint') } }); // biome-ignore format: one row
+  const axis = ({ title, ...ends }: CurveAxis) => ({ type: 'linear' as const, ...ends, title: { display: true, text: title }, ticks: { includeBounds: false }, grid: { color: ink('--color-faint') } }); // biome-ignore format: one row
   return { animation: false as const, maintainAspectRatio: false, parsing: false as const, scales: { x: axis(x), y: axis(y) } };
 }

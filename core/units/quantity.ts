@@ -16,7 +16,7 @@ export interface Quantity {
 }
 
 const KPA_PER_PSI = 6.894757;
-const L_PER_GAL = 3.785412;
+export const L_PER_GAL = 3.785412;
 /** Up to here it is said to the tenth, mm. */
 const TENTHS_TO_MM = 3;
 /** From here on a length is said in metres, mm. */

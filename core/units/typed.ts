@@ -1,7 +1,7 @@
 /** Figures of a line's water as they are typed in either system; a bare number is in the trade's unit, or in the device's own. */
 import { readFraction } from './fraction.ts';
 import { MM_PER_IN, readLengthIn } from './length.ts';
-import type { Units } from './quantity.ts';
+import { L_PER_GAL, type Units } from './quantity.ts';
 
 interface TypedKind {
   /** The unit of a bare number. */
@@ -10,7 +10,6 @@ interface TypedKind {
   per: Record<string, number>;
 }
 
-const L_PER_GAL = 3.785412;
 const ML_PER_CUBIC_IN = MM_PER_IN ** 3 / 1000;
 
 const KINDS = {

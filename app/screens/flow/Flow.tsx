@@ -84,7 +84,6 @@ export default function Flow({ appliances, losses, address }: Props) {
           <section aria-label="Line and valve">
             <h2>Where line and valve meet</h2>
             <Crossing line={found.line} point={found.answer.now} units={units} />
-            <p className="text-soft">Solid: what the line leaves. Broken: what its valve asks. It gets what both agree on.</p>
           </section>
           {read.appliance.id === 'ro-dispenser' && <Osmosis line={found.line} units={units} />}
           <Together {...{ read, appliances, losses, units }} onChange={(also) => change({ ...setting, also })} />

@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type Band, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
 import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
+import { SaveChart } from '../../ui/SaveChart.tsx';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
 
@@ -42,12 +43,6 @@ export default function TimeChart({ bare, cushioned, band, units }: Props) {
   const curve = { showLine: true, pointRadius: 0, borderWidth: 1.8 };
   const edge = { showLine: true, pointRadius: 0, borderWidth: 0, borderColor: 'transparent' };
   const end = Math.round(bare.t.at(-1)! * 100) * 10;
-  const save = () => {
-    const a = document.createElement('a');
-    a.href = chart.current?.toBase64Image('image/png') ?? '';
-    a.download = 'hammer.png';
-    a.click();
-  };
   const at = (list: number[]) => list.map((y, i) => ({ x: band!.t[i]! * 1000, y }));
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-2">
@@ -73,9 +68,7 @@ export default function TimeChart({ bare, cushioned, band, units }: Props) {
           options={curveAxes({ title: 'milliseconds after it begins to shut', min: 0, max: end }, { title: `${unit} at the valve` })}
         />
       </div>
-      <button type="button" className="key justify-self-start print:hidden" onClick={save}>
-        Save the chart (PNG)
-      </button>
+      <SaveChart chart={chart} name="hammer.png" />
     </div>
   );
 }
