@@ -31,6 +31,7 @@ export const applianceRow = z
     fast_closing_valve: z
       .enum(['yes', 'no', 'single-lever: yes', 'quarter-turn: yes'])
       .transform((t) => (t === 'yes' || t === 'no' ? t : (t.replace(': yes', '').replace('-', ' ') as 'single lever' | 'quarter turn'))),
+    closes_ms: figure,
     typical_volume_gal: figure,
     usual_stop: z.string().min(1),
     usual_line: z.string().refine((id) => tubeById(id) !== undefined, 'is no tube'),
@@ -54,6 +55,7 @@ export const applianceRow = z
       minFlowPsi: r.min_flow_pressure_psi,
       maxStaticPsi: r.max_static_psi,
       fastClosing: r.fast_closing_valve,
+      closesMs: r.closes_ms,
       typicalVolumeGal: r.typical_volume_gal,
       usualLine: { stop: r.usual_stop, tube: r.usual_line, lengthIn: r.usual_line_in },
       moves: r.moves,

@@ -23,7 +23,7 @@ export { branchFlow, type Drawn, type Stretch } from './flow/branch.ts';
 export * from './flow/held-water.ts';
 export { type LineAnswer, lineAnswer, type Told } from './flow/line-answer.ts';
 export {
-  bodyPiece,
+  hosePieces,
   type LinePiece,
   type LossRow,
   linePieces,

@@ -97,15 +97,19 @@ export function bodyPiece(row: LossRow | undefined, name: string, boreIn: number
   return { name, part, boreIn: on, lengthIn, roughnessMm: BODY_ROUGHNESS_MM, ...(row ? { k: row.k, loss: row.id } : {}) };
 }
 
+/** A connector: its hose between two inserts. @param of what it is called, and the bore of its inserts where that is known */
+export function hosePieces(hose: Tube, lengthIn: number, part: number, of: { name?: string; insertIn?: number } = {}): LinePiece[] {
+  const { name, insertIn = hose.idIn / HOSE_OVER_INSERT } = of;
+  const insert = bodyPiece(undefined, `insert of the ${name ?? hose.tradeName}`, insertIn, INSERT_LENGTH_IN, part);
+  const long = tubePiece(hose, Math.max(0, lengthIn - 2 * INSERT_LENGTH_IN), part);
+  return [insert, name ? { ...long, name } : long, insert];
+}
+
 function piecesOf(part: Part, step: PathStep, at: number, losses: readonly LossRow[]): LinePiece[] {
   const tube = part.cutToLength ? part.ends.map((e) => parseEnd(e.code)).find((e) => e.kind === 'tube')?.tube : undefined;
   if (tube) return [tubePiece(tube, step.cutLengthIn ?? part.lengthIn ?? 0, at)];
   const boreIn = part.boreIn ?? USUAL_BORE_IN;
-  if (part.flexible) {
-    const insert: LinePiece = { ...bodyPiece(undefined, `insert of the ${shortName(part.name)}`, boreIn, INSERT_LENGTH_IN, at) };
-    const long = Math.max(0, (part.lengthIn ?? 0) - 2 * INSERT_LENGTH_IN);
-    return [insert, { ...tubePiece(hoseOf(boreIn), long, at), name: shortName(part.name) }, insert];
-  }
+  if (part.flexible) return hosePieces(hoseOf(boreIn), part.lengthIn ?? 0, at, { name: shortName(part.name), insertIn: boreIn });
   const isBranch = part.ends.find((e) => e.id === step.outEnd)?.port === 'branch';
   const row = losses.find((r) => fits(r, part, isBranch));
   return [

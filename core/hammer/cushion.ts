@@ -63,7 +63,7 @@ function withGas(gas: Gas, c: number, y: number, valve: ValveNow, startPa: numbe
 }
 
 /**
- * Pa after a step at the node of a cushion that gives; null where the step brings its piston to the stop: `flow` is then what that takes.
+ * Pa after a step at the node of a cushion that gives; null where the step brings its piston to the stop: `landingFlow` is then what that takes.
  *
  * @param c,y what comes is c less y for every Pa, m3/s
  */

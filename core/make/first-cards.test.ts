@@ -35,6 +35,7 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   minFlowPsi: 20,
   maxStaticPsi: 120,
   fastClosing: 'no',
+  closesMs: 500,
   minBoreIn: 0.15,
   usualNeeds: [],
   avoid: [],

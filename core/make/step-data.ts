@@ -149,6 +149,8 @@ export interface Appliance {
   maxStaticPsi: number;
   /** 'yes': a solenoid; else by how its user closes it. */
   fastClosing: 'yes' | 'no' | 'single lever' | 'quarter turn';
+  /** How long its valve takes to shut. Typical: a solenoid 15 to 40 ms, a hand a tenth of a second, a float its time. */
+  closesMs: number;
   typicalVolumeGal: number;
   /** How its water usually comes to it: a row of losses, a tube, its length. Typical. */
   usualLine: { stop: string; tube: string; lengthIn: number };

@@ -1,8 +1,6 @@
 import { useMemo } from 'react';
 import { type FlowLine, InputError, LEAST_CUPS, type LineAnswer, type LinePiece, type LossRow, lineAnswer, withSteps } from '../../../core/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
-import { saveDrawing } from '../../ui/save-drawing.ts';
-import { saveFile } from '../../ui/save-file.ts';
 import { useUnits } from '../../ui/units.ts';
 import { Answer, Facts } from './Answer.tsx';
 import { LineFields } from './Fields.tsx';
@@ -11,6 +9,7 @@ import { LineSheet } from './LineSheet.tsx';
 import { Losses } from './Losses.tsx';
 import { PressureSlider } from './PressureSlider.tsx';
 import { Profile } from './Profile.tsx';
+import { SaveLine } from './SaveLine.tsx';
 import type { ApplianceFacts, ReadSetting } from './setting.ts';
 import { Together } from './Together.tsx';
 import { TubeSlider } from './TubeSlider.tsx';
@@ -87,18 +86,7 @@ export default function Flow({ appliances, losses, address }: Props) {
           </section>
           {read.appliance.id === 'ro-dispenser' && <Osmosis line={found.line} units={units} />}
           <Together {...{ read, appliances, losses, units }} onChange={(also) => change({ ...setting, also })} />
-          <p className="flex flex-wrap gap-3 print:hidden">
-            <button type="button" className="key" onClick={() => saveDrawing('svg.flow-profile', 'flow.svg')}>
-              Save the drawing (SVG)
-            </button>
-            <button
-              type="button"
-              className="key"
-              onClick={async () => saveFile('flow.csv', 'text/csv', (await import('./files.ts')).flowCsv(found.pieces, found.answer.now))}
-            >
-              CSV
-            </button>
-          </p>
+          <SaveLine name="flow" drawing="svg.flow-profile" csv={({ flowCsv }) => flowCsv(found.pieces, found.answer.now)} />
         </>
       )}
     </LineSheet>

@@ -1,13 +1,13 @@
 /** What is asked of a line, as it is typed and as an address has it; and the same as the core takes it. */
 import {
   type Appliance,
-  bodyPiece,
   CHAMBER_STATES,
   type ChamberState,
   CLOSING_LAWS,
   type ClosingLaw,
   type FlowLine,
   fitSupply,
+  hosePieces,
   InputError,
   type LinePiece,
   type LossRow,
@@ -77,20 +77,17 @@ export interface Setting {
 
 export type ApplianceFacts = Pick<
   Appliance,
-  'id' | 'name' | 'water' | 'designGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'typicalVolumeGal' | 'fastClosing' | 'usualLine'
+  'id' | 'name' | 'water' | 'designGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'typicalVolumeGal' | 'closesMs' | 'usualLine'
 >;
 
-/** A solenoid shuts in 15 to 40 ms, a hand in a tenth of a second or two; a float takes its time. */
-const CLOSES_MS: Record<Appliance['fastClosing'], string> = { yes: '25', 'single lever': '80', 'quarter turn': '120', no: '500' };
-
-export function usualSetting({ id: on, fastClosing, usualLine }: Pick<ApplianceFacts, 'id' | 'fastClosing' | 'usualLine'>): Setting {
+export function usualSetting({ id: on, closesMs, usualLine }: Pick<ApplianceFacts, 'id' | 'closesMs' | 'usualLine'>): Setting {
   const { stop, tube: line } = usualLine;
   const lineLength = String(usualLine.lengthIn);
-  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', again: '', againGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: CLOSES_MS[fastClosing], law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', piston: 'rides', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
+  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', again: '', againGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: String(closesMs), law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', piston: 'rides', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
 }
 
 /** The same, of the water it takes. */
-const usualOf = (appliance: Pick<ApplianceFacts, 'id' | 'fastClosing' | 'usualLine' | 'water'>): Setting => ({
+const usualOf = (appliance: Pick<ApplianceFacts, 'id' | 'closesMs' | 'usualLine' | 'water'>): Setting => ({
   ...usualSetting(appliance),
   water: appliance.water[0] ?? 'cold',
 });
@@ -113,7 +110,7 @@ export function settingOf(asked: Record<string, string>, appliances: readonly Ap
 }
 
 /** The address of a setting: only what is not as usual for its appliance. */
-export function settingQuery(s: Setting, appliances: readonly Pick<ApplianceFacts, 'id' | 'fastClosing' | 'usualLine' | 'water'>[]): string {
+export function settingQuery(s: Setting, appliances: readonly Pick<ApplianceFacts, 'id' | 'closesMs' | 'usualLine' | 'water'>[]): string {
   const appliance = appliances.find((a) => a.id === s.on);
   const usual = appliance && usualOf(appliance);
   return new URLSearchParams(Object.entries(s).filter(([key, value]) => key === 'on' || value !== usual?.[key as keyof Setting])).toString();
@@ -279,8 +276,5 @@ function madePieces(s: Setting, losses: readonly LossRow[]): LinePiece[] {
   if (!s.line) return stop;
   const tube = tubeNamed('Line', s.line);
   const lengthIn = inchesOf('Line', s.lineLength);
-  if (tube.material !== 'braided') return [...stop, tubePiece(tube, lengthIn, 1)];
-  // A connector's own inserts are two thirds of its hose, one at each end.
-  const insert = { ...bodyPiece(undefined, `insert of the ${tube.tradeName}`, tube.idIn / 1.5, 1, 1) };
-  return [...stop, insert, tubePiece(tube, Math.max(0, lengthIn - 2), 1), insert];
+  return [...stop, ...(tube.material === 'braided' ? hosePieces(tube, lengthIn, 1) : [tubePiece(tube, lengthIn, 1)])];
 }

@@ -1,12 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type LossRow, PLASTIC_TIMES, pressure, quantityWords, type Spread, type SurgeQuestion } from '../../../core/index.ts';
 import { fetched } from '../../ui/fetched.tsx';
-import { saveDrawing } from '../../ui/save-drawing.ts';
-import { saveFile } from '../../ui/save-file.ts';
 import { useUnits } from '../../ui/units.ts';
 import { LineFields } from '../flow/Fields.tsx';
 import { LineSheet } from '../flow/LineSheet.tsx';
 import { PressureSlider } from '../flow/PressureSlider.tsx';
+import { SaveLine } from '../flow/SaveLine.tsx';
 import type { ApplianceFacts } from '../flow/setting.ts';
 import { TubeSlider } from '../flow/TubeSlider.tsx';
 import { useSetting } from '../flow/use-setting.ts';
@@ -123,18 +122,7 @@ export default function Hammer({ appliances, losses, address }: Props) {
             <Effects effects={effects} peakPsi={shown.peakPsi} units={units} />
             <ByTable units={setting.units} flowPsi={both.bare.runningPsi} branchFt={feet} />
           </div>
-          <p className="flex flex-wrap gap-3 print:hidden">
-            <button type="button" className="key" onClick={() => saveDrawing('svg.hammer-along', 'hammer.svg')}>
-              Save the drawing (SVG)
-            </button>
-            <button
-              type="button"
-              className="key"
-              onClick={async () => saveFile('hammer.csv', 'text/csv', (await import('../flow/files.ts')).surgeCsv(both.bare, both.cushioned))}
-            >
-              CSV
-            </button>
-          </p>
+          <SaveLine name="hammer" drawing="svg.hammer-along" csv={({ surgeCsv }) => surgeCsv(both.bare, both.cushioned)} />
         </>
       )}
     </LineSheet>

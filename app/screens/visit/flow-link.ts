@@ -6,7 +6,7 @@ import { chainText, settingQuery, usualSetting } from '../flow/setting.ts';
 interface Of {
   visitId: string;
   runId: string;
-  appliance: Pick<Appliance, 'id' | 'fastClosing' | 'usualLine' | 'water'>;
+  appliance: Pick<Appliance, 'id' | 'closesMs' | 'usualLine' | 'water'>;
   water: 'cold' | 'hot';
   staticPsi: number | undefined;
   survey: Pick<SurveyFacts, 'running' | 'bucket' | 'hammer'>;
