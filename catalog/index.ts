@@ -19,6 +19,8 @@ export interface Catalogue {
   version: string;
   currency: string;
   parts: Part[];
+  /** Of the parts those that are a shop's own, by their ids. */
+  ownIds: string[];
   loose: (Loose & { name: string })[];
   /** How many of each a van carries to begin with, by part id or loose code. */
   van: Record<string, number>;
@@ -39,7 +41,7 @@ export function catalogue(): Catalogue {
     const steps = readSteps(workKinds, appliances.map((a) => a.id)); // biome-ignore format: one row
     const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readDuties(), losses: readLosses() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
-    loaded = { version, currency: 'USD', ...content };
+    loaded = { version, currency: 'USD', ownIds: [], ...content };
   }
   return loaded;
 }

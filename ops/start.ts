@@ -4,12 +4,11 @@ import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
-import { carryStock } from '../store/carry-stock.ts';
+import { bringUpShop } from '../store/bring-up.ts';
 import { now } from '../store/clock.ts';
 import { connect } from '../store/connection.ts';
 import { migrate, readMigrations } from '../store/migrate.ts';
 import { forgetOldPieces } from '../store/pictures.ts';
-import { ensureDerived } from '../store/projections/index.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { shopsHere } from '../store/shops.ts';
 import { checkoutId, holderOf } from './checkout.ts';
@@ -92,13 +91,10 @@ async function prepare(url: string, options: Options): Promise<void> {
   }
   const sql = connect(url, 1);
   try {
+    for (const { id } of await shopsHere(sql)) await bringUpShop(sql, id);
     const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');
     await forgetOldPieces(sql, now());
-    for (const { id } of await shopsHere(sql)) {
-      await ensureDerived(sql, id);
-      await carryStock(sql, id);
-    }
   } finally {
     await sql.end();
   }

@@ -5,6 +5,8 @@ export interface Stamped {
   /** The entry this one stands in place of. */
   correctsId: string | null;
   deviceId: string;
+  /** Who said it; null while nobody signs in. Left out by programs that knew no people. */
+  personId?: string | null;
   /** Place among the entries of its device, from 1; left out by devices and files that do not count. */
   seq?: number;
   /** By the device's clock, ISO 8601. */

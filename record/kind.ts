@@ -22,6 +22,8 @@ export interface Kind<Name extends string, B> {
   shape: z.ZodMiniType<B>;
   /** Brings what an older program wrote to the present shape; leaves alone what has it. Called before the shape is checked, and on reading. */
   bringUp?: (body: unknown) => unknown;
+  /** What of a body is kept: words that follow from its figures are left out, and made again by `bringUp`. */
+  kept?: (body: B) => unknown;
   /**
    * Which of them count: the last, the last of each `of`, all in their order, or what was said last of each field, so that two who look at the
    * same thing at once and say different things of it keep both. There null says: not known any more.

@@ -106,6 +106,12 @@ export function broughtUp<E extends { kind: string; body: unknown }>(entry: E): 
   return bringUp ? { ...entry, body: bringUp(entry.body) } : entry;
 }
 
+/** An entry as it is kept and sent: without the words that are made when it is read. */
+export function keptForm<E extends { kind: string; body: unknown }>(entry: E): E {
+  const kept = kindOf(entry.kind)?.kept;
+  return kept ? { ...entry, body: kept(entry.body) } : entry;
+}
+
 /** The entry that this one follows from; null where it follows from none. */
 export const followsId = (entry: { kind: string; body: unknown }): string | null => kindOf(entry.kind)?.follows?.(entry.body) ?? null;
 

@@ -13,6 +13,7 @@ const base = {
   checkPointId: z.nullable(uuid),
   correctsId: z.nullable(uuid),
   deviceId: uuid,
+  personId: z._default(z.nullable(uuid), null),
   seq: z.optional(z.int('wants a whole number').check(z.gte(1, 'counts from 1'), z.lte(INT4_MAX, 'is too large'))),
   seenAt: instant,
   sentAt: instant,

@@ -1,6 +1,7 @@
 /** Shapes that many kinds share: ids, texts, numbers and instants, each within bounds that every table and file can hold. */
 import * as z from 'zod/mini';
 import { isEndCode } from '../core/ends/code.ts';
+import { isZone } from './zones.ts';
 
 /** Largest whole number a column of counts holds. */
 export const INT4_MAX = 2_147_483_647;
@@ -53,17 +54,7 @@ export const localDay = z.iso.date('is not a day as YYYY-MM-DD').check(z.regex(Y
 /** A local time of day, 'HH:MM'. */
 export const localTime = z.string('wants HH:MM').check(z.regex(/^(?:[01]\d|2[0-3]):[0-5]\d$/, 'wants HH:MM, 00:00 to 23:59'));
 
-/** An IANA time zone. */
-export const timeZone = z.string('wants a time zone').check(
-  z.maxLength(60, 'is not a time zone'),
-  // Names of places, as every table of zones has them: an offset is read the other way round by some.
-  z.regex(/^[A-Za-z][A-Za-z_]*(?:\/[A-Za-z0-9_+-]+)*$/, 'is not a time zone'),
-  z.refine((zone) => {
-    try {
-      new Intl.DateTimeFormat('en', { timeZone: zone });
-      return true;
-    } catch {
-      return false;
-    }
-  }, 'is not a time zone'),
-);
+/** An IANA time zone, by a name that every engine knows. */
+export const timeZone = z
+  .string('wants a time zone')
+  .check(z.maxLength(60, 'is not a time zone'), z.refine(isZone, 'is no time zone that every clock knows: say it as Area/Place, like Europe/Vienna'));

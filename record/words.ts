@@ -5,6 +5,7 @@ import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
 import { type Entry, kindOf } from './kinds.ts';
 import { acceptances, type History, ofKind } from './run/history.ts';
+import type { AcceptedChain } from './run/kinds/chain-accepted.ts';
 import { lookBegun, roundName } from './run/kinds/look-begun.ts';
 import type { Words } from './run/now.ts';
 import type { RunState } from './run/state.ts';
@@ -22,11 +23,9 @@ export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'al
     for (const [i, id] of first.body.jointIds.entries()) labels.set(id, `J${first.body.chain.joints[i]?.n ?? i + 1}`);
   }
   for (const t of [...(state?.joints ?? []), ...(state?.checkPoints ?? [])]) labels.set(t.id, t.label);
-  const items = new Map(
-    acceptances({ all, log } as History)
-      .flatMap((c) => Object.entries(c.body.items))
-      .map(([id, item]) => [id, item.name]),
-  );
+  // Older acceptances kept the names; without the state they are all there is.
+  const kept = Object.entries(Object.assign({}, ...acceptances({ all, log } as History).map((c) => c.body.items)) as AcceptedChain['items']);
+  const items = new Map([...kept.flatMap(([id, { name }]) => (name ? [[id, name] as const] : [])), ...Object.entries(state?.itemNames ?? {})]);
   const steps = new Map((state?.card ?? []).map((step) => [step.id, step.title]));
   const rounds = new Map(ofKind(log, lookBegun).map((e) => [e.id, roundName(e.body.round)]));
   return {

@@ -48,6 +48,7 @@ export function filedBookEntry(
   return {
     id: by.entryId ?? uuidv7(),
     deviceId: by.deviceId ?? SERVER_DEVICE,
+    personId: null,
     seenAt: iso,
     sentAt: iso,
     recordedAt: iso,

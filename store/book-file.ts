@@ -4,6 +4,7 @@ import { appendBook } from './append-book.ts';
 import { bookColumns, bookEntryOf, ofShop, type PlacedBookRow } from './book-row.ts';
 import { FIRST_SHOP, type Sql } from './connection.ts';
 import { ImportError } from './import-error.ts';
+import { inShop } from './shop-transaction.ts';
 
 const SLICE = 2000;
 
@@ -34,7 +35,7 @@ export async function importBook(sql: Sql, shopId: string, text: string): Promis
     ids.add(read.entry.id);
     return [ofShop(shopId, read.entry)];
   });
-  return sql.begin(async (tx) => {
+  return inShop(sql, shopId, async (tx) => {
     const [row] = await tx`select 1 from entry where shop_id = ${shopId} limit 1`;
     if (row) throw new ImportError('the shop', 'something is written down in it already: a book is taken into an empty shop.');
     try {

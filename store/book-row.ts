@@ -1,7 +1,7 @@
 /** An entry of the book as its table holds it: among the entries of runs. */
-import { createHmac } from 'node:crypto';
-import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
+import { type BookEntry, isOfShop, type SubjectKind } from '../record/book/entry.ts';
 import type { Sql, Tx } from './connection.ts';
+import { digestOf, shopKey } from './digest.ts';
 
 export interface BookRow {
   entry_id: string;
@@ -10,6 +10,7 @@ export interface BookRow {
   kind: string;
   corrects_id: string | null;
   device_id: string;
+  person_id: string | null;
   seq: number | null;
   seen_at: Date;
   sent_at: Date;
@@ -25,6 +26,7 @@ export const bookColumns = [
   'kind',
   'corrects_id',
   'device_id',
+  'person_id',
   'seq',
   'seen_at',
   'sent_at',
@@ -36,6 +38,7 @@ export const bookColumns = [
 export const bookEntryOf = (row: BookRow): BookEntry => ({
   id: row.entry_id,
   deviceId: row.device_id,
+  personId: row.person_id,
   ...(row.seq === null ? {} : { seq: row.seq }),
   seenAt: row.seen_at.toISOString(),
   sentAt: row.sent_at.toISOString(),
@@ -49,7 +52,7 @@ export const bookEntryOf = (row: BookRow): BookEntry => ({
 
 /** What is said of the shop is said of the one it is said in: in another shop, and in a file, the same words are of that one. */
 export const ofShop = <E extends BookEntry>(shopId: string, entry: E): E =>
-  entry.subject.kind === 'shop' ? { ...entry, subject: { kind: 'shop', id: shopId } } : entry;
+  isOfShop(entry.subject.kind) ? { ...entry, subject: { ...entry.subject, id: shopId } } : entry;
 
 export type PlacedBookRow = BookRow & { position: string };
 
@@ -60,6 +63,7 @@ export const placedBookEntryOf = (row: PlacedBookRow): PlacedBookEntry =>
 export type PlacedBookEntry = BookEntry & { sentAt: string; recordedAt: string; position: number };
 
 export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedBookEntry[]): Promise<void> {
+  const key = await shopKey(tx, shopId);
   const rows = entries.map((e) => ({
     shop_id: shopId,
     entry_id: e.id,
@@ -68,6 +72,7 @@ export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedB
     kind: e.change,
     corrects_id: e.correctsId,
     device_id: e.deviceId,
+    person_id: e.personId ?? null,
     seq: e.seq ?? null,
     seen_at: e.seenAt,
     sent_at: e.sentAt,
@@ -75,6 +80,7 @@ export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedB
     position: e.position,
     body: tx.json(e.body as never),
     erased: e.erased ?? null,
+    digest: e.erased ?? digestOf(e, key),
   }));
   for (let i = 0; i < rows.length; i += 1000) await tx`insert into entry ${tx(rows.slice(i, i + 1000) as never)}`;
 }
@@ -85,25 +91,4 @@ export async function entriesOfSubjects(sql: Sql | Tx, shopId: string, subjectId
   const rows = await sql<PlacedBookRow[]>`
     select ${sql([...bookColumns, 'position'])} from entry where shop_id = ${shopId} and subject_id = any(${subjectIds}::uuid[]) order by position`;
   return rows.map(placedBookEntryOf);
-}
-
-/** What digests of erased entries are made with; the shop's own. */
-export async function shopKey(sql: Sql | Tx, shopId: string): Promise<string> {
-  const [row] = await sql<{ key: string }[]>`select key from shop_key where shop_id = ${shopId}`;
-  return row?.key ?? '';
-}
-
-/** What an entry said, in a few letters that tell it again only to who has the shop's key. */
-export function digestOf(entry: BookEntry, key: string): string {
-  const { id, deviceId, seq = null, seenAt, correctsId, subject, change, body } = entry;
-  return createHmac('sha256', key).update(inOneOrder({ id, deviceId, seq, seenAt, correctsId, subject, change, body })).digest('hex');
-}
-
-/** JSON with the names of every object in one order, however they were sent or kept. */
-function inOneOrder(value: unknown): string {
-  return JSON.stringify(value, (_, held) =>
-    typeof held === 'object' && held !== null && !Array.isArray(held)
-      ? Object.fromEntries(Object.entries(held).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : held,
-  );
 }

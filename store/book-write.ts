@@ -9,24 +9,16 @@ import type { States } from '../record/book/states.ts';
 import { subjectOf } from '../record/book/subjects.ts';
 import type { Refusal } from '../record/kind.ts';
 import { WITHDRAWN } from '../record/standing.ts';
-import {
-  type BookRow,
-  bookColumns,
-  bookEntryOf,
-  digestOf,
-  entriesOfSubjects,
-  insertBookEntries,
-  ofShop,
-  type PlacedBookEntry,
-  shopKey,
-} from './book-row.ts';
+import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from './book-row.ts';
 import type { Sql, Tx } from './connection.ts';
+import { digestOf, shopKey } from './digest.ts';
 import { groupBy } from './group-by.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
 import { deriveBook } from './projections/book.ts';
 import { deriveLevels } from './projections/stock.ts';
 import { hangingOn } from './queries/hanging.ts';
 import { stockEntriesFor } from './queries/stock-entries.ts';
+import { isOtherPerson } from './write.ts';
 
 /** Takes entries of the book in the order given, each whole or not at all, each with its own answer. */
 export const recordBook = (sql: Sql, shopId: string, entries: SentBookEntry[], at: Date): Promise<Answer[]> =>
@@ -77,9 +69,10 @@ const bookDesk: Desk<SentBookEntry> = {
 
 const distinct = (refs: SubjectRef[]): SubjectRef[] => [...new Map(refs.map((r) => [r.id, r])).values()];
 
-/** When it was sent and recorded may differ between two tries; what was said may not. */
+/** When it was sent and recorded may differ between two tries, and the one sent again may leave out who said it; what was said may not. */
 function sameSaid(a: BookEntry, b: BookEntry): boolean {
-  const said = ({ sentAt: _s, recordedAt: _r, erased: _e, ...rest }: BookEntry & { position?: number }) => {
+  if (isOtherPerson(a, b)) return false;
+  const said = ({ sentAt: _s, recordedAt: _r, erased: _e, personId: _w, ...rest }: BookEntry & { position?: number }) => {
     const { position: _p, ...own } = rest;
     return JSON.parse(JSON.stringify(own));
   };

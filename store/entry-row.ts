@@ -1,6 +1,7 @@
 /** An entry as its table holds it. */
 import { broughtUp, type Entry, followsId } from '../record/index.ts';
 import type { Sql, Tx } from './connection.ts';
+import { digestOf, shopKey } from './digest.ts';
 
 export interface EntryRow {
   entry_id: string;
@@ -11,6 +12,7 @@ export interface EntryRow {
   kind: Entry['kind'];
   corrects_id: string | null;
   device_id: string;
+  person_id: string | null;
   seq: number | null;
   seen_at: Date;
   sent_at: Date;
@@ -27,6 +29,7 @@ export const entryColumns = [
   'kind',
   'corrects_id',
   'device_id',
+  'person_id',
   'seq',
   'seen_at',
   'sent_at',
@@ -47,6 +50,7 @@ export function entryAsWritten(row: EntryRow): Entry {
     checkPointId: row.check_point_id,
     correctsId: row.corrects_id,
     deviceId: row.device_id,
+    personId: row.person_id,
     ...(row.seq === null ? {} : { seq: row.seq }),
     seenAt: row.seen_at.toISOString(),
     sentAt: row.sent_at.toISOString(),
@@ -59,7 +63,9 @@ export function entryAsWritten(row: EntryRow): Entry {
 /** An entry that has its times, and its place in the shop's order. */
 export type PlacedEntry = Entry & { sentAt: string; recordedAt: string; position: number };
 
+/** Appends entries as they are given: in the form in which they are kept. */
 export async function insertEntries(tx: Tx, shopId: string, entries: PlacedEntry[]): Promise<void> {
+  const key = await shopKey(tx, shopId);
   const rows = entries.map((e) => ({
     shop_id: shopId,
     entry_id: e.id,
@@ -71,12 +77,14 @@ export async function insertEntries(tx: Tx, shopId: string, entries: PlacedEntry
     corrects_id: e.correctsId,
     follows_id: followsId(e),
     device_id: e.deviceId,
+    person_id: e.personId ?? null,
     seq: e.seq ?? null,
     seen_at: e.seenAt,
     sent_at: e.sentAt,
     recorded_at: e.recordedAt,
     position: e.position,
     body: tx.json(e.body as never),
+    digest: digestOf(e, key),
   }));
   for (let i = 0; i < rows.length; i += 1000) await tx`insert into entry ${tx(rows.slice(i, i + 1000) as never)}`;
 }

@@ -2,7 +2,8 @@
 import type { Stamped } from '../record/entry.ts';
 import type { Refusal } from '../record/kind.ts';
 import type { Sql, Tx } from './connection.ts';
-import { lockCursor, moveCursor } from './cursor.ts';
+import { moveCursor } from './cursor.ts';
+import { inShop } from './shop-transaction.ts';
 
 export type Answer =
   | { id: string; status: 'kept' | 'known'; recordedAt: string; position?: number }
@@ -54,69 +55,85 @@ const NOT_TAKEN: Refusal = {
  * Takes entries in the order given, each with its own answer.
  *
  * All of a call is one transaction: when the connection to the database is lost nothing of it is answered, and it is sent again.
+ *
+ * @throws OtherProgramError, BusyError: for later
  */
 export async function takeIn<E extends Sent>(sql: Sql, shopId: string, entries: E[], at: Date, desk: Desk<E>): Promise<Answer[]> {
   if (entries.length === 0) return [];
   try {
-    return await sql.begin((tx) => take(tx, shopId, entries, at, desk, insertTogether));
+    return await inShop(sql, shopId, (tx, position) => take(tx, { shopId, at, desk, position }, entries, cut(entries, desk), together));
   } catch (error) {
     if (!isNotTaken(error)) throw error;
     // One of them the database would not have: found by taking each by itself.
-    return sql.begin((tx) => take(tx, shopId, entries, at, desk, insertEach));
+    const single = entries.map((e) => [e]);
+    return inShop(sql, shopId, (tx, position) => take(tx, { shopId, at, desk, position }, entries, single, alone));
   }
 }
 
-/** Appends what was found good; the ids that the database would not have. */
-type Insert = <E extends Sent>(tx: Tx, shopId: string, good: Placed<E>[], desk: Desk<E>) => Promise<Set<string>>;
+interface Taking<E extends Sent> {
+  shopId: string;
+  at: Date;
+  desk: Desk<E>;
+  /** Of the newest entry. */
+  position: number;
+}
 
-async function take<E extends Sent>(tx: Tx, shopId: string, entries: E[], at: Date, desk: Desk<E>, insert: Insert): Promise<Answer[]> {
-  const begun = await lockCursor(tx, shopId);
-  let position = begun;
+/** How a part of a batch goes in: with all others or not at all; or, by itself, in or refused. */
+type Way = <E extends Sent>(tx: Tx, part: E[], work: (tx: Tx) => Promise<Answer[]>) => Promise<Answer[]>;
+
+const together: Way = (tx, _, work) => work(tx);
+
+/** Nothing of it stays where the database would not have it, nor what was derived from it. */
+const alone: Way = async (tx, [entry], work) => {
+  try {
+    return (await tx.savepoint((sp) => work(sp))) as Answer[];
+  } catch (error) {
+    if (!isNotTaken(error)) throw error;
+    return [{ id: entry!.id, status: 'refused', ...NOT_TAKEN }];
+  }
+};
+
+async function take<E extends Sent>(tx: Tx, taking: Taking<E>, entries: E[], parts: E[][], way: Way): Promise<Answer[]> {
+  const { shopId, desk } = taking;
+  const begun = taking.position;
   const [known, used] = await Promise.all([desk.known(tx, shopId, entries), usedNumbers(tx, shopId, entries)]);
   const answers: Answer[] = [];
-  for (const part of cut(entries, desk)) {
-    const atHand = await desk.open(tx, shopId, part, at);
-    const good: Placed<E>[] = [];
-    const said = part.map((entry): Answer => {
-      const before = known.get(entry.id);
-      const refusal = before ? (before.isSame(entry) ? null : OTHER_CONTENT) : used.has(numberOf(entry)) ? SEQ_USED : atHand.judge(entry);
-      if (refusal) return { id: entry.id, status: 'refused', ...refusal };
-      if (before) return { id: entry.id, status: 'known', recordedAt: before.recordedAt };
-      position += 1;
-      const recordedAt = at.toISOString();
-      const placed: Placed<E> = { ...entry, recordedAt, position };
-      known.set(entry.id, { recordedAt, isSame: (sent) => desk.isSame(entry, sent) });
-      used.add(numberOf(entry));
-      atHand.take(placed);
-      good.push(placed);
-      return { id: entry.id, status: 'kept', recordedAt, position };
-    });
-    const bad = good.length === 0 ? new Set<string>() : await insert(tx, shopId, good, desk);
-    const kept = good.filter((e) => !bad.has(e.id));
-    if (kept.length > 0) await atHand.derive(tx, kept);
-    answers.push(...said.map((a): Answer => (bad.has(a.id) ? { id: a.id, status: 'refused', ...NOT_TAKEN } : a)));
-  }
+  for (const part of parts) answers.push(...(await way(tx, part, (on) => takePart(on, taking, part, known, used))));
+  const position = answers.reduce((newest, a) => Math.max(newest, 'position' in a ? (a.position ?? 0) : 0), begun);
   if (position > begun) await moveCursor(tx, shopId, position);
   return answers;
 }
 
-const insertTogether: Insert = async (tx, shopId, good, desk) => {
+/** What was found good of it is on record, and the derived tables are up to it; the rest is answered and leaves nothing. */
+async function takePart<E extends Sent>(tx: Tx, taking: Taking<E>, part: E[], known: Map<string, Known<E>>, used: Set<string>): Promise<Answer[]> {
+  const { shopId, at, desk } = taking;
+  const atHand = await desk.open(tx, shopId, part, at);
+  let { position } = taking;
+  const good: Placed<E>[] = [];
+  const recordedAt = at.toISOString();
+  const [knownHere, usedHere] = [new Map(known), new Set(used)];
+  const answers = part.map((entry): Answer => {
+    const before = knownHere.get(entry.id);
+    if (before?.isSame(entry)) return { id: entry.id, status: 'known', recordedAt: before.recordedAt };
+    const refusal = before ? OTHER_CONTENT : usedHere.has(numberOf(entry)) ? SEQ_USED : atHand.judge(entry);
+    if (refusal) return { id: entry.id, status: 'refused', ...refusal };
+    position += 1;
+    const placed: Placed<E> = { ...entry, recordedAt, position };
+    knownHere.set(entry.id, { recordedAt, isSame: (sent) => desk.isSame(entry, sent) });
+    usedHere.add(numberOf(entry));
+    atHand.take(placed);
+    good.push(placed);
+    return { id: entry.id, status: 'kept', recordedAt, position };
+  });
+  if (good.length === 0) return answers;
   await desk.insert(tx, shopId, good);
-  return new Set();
-};
-
-const insertEach: Insert = async (tx, shopId, good, desk) => {
-  const bad = new Set<string>();
-  for (const entry of good) {
-    try {
-      await tx.savepoint((sp) => desk.insert(sp, shopId, [entry]));
-    } catch (error) {
-      if (!isNotTaken(error)) throw error;
-      bad.add(entry.id);
-    }
-  }
-  return bad;
-};
+  await atHand.derive(tx, good);
+  // From here on it counts: what comes after is compared with it.
+  taking.position = position;
+  for (const { id } of good) known.set(id, knownHere.get(id)!);
+  for (const entry of good) used.add(numberOf(entry));
+  return answers;
+}
 
 function cut<E extends Sent>(entries: E[], { isCutBefore }: Desk<E>): E[][] {
   const parts: E[][] = [];

@@ -7,6 +7,7 @@ import { appendBook, filedBookEntry } from './append-book.ts';
 import type { Sql, Tx } from './connection.ts';
 import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from './csv-rows.ts';
 import { shopNow } from './queries/shop.ts';
+import { inShop } from './shop-transaction.ts';
 
 export const PREMISES_COLUMNS = ['name', 'address', 'access', 'contact_name', 'contact_phone', 'contact_email', 'contact_note', 'time_zone', 'place', 'appliance', 'kind']; // biome-ignore format: one row
 const NEEDED = ['name'];
@@ -26,7 +27,7 @@ export async function importPremises(sql: Sql, shopId: string, file: Uint8Array,
   const { zone } = await shopNow(sql, shopId);
   const { entries, houses, faults } = await readPremises(file, at, zone);
   if (faults.length > 0) throw new CsvFileError(faults);
-  return sql.begin(async (tx) => {
+  return inShop(sql, shopId, async (tx) => {
     const known = await onRecord(tx, shopId);
     const twice = [...houses].filter(([key]) => known.has(key)).map(([, { line }]) => ({ line, column: 'name', why: 'These premises are on record already, by name and address.' })); // biome-ignore format: one chain
     if (twice.length > 0) throw new CsvFileError(twice);

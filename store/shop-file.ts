@@ -1,27 +1,32 @@
 /**
- * A whole shop as a file, a line each: its rules, its own parts, its pictures and every entry in the shop's order. Taken into an empty shop and
- * written again it is the same byte for byte.
+ * A whole shop as a file, a line each: its pictures and every entry in the shop's order, house rules and own parts among them. Taken into an
+ * empty shop and written again it is the same byte for byte. Files of the first version, which had rules and parts apart, read as before.
  */
 import * as z from 'zod/mini';
 import { filedBookEntry as bookShape, type FiledBookEntry, readFiledBook } from '../record/book/shape.ts';
 import { issueOf } from '../record/issue.ts';
 import { houseRules, rulesBroughtUp } from '../record/rules/house-rules.ts';
+import { rulesChanged } from '../record/rules/rules.ts';
 import { type FiledEntry, filedEntry, raised } from '../record/shape.ts';
 import { instant } from '../record/shapes.ts';
 import { unstorable } from '../record/storable.ts';
+import { appendBook, filedBookEntry } from './append-book.ts';
 import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from './book-row.ts';
+import { carriedId } from './carry/carried-id.ts';
 import { FIRST_SHOP, type Sql, type Tx } from './connection.ts';
-import { lockCursor, moveCursor } from './cursor.ts';
+import { moveCursor } from './cursor.ts';
 import { type EntryRow, entryAsWritten, entryColumns, insertEntries, type PlacedEntry } from './entry-row.ts';
 import { ImportError } from './import-error.ts';
 import { rebuildBook } from './projections/book.ts';
 import { rebuildIn } from './projections/index.ts';
+import { currentRules } from './queries/rules.ts';
+import { inShop } from './shop-transaction.ts';
 import { insertDrains, insertJoints } from './write.ts';
 
 const SLICE = 1000;
 const base64 = z.string().check(z.regex(/^[A-Za-z0-9+/]*={0,2}$/, 'is not base64'));
 
-const head = z.strictObject({ format: z.literal('brass-nut-shop', 'is not a shop file of this program'), version: z.literal(1, 'is a version that this program does not know') }); // biome-ignore format: one row
+const head = z.strictObject({ format: z.literal('brass-nut-shop', 'is not a shop file of this program'), version: z.union([z.literal(1), z.literal(2)], 'is a version that this program does not know') }); // biome-ignore format: one row
 const rulesLine = z.strictObject({ rules: z.strictObject({ version: z.int().check(z.gte(1)), rules: z.record(z.string(), z.unknown()), reason: z.string().check(z.minLength(1), z.maxLength(1000)), recordedAt: instant }) }); // biome-ignore format: one row
 const partsLine = z.strictObject({ ownParts: z.strictObject({ revision: z.int().check(z.gte(1)), importedAt: instant }) });
 const partLine = z.strictObject({
@@ -37,17 +42,7 @@ type Line = z.infer<typeof line>;
 /** Everything of a shop, in the order in which it is taken in again; some lines at a time. */
 export async function* exportShop(sql: Sql, shopId: string): AsyncGenerator<string> {
   const lines = (list: Line[]) => list.map((l) => `${JSON.stringify(l)}\n`).join('');
-  yield lines([{ format: 'brass-nut-shop', version: 1 }]);
-  const rules = await sql<{ version: number; rules: Record<string, unknown>; reason: string; recorded_at: Date }[]>`
-    select version, rules, reason, recorded_at from house_rules where shop_id = ${shopId} order by version`;
-  yield lines(rules.map((r) => ({ rules: { version: r.version, rules: r.rules, reason: r.reason, recordedAt: r.recorded_at.toISOString() } })));
-  const [own] = await sql<{ revision: number; imported_at: Date }[]>`select revision, imported_at from own_catalogue where shop_id = ${shopId}`;
-  if (own) {
-    yield lines([{ ownParts: { revision: own.revision, importedAt: own.imported_at.toISOString() } }]);
-    const parts = sql<{ part_id: string; cells: Record<string, string> }[]>`
-      select part_id, cells from own_part where shop_id = ${shopId} order by place_in_order`.cursor(SLICE);
-    for await (const rows of parts) yield lines(rows.map((p) => ({ part: { id: p.part_id, cells: p.cells } })));
-  }
+  yield lines([{ format: 'brass-nut-shop', version: 2 }]);
   yield* pictures(sql, shopId, lines);
   for (let after = 0; ; ) {
     const rows = await sql<(EntryRow & BookRow & { position: string })[]>`
@@ -81,22 +76,47 @@ export async function importShop(
   shopId: string,
   read: () => AsyncIterable<string>,
 ): Promise<{ entries: number; rules: number; parts: number; pictures: number }> {
-  return sql.begin(async (tx) => {
-    await lockCursor(tx, shopId);
+  return inShop(sql, shopId, async (tx) => {
     await refuseFull(tx, shopId);
-    const counts = await takeBook(tx, shopId, read);
+    const { counts, before } = await takeBook(tx, shopId, read);
+    await tx`analyze entry`;
     await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
     await takeRuns(tx, shopId, read);
     await moveCursor(tx, shopId, counts.entries);
+    await appendBook(tx, shopId, saidBefore(shopId, before));
     await rebuildIn(tx, shopId);
-    return counts;
+    const [own] = await tx<{ parts: number }[]>`select count(*)::int as parts from shop_part where shop_id = ${shopId} and not gone`;
+    return { ...counts, rules: (await currentRules(tx, shopId)).version, parts: own!.parts };
   });
+}
+
+/** House rules and own parts of a file of the first version. */
+interface SaidBefore {
+  rules: z.infer<typeof rulesLine>['rules'][];
+  importedAt: string | null;
+  parts: Record<string, string>[];
+}
+
+/** What such a file has of them, as entries with its dates. */
+function saidBefore(shopId: string, { rules, importedAt, parts }: SaidBefore): FiledBookEntry[] {
+  const versions = rules.map((r) => ({ ...r, rules: rulesBroughtUp(r.rules) }));
+  const importId = carriedId(`${shopId} parts`);
+  return [
+    ...versions.map(({ rules: now, reason, recordedAt, version }, i) => {
+      const entryId = carriedId(`${shopId} rules ${version}`);
+      const body = { rules: i === 0 ? now : rulesChanged(versions[i - 1]!.rules, now), reason: reason.trim() || 'not said' };
+      return filedBookEntry('rules', shopId, 'changed', body, new Date(recordedAt), { entryId });
+    }),
+    ...parts.map((row, i) => {
+      const id = carriedId(`${shopId} part ${row.id}`);
+      return filedBookEntry('part', id, 'set', { row, place: i + 1, importId }, new Date(importedAt!), { entryId: carriedId(`${id} set`) });
+    }),
+  ];
 }
 
 async function refuseFull(tx: Tx, shopId: string): Promise<void> {
   const [full] = await tx`
-    select 1 from entry where shop_id = ${shopId} union all select 1 from house_rules where shop_id = ${shopId}
-    union all select 1 from own_catalogue where shop_id = ${shopId} union all select 1 from picture where shop_id = ${shopId} limit 1`;
+    select 1 from entry where shop_id = ${shopId} union all select 1 from picture where shop_id = ${shopId} limit 1`;
   if (full) throw new ImportError('the shop', 'something is written down in it already: a shop is taken into an empty one. Begin one under "Shops".');
 }
 
@@ -142,7 +162,8 @@ const SHAPES: Record<string, z.ZodMiniType> = { format: head, rules: rulesLine, 
 
 /** What runs hang on, and all that is no entry. */
 async function takeBook(tx: Tx, shopId: string, read: () => AsyncIterable<string>) {
-  const counts = { entries: 0, rules: 0, parts: 0, pictures: 0 };
+  const counts = { entries: 0, pictures: 0 };
+  const before: SaidBefore = { rules: [], importedAt: null, parts: [] };
   const slice: PlacedBookEntry[] = [];
   let from = '';
   const flush = async (to: string) => {
@@ -151,13 +172,9 @@ async function takeBook(tx: Tx, shopId: string, read: () => AsyncIterable<string
   };
   for await (const { at, position, line: one } of placedLines(read)) {
     counts.entries = position;
-    if ('rules' in one) await takeRules(tx, shopId, one.rules, at, ++counts.rules);
-    if ('ownParts' in one)
-      await tx`insert into own_catalogue ${tx({ shop_id: shopId, revision: one.ownParts.revision, imported_at: one.ownParts.importedAt })}`;
-    if ('part' in one) {
-      const row = { shop_id: shopId, part_id: one.part.id, place_in_order: counts.parts++, cells: tx.json(one.part.cells) };
-      await kept(tx, at, 'the part stands twice, or before its list.', (sp) => sp`insert into own_part ${sp(row as never)}`);
-    }
+    if ('rules' in one) before.rules.push(rulesOf(one.rules, at, before.rules.length + 1));
+    if ('ownParts' in one) before.importedAt = one.ownParts.importedAt;
+    if ('part' in one) before.parts.push(partOf(one.part, at, before));
     if ('picture' in one) await takePicture(tx, shopId, one.picture, at, ++counts.pictures);
     if (!('book' in one)) continue;
     const result = readFiledBook(one.book);
@@ -168,7 +185,7 @@ async function takeBook(tx: Tx, shopId: string, read: () => AsyncIterable<string
     if (slice.length >= SLICE) await flush(at);
   }
   await flush('the end');
-  return counts;
+  return { counts, before };
 }
 
 async function takeRuns(tx: Tx, shopId: string, read: () => AsyncIterable<string>): Promise<void> {
@@ -197,17 +214,16 @@ async function takeRuns(tx: Tx, shopId: string, read: () => AsyncIterable<string
   await flush('the end');
 }
 
-async function takeRules(
-  tx: Tx,
-  shopId: string,
-  { version, rules, reason, recordedAt }: z.infer<typeof rulesLine>['rules'],
-  at: string,
-  n: number,
-): Promise<void> {
-  if (version !== n) throw new ImportError(`${at}, version`, `version ${n} of the house rules is missing before it.`);
-  const result = z.safeParse(houseRules, rulesBroughtUp(rules));
+function rulesOf(line: z.infer<typeof rulesLine>['rules'], at: string, n: number): SaidBefore['rules'][number] {
+  if (line.version !== n) throw new ImportError(`${at}, version`, `version ${n} of the house rules is missing before it.`);
+  const result = z.safeParse(houseRules, rulesBroughtUp(line.rules));
   if (!result.success) throw new ImportError(`${at}, rules`, `${issueOf(result.error).why}.`);
-  await tx`insert into house_rules ${tx({ shop_id: shopId, version, rules: tx.json(rules as never), reason, recorded_at: recordedAt } as never)}`;
+  return line;
+}
+
+function partOf({ id, cells }: z.infer<typeof partLine>['part'], at: string, { importedAt, parts }: SaidBefore): Record<string, string> {
+  if (importedAt === null || parts.some((p) => p.id === id)) throw new ImportError(at, 'the part stands twice, or before its list.');
+  return { ...cells, id };
 }
 
 async function takePicture(

@@ -7,7 +7,7 @@ import type { SentBookEntry } from '../record/book/shape.ts';
 import type { Entry } from '../record/index.ts';
 import { neededFor } from '../record/run/needed.ts';
 import { recordBook } from './book-write.ts';
-import { carryStock } from './carry-stock.ts';
+import { carryStock } from './carry/stock.ts';
 import { FIRST_SHOP } from './connection.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
 import { sharedStock, stockAnswer, stockedPlaces } from './queries/stock.ts';

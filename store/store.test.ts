@@ -12,6 +12,7 @@ import { readSent } from '../record/shape.ts';
 import { addDays, localDayOf } from '../record/visit/day.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
+import { recordBook } from './book-write.ts';
 import { FIRST_SHOP } from './connection.ts';
 import { CsvFileError } from './csv-rows.ts';
 import { ImportError } from './import-error.ts';
@@ -19,7 +20,7 @@ import { migrate, NewerDatabaseError, readMigrations } from './migrate.ts';
 import { CalledOffError, exportAllParts, exportParts, importParts, shopCatalogue } from './own-parts/index.ts';
 import { daySheet } from './queries/day.ts';
 import { ledger } from './queries/ledger.ts';
-import { currentRules, RulesChangedError, saveRules } from './queries/rules.ts';
+import { currentRules, saveRules } from './queries/rules.ts';
 import { stockedPlaces, stockOnVan } from './queries/stock.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
 import { ensureDemo } from './seed/demo.ts';
@@ -420,13 +421,23 @@ describe('own parts', () => {
 });
 
 describe('house rules', () => {
-  it('keep every version with its reason, and refuse a change made on an old one', async () => {
+  it('are said in the book: what differs, with its reason; of two who change the same rule the later stands, and both are shown', async () => {
     const { version, rules } = await currentRules(empty.sql, FIRST_SHOP);
     assert.equal(version, 0);
-    assert.equal(await saveRules(empty.sql, FIRST_SHOP, 0, { ...rules, push: 'never' }, 'two callbacks last year', AT), 1);
-    await assert.rejects(saveRules(empty.sql, FIRST_SHOP, 0, rules, 'as it was', AT), RulesChangedError);
+    assert.equal(await saveRules(empty.sql, FIRST_SHOP, { ...rules, push: 'never' }, 'two callbacks last year', AT), 1);
     const now = await currentRules(empty.sql, FIRST_SHOP);
     assert.deepEqual([now.version, now.rules.push, now.reason], [1, 'never', 'two callbacks last year']);
-    await assert.rejects(empty.owner`update house_rules set reason = 'another'`, /appended, never changed/);
+    const said = (at: Date, body: object) => ({ ...filedBookEntry('rules', FIRST_SHOP, 'changed', body as never, at, { deviceId: uuidv7() }), recordedAt: null }); // biome-ignore format: one row
+    const later = new Date(AT.getTime() + 60_000);
+    const two = [said(later, { rules: { push: 'where listed' }, reason: 'rated ones hold' }), said(new Date(later.getTime() + 1000), { rules: { push: 'where reachable' }, reason: 'in sight' })]; // biome-ignore format: one row
+    for (const entry of two) await recordBook(empty.sql, FIRST_SHOP, [entry], new Date(later.getTime() + 2000));
+    const both = await currentRules(empty.sql, FIRST_SHOP);
+    assert.deepEqual([both.version, both.rules.push, both.rules.threadSealant], [3, 'where reachable', rules.threadSealant]);
+    assert.deepEqual(
+      both.conflicts.map((c) => [c.field, c.values]),
+      [['push', ['where listed', 'where reachable']]],
+    );
+    const nothing = await recordBook(empty.sql, FIRST_SHOP, [said(later, { rules: {}, reason: 'no' })], later);
+    assert.deepEqual(nothing.map((a) => a.status), ['refused']); // biome-ignore format: one row
   });
 });

@@ -60,3 +60,36 @@ export function sentEntry(of: { visitId: string; runId: string }, kind: EntryKin
   const head = { id: uuidv7(), visitId: of.visitId, runId: of.runId, jointId: null, checkPointId: null, correctsId: null, deviceId: uuidv7() };
   return { ...head, seenAt: time, sentAt: time, recordedAt: null, kind, body, ...more } as unknown as SentEntry;
 }
+
+/** Tables that are derived from the record, and columns that only count changes. */
+export const DERIVED_TABLES = [
+  'premises',
+  'place',
+  'appliance',
+  'run',
+  'check_point',
+  'visit',
+  'visit_run',
+  'follow_up',
+  'shop_now',
+  'rules_now',
+  'shop_part',
+  'stock_place',
+  'stock_level',
+  'derived_use',
+  'derived_run',
+  'derived_joint',
+  'joint_alike',
+  'ledger_line',
+  'derived_duty',
+] as const;
+
+/** All rows of a shop's derived tables, in one order. */
+export async function tablesOf(owner: Sql, shopId: string): Promise<Record<string, unknown[]>> {
+  const tables: Record<string, unknown[]> = {};
+  for (const table of DERIVED_TABLES) {
+    const rows = await owner.unsafe(`select to_jsonb(t) as row from ${table} t where shop_id = $1 order by to_jsonb(t)::text`, [shopId]);
+    tables[table] = rows.map((r) => r.row);
+  }
+  return tables;
+}

@@ -6,6 +6,7 @@ import { isWorkKind, usualWork } from '../core/make/work-kinds.ts';
 import type { SubjectKind } from '../record/book/entry.ts';
 import type { FiledBookEntry } from '../record/book/shape.ts';
 import type { Entry } from '../record/index.ts';
+import { keptForm } from '../record/kinds.ts';
 import { type FiledEntry, filedEntry, raised } from '../record/shape.ts';
 import { localDay, localTime, name, timeZone, uuid } from '../record/shapes.ts';
 import { pathText, unstorable } from '../record/storable.ts';
@@ -17,6 +18,7 @@ import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from
 import { ImportError } from './import-error.ts';
 import { derive } from './projections/index.ts';
 import { visitHeads, visitSheets } from './queries/visits.ts';
+import { inShop } from './shop-transaction.ts';
 import { insertDrains, insertJoints, sameContent } from './write.ts';
 
 const list = <T extends z.ZodMiniType>(shape: T, most: number) => z.array(shape).check(z.maxLength(most, `holds more than ${most}`));
@@ -81,7 +83,7 @@ export async function exportVisit(sql: Sql, shopId: string, visitId: string): Pr
         runs: [...runs].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)).map((r) => r.id),
         works: Object.fromEntries(runs.map((r) => [r.id, r.work])),
       },
-      entries: entries.map(entryOf) as FiledEntry[],
+      entries: entries.map((row) => keptForm(entryOf(row))) as FiledEntry[],
       told: recordRows((await visitSheets(tx, shopId, await visitHeads(tx, shopId, [visitId])))[0]!, catalogue()).map((row) => ({ ...row })),
     };
     return `${JSON.stringify(file, null, 1)}\n`;
@@ -165,7 +167,7 @@ function placeOf(text: string, error: unknown): string {
  * @throws ImportError naming the path and the cause
  */
 export async function importVisit(sql: Sql, shopId: string, file: VisitFile, at: Date): Promise<{ visitId: string; isNew: boolean; added: number }> {
-  return sql.begin(async (tx) => {
+  return inShop(sql, shopId, async (tx) => {
     const isNew = await keepHouse(tx, shopId, file, at);
     const fresh = await freshEntries(tx, shopId, file.entries);
     let position = await lockCursor(tx, shopId);
@@ -272,7 +274,7 @@ async function keepEntry(tx: Tx, shopId: string, entry: FiledEntry, position: nu
   await refusing(tx, path, why, async (sp) => {
     await insertJoints(sp, shopId, [entry as Entry]);
     await insertDrains(sp, shopId, [entry as Entry]);
-    await insertEntries(sp, shopId, [{ ...entry, position }]);
+    await insertEntries(sp, shopId, [{ ...keptForm(entry), position }]);
   });
 }
 

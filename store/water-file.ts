@@ -9,6 +9,7 @@ import { appendBook, filedBookEntry } from './append-book.ts';
 import type { Sql } from './connection.ts';
 import { ImportError } from './import-error.ts';
 import { premisesWhole } from './queries/premises.ts';
+import { inShop } from './shop-transaction.ts';
 
 const ORDER: WaterThing['what'][] = ['place', 'pipe', 'valve'];
 
@@ -60,8 +61,8 @@ export function parseWaterFile(text: string): WaterFile {
 
 /** Draws what the file holds, over what is drawn already of the same ids. @returns null for no such premises */
 export async function importWater(sql: Sql, shopId: string, premisesId: string, file: WaterFile, at: Date): Promise<{ things: number } | null> {
-  return sql.begin(async (tx) => {
-    const [there] = await tx`select 1 from premises where shop_id = ${shopId} and premises_id = ${premisesId} and not gone for update`;
+  return inShop(sql, shopId, async (tx) => {
+    const [there] = await tx`select 1 from premises where shop_id = ${shopId} and premises_id = ${premisesId} and not gone`;
     if (!there) return null;
     const things = inOrder(file.things);
     const parts = Array.from({ length: Math.ceil(things.length / MOST_AT_ONCE) }, (_, i) => things.slice(i * MOST_AT_ONCE, (i + 1) * MOST_AT_ONCE));

@@ -2,8 +2,10 @@
 import { isDeepStrictEqual } from 'node:util';
 import { catalogue } from '../catalog/index.ts';
 import { refusalFor } from '../record/check.ts';
+import type { Stamped } from '../record/entry.ts';
 import { broughtUp, drainOfId, type Entry, jointsBrought, runNow } from '../record/index.ts';
 import type { Refusal } from '../record/kind.ts';
+import { keptForm } from '../record/kinds.ts';
 import type { SentEntry } from '../record/shape.ts';
 import { contextOf, type RunRow } from '../record/visit/sheet.ts';
 import type { Sql, Tx } from './connection.ts';
@@ -40,7 +42,7 @@ const runDesk: Desk<SentEntry> = {
   insert: async (tx, shopId, good) => {
     await insertJoints(tx, shopId, good);
     await insertDrains(tx, shopId, good);
-    await insertEntries(tx, shopId, good as PlacedEntry[]);
+    await insertEntries(tx, shopId, good.map(keptForm) as PlacedEntry[]);
   },
 };
 
@@ -78,14 +80,21 @@ function judge(entry: SentEntry, runs: Map<string, RunAtHand>, at: Date): Refusa
   );
 }
 
-/** When it was sent and recorded may differ between two tries; what was seen may not. An older program's entry is compared as it reads now. */
+/**
+ * When it was sent and recorded may differ between two tries, and the one sent again may leave out who said it; what was seen may not. An older
+ * program's entry is compared as it reads now.
+ */
 export function sameContent(a: Entry, b: Entry): boolean {
+  if (isOtherPerson(a, b)) return false;
   const content = (entry: Entry) => {
-    const { sentAt: _s, recordedAt: _r, position: _p, ...rest } = broughtUp(entry) as Entry & { position?: number };
+    const { sentAt: _s, recordedAt: _r, position: _p, personId: _w, ...rest } = broughtUp(entry) as Entry & { position?: number };
     return JSON.parse(JSON.stringify(rest));
   };
   return isDeepStrictEqual(content(a), content(b));
 }
+
+/** Two people are named. */
+export const isOtherPerson = (a: Stamped, b: Stamped): boolean => Boolean(a.personId && b.personId && a.personId !== b.personId);
 
 const runKey = (e: Pick<Entry, 'visitId' | 'runId'>): string => `${e.visitId} ${e.runId}`;
 

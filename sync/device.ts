@@ -6,7 +6,7 @@
 import { type IDBPDatabase, openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
 import { type BookEntry, isBookEntry } from '../record/book/entry.ts';
-import { broughtUp, type Entry } from '../record/kinds.ts';
+import { broughtUp, type Entry, keptForm } from '../record/kinds.ts';
 import { type PremisesBook, premisesBook, sheetFrom } from '../record/premises/book.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
 import { DevicePictures } from './device-pictures.ts';
@@ -68,7 +68,7 @@ export class DeviceStore {
   async keep(entries: AnyEntry[]): Promise<Outgoing[]> {
     try {
       const tx = this.db.transaction('outgoing', 'readwrite', SURELY);
-      const numbers = entries.map((entry) => tx.store.add({ entry, status: 'waiting' } as Outgoing));
+      const numbers = entries.map((entry) => tx.store.add({ entry: asKept(entry), status: 'waiting' } as Outgoing));
       tx.commit();
       const [seqs] = await Promise.all([Promise.all(numbers), tx.done]);
       return entries.map((entry, i) => ({ seq: seqs[i]!, entry: { ...entry, seq: seqs[i]! }, status: 'waiting' }));
@@ -82,7 +82,8 @@ export class DeviceStore {
     const tx = this.db.transaction(['outgoing', 'known'], 'readwrite', SURELY);
     for (const entry of entries) {
       const isHere = (await tx.objectStore('outgoing').index('id').getKey(entry.id)) ?? (await tx.objectStore('known').getKey(entry.id));
-      if (isHere === undefined) await tx.objectStore('outgoing').add({ entry: { ...entry, deviceId: this.deviceId }, status: 'waiting' } as Outgoing);
+      if (isHere === undefined)
+        await tx.objectStore('outgoing').add({ entry: { ...asKept(entry), deviceId: this.deviceId }, status: 'waiting' } as Outgoing);
     }
     await tx.done;
   }
@@ -146,7 +147,7 @@ export class DeviceStore {
   async mend(seq: number, entry: AnyEntry): Promise<void> {
     const tx = this.db.transaction('outgoing', 'readwrite', SURELY);
     await this.change(tx.store, seq, (o) => ({ ...o, status: 'put away' }));
-    await tx.store.add({ entry, status: 'waiting' } as Outgoing);
+    await tx.store.add({ entry: asKept(entry), status: 'waiting' } as Outgoing);
     await tx.done;
   }
 
@@ -296,6 +297,9 @@ export class DeviceStore {
     await this.db.put('facts', value, key);
   }
 }
+
+/** Without the words that are made when it is read. */
+const asKept = (entry: AnyEntry): AnyEntry => (isBookEntry(entry) ? entry : keptForm(entry));
 
 const numbered = <E extends AnyEntry>({ seq, entry }: { seq: number; entry: E }): E => ({ ...entry, seq });
 

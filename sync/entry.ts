@@ -23,6 +23,7 @@ export function newEntry<K extends EntryKind>(
     checkPointId: target.checkPointId ?? null,
     correctsId: target.correctsId ?? null,
     deviceId: where.deviceId,
+    personId: null,
     seenAt: new Date().toISOString(),
     sentAt: null,
     recordedAt: null,
@@ -39,5 +40,16 @@ export function newBookEntry(
   body: BookEntry['body'],
   correctsId: string | null = null,
 ): BookEntry {
-  return { id: uuidv7(), deviceId, seenAt: new Date().toISOString(), sentAt: null, recordedAt: null, correctsId, subject, change, body };
+  return {
+    id: uuidv7(),
+    deviceId,
+    personId: null,
+    seenAt: new Date().toISOString(),
+    sentAt: null,
+    recordedAt: null,
+    correctsId,
+    subject,
+    change,
+    body,
+  };
 }

@@ -6,7 +6,7 @@ import { isDatabaseLost } from '../../store/connection.ts';
 import { CsvFileError } from '../../store/csv-rows.ts';
 import { ImportError } from '../../store/import-error.ts';
 import { PieceError } from '../../store/pictures.ts';
-import { RulesChangedError } from '../../store/queries/rules.ts';
+import { BusyError, OtherProgramError, wasUndone } from '../../store/shop-transaction.ts';
 import { ManyShopsError } from '../../store/shops.ts';
 import { BodyError, TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';
@@ -40,7 +40,6 @@ export function answerOf(error: unknown): Response {
     const [first] = error.faults;
     return problem(422, 'csv-file', 'The file was not taken in', error.message, `line ${first?.line}, ${first?.column}`);
   }
-  if (error instanceof RulesChangedError) return problem(409, 'changed-meanwhile', 'Changed meanwhile', error.message, 'basedOn');
   if (error instanceof PictureError) return problem(422, 'picture', 'The picture was not taken', error.message, 'the body');
   if (error instanceof PieceError) return problem(409, 'other-piece', 'Not the next piece', error.message, 'at');
   if (error instanceof ManyShopsError) return problem(409, 'many-shops', 'Too many shops', error.message, 'id');
@@ -51,6 +50,9 @@ export function answerOf(error: unknown): Response {
     return problem(422, 'request', 'That will not do', `${at}: ${issue?.message ?? 'does not read'}.`, at);
   }
   if (error instanceof SyntaxError) return problem(400, 'json', 'Not JSON', 'The request does not read as JSON.', 'the body');
+  if (error instanceof OtherProgramError) return problem(503, 'other-program', 'Later', error.message);
+  if (error instanceof BusyError || wasUndone(error)) return problem(503, 'busy', 'Later', BUSY);
+  if (isDiskFull(error)) return problem(507, 'disk-full', 'No room', DISK_FULL);
   if (isDatabaseLost(error)) {
     return problem(
       503,
@@ -76,6 +78,15 @@ export function answerOf(error: unknown): Response {
     'Our fault',
     `Something went wrong here that should not have; nothing was changed. It is in the server's log as fault ${number}. Try again.`,
   );
+}
+
+const BUSY = 'Too many write at once. What you entered is kept on the device and sent again in a moment.';
+const DISK_FULL = 'The disk of the server is full: nothing was changed. What you entered is kept on the device. Make room there, then try again.';
+
+/** SQLSTATE 53100, or the file system's own word. */
+function isDiskFull(error: unknown): boolean {
+  const { code } = (error ?? {}) as { code?: unknown };
+  return code === '53100' || code === 'ENOSPC';
 }
 
 /** SQLSTATE class 22 and 23: what was given does not go into the database. */

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { EndCodeError, InputError } from '../../core/errors.ts';
 import { DatabaseLostError } from '../../store/connection.ts';
 import { ImportError } from '../../store/import-error.ts';
-import { RulesChangedError } from '../../store/queries/rules.ts';
+import { BusyError, OtherProgramError } from '../../store/shop-transaction.ts';
 import { answerOf } from './faults.ts';
 import { guard, readBody, TooLargeError } from './guard.ts';
 
@@ -44,7 +44,10 @@ describe('errors as answers', () => {
     ['not JSON', new SyntaxError('x'), 400],
     ['too large', new TooLargeError(1000), 413],
     ['import', new ImportError('line 3', 'this is not JSON.'), 422],
-    ['rules changed', new RulesChangedError(), 409],
+    ['another program derives', new OtherProgramError(), 503],
+    ['too many at once', new BusyError(null), 503],
+    ['a deadlock', Object.assign(new Error('x'), { code: '40P01' }), 503],
+    ['the disk is full', Object.assign(new Error('x'), { code: '53100' }), 507],
     ['database lost', new DatabaseLostError(null), 503],
     ['connection refused', Object.assign(new Error('x'), { code: 'ECONNREFUSED' }), 503],
   ];

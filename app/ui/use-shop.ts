@@ -1,12 +1,13 @@
-/** The shop in the browser: as the page had it, then as this device holds it with what waits here. */
+/** The shop and its house rules in the browser: as the page had them, then as this device holds them with what waits here. */
 import { useEffect, useState } from 'react';
-import { stateOf } from '../../record/book/fold.ts';
+import { type Standing, standingOf } from '../../record/book/fold.ts';
+import type { States } from '../../record/book/states.ts';
 import type { Shop } from '../../record/shop/state.ts';
 import { sync } from '../../sync/run.ts';
 
-/** @param initial the server's own, where the page brings it */
-export function useShop(initial: Shop | null = null): Shop | null {
-  const [shop, setShop] = useState<Shop | null>(initial);
+/** What is said of the shop as a whole; null until this device has it. */
+export function useOfShop<K extends 'shop' | 'rules'>(kind: K): Standing<States[K]> | null {
+  const [now, setNow] = useState<Standing<States[K]> | null>(null);
   useEffect(() => {
     let isOver = false;
     const read = async () => {
@@ -15,8 +16,8 @@ export function useShop(initial: Shop | null = null): Shop | null {
         const { shopId } = await store.facts();
         // Before the first kit it is not known which shop it is.
         if (shopId === '') return;
-        const now = stateOf('shop', shopId, await store.shopEntries());
-        if (!isOver && now) setShop(now);
+        const read = standingOf(kind, shopId, await store.shopEntries());
+        if (!isOver) setNow(read);
       } catch {
         // The page's own stands.
       }
@@ -27,6 +28,9 @@ export function useShop(initial: Shop | null = null): Shop | null {
       isOver = true;
       off();
     };
-  }, []);
-  return shop;
+  }, [kind]);
+  return now;
 }
+
+/** @param initial the server's own, where the page brings it */
+export const useShop = (initial: Shop | null = null): Shop | null => useOfShop('shop')?.state ?? initial;

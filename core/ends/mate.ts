@@ -1,8 +1,9 @@
 import { defaultRules, type HouseRules } from '../house/rules.ts';
 import { type Reason, reason } from '../reason.ts';
-import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
+import { turns24 } from '../units/fraction.ts';
 import { type End, type EndCode, parseEnd, type SocketEnd, type ThreadEnd } from './code.ts';
 import { type Fit, type LooseCode, refuse, type Verdict } from './joint.ts';
+import { jointReason } from './sayings.ts';
 import { type SealId, type SealTurns, sealById } from './seals.ts';
 import { threadJoint } from './thread-joint.ts';
 import { noseJoint, tubeJoint } from './tube-joint.ts';
@@ -65,7 +66,7 @@ function finish(fit: Fit, seal: SealId, a: End, b: End, rules: HouseRules): Mati
   let verdict = fit.verdict;
   if (plastic && id === 'flare') {
     verdict = 'marginal';
-    because.push(reason('flare-plastic', 'A flare wants metal on both sides: on plastic it is not to be trusted.'));
+    because.push(jointReason('flare-plastic'));
   }
   if (id === 'taper-plastic') because.push(...taperPlastic(a, b));
   const turns = plastic ? softened(id) : sealById(id).turns;
@@ -97,55 +98,32 @@ function softened(id: SealId): SealTurns | null {
 
 function taperPlastic(a: End, b: End): Reason[] {
   const [male, female] = (a as ThreadEnd).gender === 'm' ? [a as ThreadEnd, b as ThreadEnd] : [b as ThreadEnd, a as ThreadEnd];
-  const out = [
-    reason('plastic-tape', 'Plastic on a taper thread takes tape only: solvents in paste crack plastic.', { source: 'field reference, section 3' }),
-  ];
+  const out = [jointReason('plastic-tape')];
   if (male.material === 'metal' && female.material === 'plastic') {
-    out.push(
-      reason('metal-into-plastic', 'Caution: a metal male in a plastic female goes by hand and one turn, never wrenched on.', {
-        source: 'field reference, section 3',
-      }),
-    );
+    out.push(jointReason('metal-into-plastic'));
   }
   return out;
 }
 
 function houseTurns(id: SealId, table: SealTurns, rules: HouseRules): { turns: SealTurns; because: Reason[] } {
-  const most = writeTurns(turns24(table.most));
-  const typical = reason(
-    'turns',
-    `${turnsRange(table)} past hand-tight, ${writeTurns(turns24(table.default))} to begin with, ${most} at most: typical.`,
-    { source: "seals table, trade practice; the maker's sheet overrides" },
-  );
+  const { from, to, default: usual, most } = table;
+  const typical = jointReason('turns', { from, to, default: usual, most });
   const house = rules.turns[id];
   if (house === undefined) return { turns: { ...table }, because: [typical] };
   const wanted = Math.max(0, turns24(house)) / 24;
-  const used = Math.min(wanted, table.most);
-  const text =
-    wanted > table.most
-      ? `The house figure of ${writeTurns(turns24(wanted))} is past the most this joint takes: ${most}.`
-      : `House rule: ${writeTurns(turns24(used))} past hand-tight.`;
-  return { turns: { ...table, default: used }, because: [typical, reason('house-turns', text, { figures: { turns: used } })] };
-}
-
-function turnsRange(t: SealTurns): string {
-  return t.from === t.to ? writeTurns(turns24(t.to)) : `${writeFraction(turns24(t.from) / 24, 24)} to ${writeTurns(turns24(t.to))}`;
+  const used = Math.min(wanted, most);
+  return { turns: { ...table, default: used }, because: [typical, jointReason('house-turns', { turns: used, wanted, most })] };
 }
 
 /** Notes the house rule it used. */
 function sealant(id: SealId, rules: HouseRules, because: Reason[]): Mating['sealant'] {
   if (id === 'taper-plastic') return 'tape';
   if (id === 'taper') {
-    because.push(
-      reason(
-        'house-thread-sealant',
-        rules.threadSealant === 'tape' ? 'House rule: PTFE tape, 3 wraps in the direction of tightening.' : 'House rule: thread paste.',
-      ),
-    );
+    because.push(jointReason('house-thread-sealant', { sealant: rules.threadSealant }));
     return rules.threadSealant;
   }
   if (id === 'ferrule' || id === 'ferrule-large' || id === 'cone') {
-    because.push(reason('house-ferrule', rules.ferrule === 'dry' ? 'House rule: made up dry.' : 'House rule: a trace of paste.'));
+    because.push(jointReason('house-ferrule', { ferrule: rules.ferrule }));
     return rules.ferrule === 'dry' ? 'none' : 'trace of paste';
   }
   return 'none';

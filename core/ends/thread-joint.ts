@@ -5,11 +5,10 @@ import type { ThreadEnd } from './code.ts';
 import { type Fit, refuse } from './joint.ts';
 import { threadSpec } from './label.ts';
 import { classicNearMiss, nearId } from './near-miss.ts';
+import { jointReason } from './sayings.ts';
 import type { SealId } from './seals.ts';
 import { threadFit } from './thread-fit.ts';
 import type { ThreadFamily } from './threads.ts';
-
-const SOURCE = 'field reference, section 2; thread tables';
 
 /** How a male thread seals in a female one of the same thread: the male's family first. Pairs not named have no seat for each other. */
 const SEATS: Partial<Record<ThreadFamily, Partial<Record<ThreadFamily, SealId>>>> = {
@@ -61,14 +60,14 @@ export function threadJoint(a: ThreadEnd, b: ThreadEnd): Fit {
       };
     case 'other flanks': {
       const seal = seat(male, female);
-      const text = `Same pitch and nearly the same diameter, but ${male.thread.includedAngleDeg} against ${female.thread.includedAngleDeg} degree threads:`;
-      if (seal === null) return refuse(reason('other-flanks', `${text} not made for each other, and nothing seals.`, measures), named);
+      const because = jointReason('other-flanks', { male: male.code, female: female.code, seal: seal ?? 'none', ...measures.figures });
+      if (seal === null) return refuse(because, named);
       return {
         verdict: 'marginal',
         seal,
         loose: [],
         ...named,
-        because: [reason('other-flanks', `${text} a washer joint may hold. Use the right part.`, measures), ...alike],
+        because: [because, ...alike],
       };
     }
     case 'mates': {
@@ -124,9 +123,7 @@ function tpi(end: ThreadEnd): string {
 }
 
 function looksAlike(male: ThreadEnd, female: ThreadEnd) {
-  return reason('looks-alike', `${threadSpec(male)} and ${threadSpec(female)} are easily mistaken for each other: check pitch and diameter.`, {
-    source: SOURCE,
-  });
+  return jointReason('looks-alike', { male: male.code, female: female.code });
 }
 
 function noSeat(male: ThreadEnd, female: ThreadEnd): string {
@@ -135,24 +132,7 @@ function noSeat(male: ThreadEnd, female: ThreadEnd): string {
 }
 
 function seals(male: ThreadEnd, female: ThreadEnd, seal: SealId) {
-  if (seal === 'taper') return reason('seat-taper', 'Taper thread in taper thread: the thread itself seals, with tape or paste.', { source: SOURCE });
-  if (seal === 'washer-on-taper') {
-    return reason(
-      'seat-washer-on-taper',
-      "The swivel nut's washer seals on the flat end; the thread only pulls. The end must be flat, square and deburred.",
-      { source: SOURCE },
-    );
-  }
-  const on: Partial<Record<SealId, string>> = {
-    flare: 'Flare on flare, metal to metal.',
-    'o-ring': "The hose tail's O-ring seals, not the turn.",
-    'washer-hose': 'The washer in the hose nut seals on the flat face.',
-    'washer-aerator': 'The washer in the aerator seals.',
-  };
-  const text =
-    on[seal] ??
-    (male.family === 'comp'
-      ? "The swivel nut brings its own rubber seal; the body's own nut and ferrule are left off."
-      : `The nut's own washer seals on the ${female.family === 'bc' ? 'shank' : 'flat end'}.`);
-  return reason(`seat-${seal}`, text, { source: SOURCE });
+  const rule = `seat-${seal}` as 'seat-washer';
+  if (seal !== 'washer') return jointReason(rule);
+  return jointReason(rule, { on: male.family === 'comp' ? 'body' : female.family === 'bc' ? 'shank' : 'flat end' });
 }

@@ -3,6 +3,7 @@ import { diameter, said } from '../units/quantity.ts';
 import type { SocketEnd, ThreadEnd, TubeEnd } from './code.ts';
 import { type Fit, refuse } from './joint.ts';
 import { NEAR_NOMINAL } from './near-miss.ts';
+import { jointReason } from './sayings.ts';
 import type { SealId } from './seals.ts';
 
 const SOURCE = 'field reference, sections 2 and 3';
@@ -60,14 +61,14 @@ function ferrule(tube: TubeEnd): Grip | Reason {
       return {
         seal: large ? 'ferrule-large' : 'ferrule',
         loose: [nut, `ferrule-${od(tube)}`],
-        because: [reason('ferrule-copper', 'Brass ferrule on copper: tube cut square, deburred and pushed to the stop.', { source: SOURCE })],
+        because: [jointReason('ferrule-copper')],
       };
     case 'pex':
       if (large) {
         return {
           seal: 'ferrule-large',
           loose: [nut, `ferrule-${od(tube)}`, `insert-${od(tube)}`],
-          because: [reason('ferrule-pex', 'PEX of this size takes a brass ferrule over an insert inside the tube.', { source: SOURCE })],
+          because: [jointReason('ferrule-pex')],
         };
       }
       return plasticFerrule(tube, nut);
@@ -84,9 +85,7 @@ function plasticFerrule(tube: TubeEnd, nut: string): Grip {
   return {
     seal: 'ferrule-plastic',
     loose: [nut, `plastic-ferrule-${od(tube)}`, `insert-${od(tube)}`],
-    because: [
-      reason('ferrule-plastic', 'Plastic tube takes an insert and a plastic ferrule: a brass one can cut the tube. Tug test.', { source: SOURCE }),
-    ],
+    because: [jointReason('ferrule-plastic')],
   };
 }
 
@@ -94,13 +93,9 @@ function push(tube: TubeEnd): Grip | Reason {
   const { material, odIn } = tube.tube;
   if (material === 'steel') return reason('push-steel', 'Push-to-connect does not take steel pipe.', { source: SOURCE });
   const small = odIn <= 0.375;
-  const because = [
-    reason('push', small ? 'Square cut, pushed to the second stop, tugged.' : 'Square cut, deburred, pushed to its depth mark, tugged.', {
-      source: SOURCE,
-    }),
-  ];
+  const because = [jointReason('push', { size: small ? 'small' : 'large' })];
   if (small && material === 'copper') {
-    because.push(reason('push-small-copper', 'Copper in a small push fitting: never chromed or scored tube.', { source: SOURCE }));
+    because.push(jointReason('push-small-copper'));
   }
   const insert = material === 'pex' && odIn >= 0.5;
   return { seal: small ? 'push-small' : 'push', loose: insert ? [`insert-${od(tube)}`] : [], because };
@@ -112,20 +107,20 @@ function cup(tube: TubeEnd): Grip | Reason {
   return {
     seal: 'solder',
     loose: [],
-    because: [reason('solder', 'Soldered cup: bright metal, dry pipe, lead-free solder.', { source: SOURCE })],
+    because: [jointReason('solder')],
   };
 }
 
-const ring = (seal: SealId, kind: string, text: string) => (tube: TubeEnd) =>
+const ring = (seal: 'crimp' | 'expansion', kind: string) => (tube: TubeEnd) =>
   tube.tube.material === 'pex'
-    ? { seal, loose: [`${kind}-${od(tube)}`], because: [reason(seal, text, { source: SOURCE })] }
+    ? { seal, loose: [`${kind}-${od(tube)}`], because: [jointReason(seal)] }
     : reason(`${seal}-pex`, 'This barb takes PEX, nothing else.', { source: SOURCE });
 
 const GRIPS: Record<SocketEnd['family'], (tube: TubeEnd) => Grip | Reason> = {
   ptc: push,
   cup,
-  crimp: ring('crimp', 'crimp-ring', 'Ring 1/8 to 1/4 in from the end, checked with the go/no-go gauge.'),
-  expand: ring('expansion', 'expansion-ring', "Only where the tube's print names F1960; give it time to close before water is let in."),
+  crimp: ring('crimp', 'crimp-ring'),
+  expand: ring('expansion', 'expansion-ring'),
   nose: () => reason('nose-tube', 'A riser nose seals on a shank, not on tube.', { source: SOURCE }),
 };
 
@@ -138,7 +133,7 @@ export function noseJoint(nose: SocketEnd, shank: ThreadEnd): Fit {
       verdict: 'seals',
       seal: 'cone',
       loose,
-      because: [reason('cone', "The cone washer seals between the riser's nose and the shank; the nut pulls it up.", { source: SOURCE })],
+      because: [jointReason('cone')],
     };
   }
   if (base === 'npt-1/2-m' || base === 'g-1/2-m') {
@@ -146,7 +141,7 @@ export function noseJoint(nose: SocketEnd, shank: ThreadEnd): Fit {
       verdict: 'marginal',
       seal: 'cone',
       loose,
-      because: [reason('cone-marginal', 'The nut pulls on this thread but the shank is not made for a cone washer.', { source: SOURCE })],
+      because: [jointReason('cone-marginal')],
     };
   }
   return refuse(reason('nose-shank', 'A riser nose seals on a 1/2 in straight shank or a ballcock shank.', { source: SOURCE }));

@@ -2,12 +2,12 @@ import { boreIn } from '../ends/bore.ts';
 import type { EndCode } from '../ends/code.ts';
 import { parseEnd } from '../ends/code.ts';
 import { isHoseNut } from '../ends/hose-or-pipe.ts';
-import { type SealId, sealById } from '../ends/seals.ts';
-import { type Reason, reason } from '../reason.ts';
-import { diameter, length, said, temperature } from '../units/quantity.ts';
+import type { SealId } from '../ends/seals.ts';
+import type { Reason } from '../reason.ts';
 import type { Part, PartEnd } from './part.ts';
 import { piecePriceCents } from './pricing.ts';
-import type { Branch, Chain, ChainJoint } from './query.ts';
+import { type Branch, type Chain, type ChainJoint, SCALDS_F } from './query.ts';
+import { chainReason } from './sayings.ts';
 import { callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
 import { stubCautions } from './stub.ts';
 import { notPreferred } from './suits.ts';
@@ -73,11 +73,7 @@ function narrowing(s: Setting, steps: Step[]): Reason[] {
   const least = Math.min(...steps.flatMap((o) => [boreIn(o.inEnd.code), boreIn(o.outEnd.code)]));
   const ends = Math.min(boreIn(s.from), boreIn(s.to));
   if (least >= NARROW * ends) return [];
-  return [
-    reason('narrow', said`It narrows to about ${diameter(least, 2)} between ends of ${diameter(ends, 2)} (typical): less water, slower to fill.`, {
-      figures: { boreIn: Number(least.toFixed(2)) },
-    }),
-  ];
+  return [chainReason('narrow', { boreIn: Number(least.toFixed(2)), endsIn: Number(ends.toFixed(2)) })];
 }
 
 function jointsOf(s: Setting, steps: Step[]): ChainJoint[] {
@@ -97,42 +93,34 @@ function countLoose(joints: ChainJoint[], branches: Chain['branches']): Record<s
 
 /** What a joint asks care of, by how it seals. */
 const BY_SEAL: Partial<Record<SealId, Reason[]>> = {
-  solder: [
-    reason('fire', 'Soldering: heat shield, extinguisher, fire watch for 30 minutes; an end open for the steam; a wet pipe will not solder.'),
-    reason('solder-first', 'Solder first, let it cool, then the rest: no plastic, rubber or push fitting near the heat.'),
-  ],
-  'washer-on-taper': [reason('washer-on-taper', `A washer nut on a taper stub: ${sealById('washer-on-taper')?.note}.`)],
+  solder: [chainReason('fire'), chainReason('solder-first')],
+  'washer-on-taper': [chainReason('washer-on-taper')],
 };
 
 /** What can be trusted to hurt or to leak, each said once, where its hazard is in the chain. */
 function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
   const out: Reason[] = [];
   if (joints.some((j) => j.mating.verdict === 'marginal')) {
-    out.push(reason('marginal', 'A joint of this chain only may hold: get the right part if there is any way to.'));
+    out.push(chainReason('marginal'));
   }
   for (const side of [s.from, s.to]) {
     if (parseEnd(side).family === 'ptc') {
-      out.push(reason('push-found', 'A push-to-connect end found in place: check that it is sound, and that it takes this tube.'));
+      out.push(chainReason('push-found'));
     }
   }
   for (const seal of new Set(joints.flatMap((j) => j.mating.seal ?? []))) out.push(...(BY_SEAL[seal] ?? []));
   out.push(...joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper')));
   out.push(...stubOf(s, steps, joints));
   if (steps.at(-1)?.part.tags.includes('hose') && isHoseNut(s.to)) {
-    out.push(
-      reason(
-        'hose-on-hose',
-        "A hose onto the appliance's own hose: connectors are not joined in series where anything else reaches. Keep the joint in sight.",
-      ),
-    );
+    out.push(chainReason('hose-on-hose'));
   }
   out.push(...tooLong(s, steps));
   out.push(...narrowing(s, steps));
   if (steps.some((o) => o.branches.some((b) => b.use === 'free'))) {
-    out.push(reason('outlet-free', 'An outlet stays free: keep its valve shut, and cap it until a line is on it.'));
+    out.push(chainReason('outlet-free'));
   }
-  if (s.need.water === 'hot' && s.need.tempF > 120) {
-    out.push(reason('scald', said`Hot water above ${temperature(120)} scalds: cool it or keep hands clear.`, { figures: { tempF: s.need.tempF } }));
+  if (s.need.water === 'hot' && s.need.tempF > SCALDS_F) {
+    out.push(chainReason('scald', { tempF: s.need.tempF }));
   }
   return out;
 }
@@ -143,8 +131,7 @@ const LOOPS = { moreIn: 24, times: 2 };
 function tooLong({ need: { minLengthIn } }: Setting, steps: Step[]): Reason[] {
   const hose = steps.find((o) => o.part.flexible && o.cutLengthIn === null);
   if (!hose || minLengthIn === null || hose.lengthIn < minLengthIn * LOOPS.times || hose.lengthIn < minLengthIn + LOOPS.moreIn) return [];
-  const text = said`The line is ${length(hose.lengthIn)} for ${length(minLengthIn)}: the rest loops, and may kink. A shorter one is better.`;
-  return [reason('long-line', text, { figures: { lengthIn: hose.lengthIn, minLengthIn } })];
+  return [chainReason('long-line', { lengthIn: hose.lengthIn, minLengthIn })];
 }
 
 function stubOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {

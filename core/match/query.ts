@@ -115,6 +115,9 @@ export interface MatchResult {
   unreachable?: Reason[];
 }
 
+/** Water above this scalds, degrees Fahrenheit. */
+export const SCALDS_F = 120;
+
 /** Totals closer than this are equal: dollars. */
 export const SAME_DOLLARS = 1e-9;
 

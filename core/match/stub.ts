@@ -5,6 +5,7 @@ import { freeLengthIn, tubeHold } from '../ends/tube-joints.ts';
 import { type Reason, reason } from '../reason.ts';
 import { length, said } from '../units/quantity.ts';
 import type { Stub } from './query.ts';
+import { chainReason } from './sayings.ts';
 
 const SOURCE = 'field reference, section 3: typical';
 
@@ -36,17 +37,9 @@ export function stubCautions(stub: Stub, tube: EndCode, mating: Mating): Reason[
   if (parseEnd(tube).kind !== 'tube' || mating.seal === null) return [];
   const hold = tubeHold(mating.seal);
   if (stub.finish === 'chromed' && (hold === 'ferrule' || hold === 'solder')) {
-    return [reason('stub-chromed', 'Chromed tube: turn or sand the chrome off to bright copper where the joint goes.', { source: SOURCE })];
+    return [chainReason('stub-chromed')];
   }
-  if (stub.finish === 'pitted') return [reason('stub-pitted', 'Pitted tube: cut it back to where it is sound.', { source: SOURCE })];
+  if (stub.finish === 'pitted') return [chainReason('stub-pitted')];
   if (stub.finish !== 'unknown') return [];
-  return [
-    reason(
-      'stub-unknown',
-      'The finish of the tube is not known: chromed, it takes no push fitting; pitted, neither push, ferrule nor solder. Look first.',
-      {
-        source: SOURCE,
-      },
-    ),
-  ];
+  return [chainReason('stub-unknown')];
 }

@@ -1,20 +1,21 @@
 /** Whether an entry of the book may be taken: what every change must obey, then the change's own rule on the book as it stands. */
 import type { Refusal } from '../kind.ts';
 import { isNamed, WITHDRAWN } from '../standing.ts';
-import type { BookEntry } from './entry.ts';
+import { type BookEntry, isOfShop } from './entry.ts';
 import type { BookNow } from './now.ts';
 import type { AnyState } from './states.ts';
 import type { Change, ToldChange } from './subject.ts';
 import { subjectOf } from './subjects.ts';
 
 /**
- * @param entries all that was said under the subject's id until now
+ * @param underId all that was said under the subject's id until now
  * @returns why the entry is not taken; null when it is
  */
-export function bookRefusal(entry: BookEntry, entries: readonly BookEntry[], book: BookNow): Refusal | null {
+export function bookRefusal(entry: BookEntry, underId: readonly BookEntry[], book: BookNow): Refusal | null {
   const { kind, id } = entry.subject;
   const subject = subjectOf(kind);
-  const other = entries.find((e) => e.subject.kind !== kind);
+  const entries = underId.filter((e) => e.subject.kind === kind);
+  const other = underId.find((e) => e.subject.kind !== kind && !(isOfShop(kind) && isOfShop(e.subject.kind)));
   if (other) return { rule: 'other-subject', why: `That id is of a ${subjectOf(other.subject.kind).called}.` };
   if (entry.change === WITHDRAWN) return withdrawalRefusal(entry, entries, book);
   const change = subject.changes[entry.change] as unknown as Change<unknown, AnyState> | undefined;

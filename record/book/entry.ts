@@ -1,7 +1,10 @@
 /** What a shop looks after, as it is made and changed: entries of the book, beside those of runs, on the same way in. */
 import type { Stamped } from '../entry.ts';
 
-export const SUBJECTS = ['premises', 'place', 'appliance', 'run', 'visit', 'follow-up', 'stock', 'shop'] as const;
+export const SUBJECTS = ['premises', 'place', 'appliance', 'run', 'visit', 'follow-up', 'stock', 'shop', 'rules', 'part'] as const;
+
+/** Said of the shop as a whole, under its id: the shop itself and its house rules. */
+export const isOfShop = (kind: SubjectKind): boolean => kind === 'shop' || kind === 'rules';
 
 export type SubjectKind = (typeof SUBJECTS)[number];
 

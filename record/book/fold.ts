@@ -26,21 +26,22 @@ export interface Standing<S> {
  */
 export function standingOf<K extends SubjectKind>(kind: K, id: string, entries: readonly BookEntry[]): Standing<States[K]> {
   const subject = subjectOf(kind);
-  const stand = fates(entries).flatMap(({ stands, by }) => (stands ? [{ entry: stands, saidBy: by }] : []));
+  // The shop and its house rules share an id.
+  const stand = fates(entries.filter((e) => e.subject.kind === kind)).flatMap(({ stands, by }) => (stands ? [{ entry: stands, saidBy: by }] : []));
   const made = subject.making === null ? undefined : stand.find(({ entry }) => entry.change === subject.making);
   if (subject.making !== null && !made) return { state: null, conflicts: [] };
   const begins = subject.begins as (id: string, body: unknown) => AnyState;
   let state = begins(id, made?.entry.body);
   const setters = new Map<string, Setter[]>();
-  if (made) noteSetters(setters, made);
+  if (made) noteSetters(setters, made, made.entry.body);
   for (const one of stand) {
     if (one === made) continue;
     const declared = subject.changes[one.entry.change];
     if (!declared) continue;
-    if (declared.sets) {
-      state = { ...state, ...one.entry.body } as AnyState;
-      noteSetters(setters, one);
-    } else if (declared.apply) state = declared.apply(state, one.entry.body as never, one.entry as never);
+    const fields = declared.sets?.(one.entry.body as never);
+    if (fields) noteSetters(setters, one, fields);
+    if (declared.apply) state = declared.apply(state, one.entry.body as never, one.entry as never);
+    else if (fields) state = { ...state, ...fields } as AnyState;
   }
   return { state: state as unknown as States[K], conflicts: conflictsOf(setters) };
 }
@@ -49,14 +50,16 @@ export const stateOf = <K extends SubjectKind>(kind: K, id: string, entries: rea
   standingOf(kind, id, entries).state;
 
 interface Setter {
+  fields: Readonly<Record<string, unknown>>;
   /** In the place of what it corrects. */
   entry: BookEntry;
   /** As it was said: a correction by the device that corrected. */
   saidBy: BookEntry;
 }
 
-function noteSetters(setters: Map<string, Setter[]>, one: Setter): void {
-  for (const field of Object.keys(one.entry.body)) {
+function noteSetters(setters: Map<string, Setter[]>, said: Omit<Setter, 'fields'>, fields: object): void {
+  const one: Setter = { ...said, fields: fields as Setter['fields'] };
+  for (const field of Object.keys(fields)) {
     const list = setters.get(field);
     if (list) list.push(one);
     else setters.set(field, [one]);
@@ -68,12 +71,12 @@ function conflictsOf(setters: ReadonlyMap<string, Setter[]>): FieldConflict[] {
     const last = list.at(-1)!;
     const other = list.slice(0, -1).findLast((o) => isOther(o, last, field) && knewNothing(o.saidBy, last.saidBy));
     if (!other) return [];
-    return [{ field, entries: [other.saidBy.id, last.saidBy.id], values: [other.entry.body[field], last.entry.body[field]] }];
+    return [{ field, entries: [other.saidBy.id, last.saidBy.id], values: [other.fields[field], last.fields[field]] }];
   });
 }
 
 const isOther = (a: Setter, b: Setter, field: string): boolean =>
-  a.saidBy.deviceId !== b.saidBy.deviceId && JSON.stringify(a.entry.body[field]) !== JSON.stringify(b.entry.body[field]);
+  a.saidBy.deviceId !== b.saidBy.deviceId && JSON.stringify(a.fields[field]) !== JSON.stringify(b.fields[field]);
 
 /** Each was said before the other was on record. */
 function knewNothing(a: BookEntry, b: BookEntry): boolean {

@@ -14,6 +14,7 @@ export type FiledBookEntry = BookEntry & { sentAt: string; recordedAt: string };
 const base = {
   id: uuid,
   deviceId: uuid,
+  personId: z._default(z.nullable(uuid), null),
   seq: z.optional(z.int('wants a whole number').check(z.gte(1, 'counts from 1'), z.lte(INT4_MAX, 'is too large'))),
   seenAt: instant,
   sentAt: instant,

@@ -1,5 +1,8 @@
 /** How the subjects of the book stand, by their kinds. */
+
+import type { OwnPart } from '../parts/own-part.ts';
 import type { Appliance, Place, Premises, Run } from '../premises/states.ts';
+import type { RulesNow } from '../rules/rules.ts';
 import type { Shop } from '../shop/state.ts';
 import type { StockPlace } from '../stock/state.ts';
 import type { FollowUp, Visit } from '../visit/states.ts';
@@ -13,6 +16,8 @@ export interface States {
   'follow-up': FollowUp;
   stock: StockPlace;
   shop: Shop;
+  rules: RulesNow;
+  part: OwnPart;
 }
 
 export type AnyState = States[keyof States];

@@ -19,10 +19,10 @@ export interface Change<B, S> {
   names?: (body: B) => Named[];
   /** What must hold beside that; null when it does. `now` is the subject as it stands, null where it is made by this. */
   holds?: (entry: ToldChange<B>, now: S | null, book: BookNow) => Refusal | null;
-  /** The subject after it; not called for what makes it, and for fields that are set. */
+  /** The subject after it; not called for what makes it. Left out where fields are set: they stand as they were said. */
   apply?: (now: S, body: B, entry: ToldChange<B>) => S;
-  /** Its body is fields of the subject: the last who sets one is right, and two who did not know of each other are both shown. */
-  sets?: boolean;
+  /** Fields of the subject that it sets: the last who sets one is right, and two who did not know of each other are both shown. */
+  sets?: (body: B) => object;
   /** It can be neither corrected nor taken back. */
   isFinal?: boolean;
   /** What happened, in plain words. */
@@ -53,6 +53,9 @@ export interface BookWords {
   /** So much of an item, with its name: '3 x Elbow', '25 ft of PE tube'; `isBare` leaves the name out. */
   amount: (item: string, quantity: number, isBare?: boolean) => string;
 }
+
+/** For a change whose whole body is fields of its subject. */
+export const itsFields = <B extends object>(body: B): object => body;
 
 /** Declares a change; the body's type follows from its shape. */
 export const change =

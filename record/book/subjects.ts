@@ -1,8 +1,11 @@
 /** The register of subjects. The border's check, the fold, the words, the file format and the API description follow from it. */
+
+import { ownPart } from '../parts/own-part.ts';
 import { appliance } from '../premises/appliance.ts';
 import { place } from '../premises/place.ts';
 import { premises } from '../premises/premises.ts';
 import { run } from '../premises/run.ts';
+import { rules } from '../rules/rules.ts';
 import { shop } from '../shop/shop.ts';
 import { stockPlace } from '../stock/stock-place.ts';
 import { followUp } from '../visit/follow-up.ts';
@@ -11,7 +14,7 @@ import type { SubjectKind } from './entry.ts';
 import type { AnyState } from './states.ts';
 import type { Subject } from './subject.ts';
 
-const declared = { premises, place, appliance, run, visit, 'follow-up': followUp, stock: stockPlace, shop } as const;
+const declared = { premises, place, appliance, run, visit, 'follow-up': followUp, stock: stockPlace, shop, rules, part: ownPart } as const;
 
 /** A kind of subject whose states are not looked into here. */
 export type AnySubject = Omit<Subject<SubjectKind, AnyState>, 'nameOf' | 'belongsTo'> & {

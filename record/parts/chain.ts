@@ -3,6 +3,7 @@ import * as z from 'zod/mini';
 import type { SealId } from '../../core/ends/seals.ts';
 import { seals } from '../../core/ends/seals.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
+import { type KeptReason, keptReason, sayReason } from '../../core/say.ts';
 import { QUANTITIES } from '../../core/units/quantity.ts';
 import type { Same } from '../same.ts';
 import { amount, cents, count, end, id, lengthIn, text, turnsShape } from '../shapes.ts';
@@ -12,14 +13,16 @@ const quantity = z.object({
   value: amount,
   places: z.optional(z.int().check(z.gte(0), z.lte(6))),
 });
-const reasonShape = z.object({
+/** As it is kept: its rule and figures, whose words are made when it is read. Older programs kept the words. */
+const keptShape = z.object({
   rule: id,
-  text,
+  text: z.optional(text),
   /** Of a sentence with quantities: to be said in either system. */
   pieces: z.optional(z.array(z.union([text, quantity])).check(z.maxLength(40))),
   source: z.optional(text),
   figures: z.optional(z.record(id, z.union([amount, text]))),
 });
+const reasonShape = z.pipe(keptShape, z.transform(sayReason));
 const because = z.array(reasonShape).check(z.maxLength(40));
 const water = z.enum(['cold', 'hot']);
 
@@ -70,6 +73,30 @@ export const need = z.object({
   rejoinFirst: z.optional(z.boolean()),
   outOf: z.optional(z.enum(['wall', 'floor'])),
 });
+
+type Kept<T> = { because: T[] };
+interface WithReasons {
+  joints: { mating: Kept<KeptReason> }[];
+  cautions: KeptReason[];
+}
+
+const eachReason = <C extends WithReasons>(of: C, to: (reason: KeptReason) => KeptReason): C => ({
+  ...of,
+  joints: of.joints.map((j) => ({ ...j, mating: { ...j.mating, because: j.mating.because.map(to) } })),
+  cautions: of.cautions.map(to),
+});
+
+/** A chain as it is kept: its reasons without their words. */
+export const chainKept = (of: Chain): WithReasons => eachReason(of as WithReasons, keptReason);
+
+/** A kept chain with the words of its reasons; what is no chain is left as it is, for its shape to refuse. */
+export function chainSaid(of: unknown): unknown {
+  const { joints, cautions } = (of ?? {}) as Partial<WithReasons>;
+  const reads = Array.isArray(joints) && Array.isArray(cautions) && joints.every((j) => Array.isArray(j?.mating?.because));
+  const areReasons = (list: unknown[]) => list.every((r) => typeof (r as KeptReason | null)?.rule === 'string');
+  if (!reads || !areReasons(cautions) || !joints.every((j) => areReasons(j.mating.because))) return of;
+  return eachReason(of as WithReasons, sayReason);
+}
 
 const chainAgrees: Same<z.output<typeof chain>, Chain> = true;
 const needAgrees: Same<z.output<typeof need>, Need> = true;

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { isApplianceKind } from '../../core/ends/inlets.ts';
 import { fieldsInWords, retiring, someOf } from '../book/rules.ts';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { amount, name, shortText, uuid } from '../shapes.ts';
 import type { Appliance } from './states.ts';
 
@@ -39,19 +39,19 @@ export const appliance: Subject<'appliance', Appliance> = {
         { kind: 'place', id: b.placeId, at: 'placeId' },
       ],
       holds: ({ body }, _, book) => (book.get('place', body.placeId)?.premisesId === body.premisesId ? null : OTHER_PREMISES),
-      sets: true,
+      sets: itsFields,
       says: (b, words) => `appliance "${b.name}" written down in ${words.subject({ kind: 'place', id: b.placeId })}`,
     }),
     changed: applianceChange({
       shape: someOf({ kind: applianceKind, name, sheet: z.nullable(sheet) }),
-      sets: true,
+      sets: itsFields,
       says: (b) => `changed: ${fieldsInWords(b, { sheet: 'figures of its sheet' })}`,
     }),
     moved: applianceChange({
       shape: moved,
       names: (b) => [{ kind: 'place', id: b.placeId, at: 'placeId' }],
       holds: ({ body }, now, book) => (book.get('place', body.placeId)?.premisesId === now?.premisesId ? null : OTHER_PREMISES),
-      sets: true,
+      sets: itsFields,
       says: (b, words) => `moved to ${words.subject({ kind: 'place', id: b.placeId })}`,
     }),
     ...retiring<Appliance>(),

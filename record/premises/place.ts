@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { fieldsInWords, retiring } from '../book/rules.ts';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { name, uuid } from '../shapes.ts';
 import type { Place } from './states.ts';
 
@@ -19,10 +19,10 @@ export const place: Subject<'place', Place> = {
     made: placeChange({
       shape: made,
       names: (b) => [{ kind: 'premises', id: b.premisesId, at: 'premisesId' }],
-      sets: true,
+      sets: itsFields,
       says: (b) => `place "${b.name}" written down`,
     }),
-    changed: placeChange({ shape: z.strictObject({ name }), sets: true, says: (b) => `changed: ${fieldsInWords(b)}` }),
+    changed: placeChange({ shape: z.strictObject({ name }), sets: itsFields, says: (b) => `changed: ${fieldsInWords(b)}` }),
     ...retiring<Place>(),
   },
 };

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { clearable, fieldsInWords, retiring, someOf } from '../book/rules.ts';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { localTime, name, timeZone } from '../shapes.ts';
 import type { Premises } from './states.ts';
 import { waterChanges } from './water.ts';
@@ -48,8 +48,8 @@ export const premises: Subject<'premises', Premises> = {
     retired: null,
   }),
   changes: {
-    made: premisesChange({ shape: shapes.made, sets: true, says: (b) => `premises "${b.name}" written down` }),
-    changed: premisesChange({ shape: shapes.changed, sets: true, says: (b) => `changed: ${fieldsInWords(b, WORDS)}` }),
+    made: premisesChange({ shape: shapes.made, sets: itsFields, says: (b) => `premises "${b.name}" written down` }),
+    changed: premisesChange({ shape: shapes.changed, sets: itsFields, says: (b) => `changed: ${fieldsInWords(b, WORDS)}` }),
     ...retiring<Premises>(),
     ...waterChanges,
     'contact-erased': premisesChange({

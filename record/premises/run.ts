@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { fieldsInWords, retiring } from '../book/rules.ts';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { name, uuid } from '../shapes.ts';
 import type { Run } from './states.ts';
 
@@ -37,10 +37,10 @@ export const run: Subject<'run', Run> = {
     made: runChange({
       shape: made,
       names: (b) => [{ kind: 'appliance', id: b.applianceId, at: 'applianceId' }],
-      sets: true,
+      sets: itsFields,
       says: (b) => `run "${b.name}" written down, ${b.water}`,
     }),
-    changed: runChange({ shape: z.strictObject({ name }), sets: true, says: (b) => `changed: ${fieldsInWords(b)}` }),
+    changed: runChange({ shape: z.strictObject({ name }), sets: itsFields, says: (b) => `changed: ${fieldsInWords(b)}` }),
     ...retiring<Run>(),
   },
 };

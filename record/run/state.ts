@@ -5,10 +5,10 @@ import { happenedAt, targetOf } from '../entry.ts';
 import type { Told } from '../kind.ts';
 import type { Bodies, Entry, EntryOf } from '../kinds.ts';
 import { type Conflict, conflictsOf } from './conflicts.ts';
-import { eachOf, type History, historyOf, lastOf } from './history.ts';
+import { acceptances, eachOf, type History, historyOf, lastOf } from './history.ts';
 import type { Trouble } from './joint-life.ts';
 import { callbackReported } from './kinds/callback-reported.ts';
-import type { AcceptedChain } from './kinds/chain-accepted.ts';
+import { type NamedChain, namedChain } from './kinds/chain-accepted.ts';
 import { dutySeen } from './kinds/duty-seen.ts';
 import { listed } from './kinds/listed.ts';
 import { lookEnded } from './kinds/look-ended.ts';
@@ -60,7 +60,9 @@ export interface RunState {
   needChanges: ReturnType<typeof needFactsOf>['changes'];
   /** What else Look found. */
   survey: SurveyFacts;
-  accepted: (AcceptedChain & { entryId: string }) | null;
+  accepted: (NamedChain & { entryId: string }) | null;
+  /** What all that was ever accepted here is called, by part id or loose code. */
+  itemNames: Record<string, string>;
   /** There is a card: a chain was accepted, or nothing is joined. */
   hasCard: boolean;
   /** Something was pressed on a card that no chain keeps the rules of. */
@@ -139,6 +141,7 @@ export function stateFrom(context: RunContext, history: History): RunState {
     signOffUndone: undone,
     recheck: signedOff ? recheckOf(signedOff, targets) : 'none',
     callbacks: eachOf(history, callbackReported).map((e) => ({ entryId: e.id, targetId: targetOf(e), ...e.body, atMs: happenedAt(e) })),
+    itemNames: Object.assign({}, ...acceptances(history).map(({ body }) => namesIn(namedChain(body, context)))) as Record<string, string>,
     uses: work.accepted ? usesOf(work.accepted, lives) : [],
     conflicts: conflictsOf(history, lives),
     pressureLogs: eachOf(history, pressureLogged).map(dated),
@@ -154,6 +157,8 @@ export function stateFrom(context: RunContext, history: History): RunState {
 }
 
 const isTrouble = (finding: Finding): finding is Trouble => finding !== 'dry' && finding !== 'normal';
+
+const namesIn = ({ items }: NamedChain) => Object.fromEntries(Object.entries(items).map(([id, { name }]) => [id, name]));
 
 /** An entry as a list shows it. */
 const dated = <B>(e: Told<B>): { entryId: string; atMs: number; body: B } => ({ entryId: e.id, atMs: happenedAt(e), body: e.body });

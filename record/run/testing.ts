@@ -66,5 +66,5 @@ export const CONTEXT: RunContext = {
 /** A chain by one of the hoses, accepted; its joints are `j1` and `j2`. */
 export function acceptedOf(part: Part, replacesId: string | null): AcceptedChain {
   const [chain] = matchChains({ from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [part], need: { water: 'cold' } }).chains;
-  return { from: 'comp-3/8-m', to: 'bc-7/8-m', rejoin: null, need: { water: 'cold' }, chain: chain!, jointIds: ['j1', 'j2'], rules: defaultRules, catalogueVersion: 'v', items: itemsOf([part.id], [part], []), currency: 'USD', replacesId }; // biome-ignore format: one acceptance
+  return { from: 'comp-3/8-m', to: 'bc-7/8-m', rejoin: null, need: { water: 'cold' }, chain: chain!, jointIds: ['j1', 'j2'], rules: defaultRules, catalogueVersion: 'v', items: itemsOf([part.id], { parts: [part], loose: [] }), currency: 'USD', replacesId }; // biome-ignore format: one acceptance
 }

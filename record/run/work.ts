@@ -18,7 +18,7 @@ import { acceptances, eachOf, type History, lastOf } from './history.ts';
 import { type Life, livesOf } from './joint-life.ts';
 import { type JointPlace, placesOf } from './joint-place.ts';
 import { cardBegun } from './kinds/card-begun.ts';
-import { type AcceptedChain, chainAccepted } from './kinds/chain-accepted.ts';
+import { type AcceptedChain, chainAccepted, type NamedChain, type Names, namedChain } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
 import { endSeen } from './kinds/end-seen.ts';
 import { figureMeasured } from './kinds/figure-measured.ts';
@@ -41,6 +41,8 @@ export interface RunContext {
   checkPoints: { id: string; kind: 'stem' | 'drain'; name: string }[];
   stepData: StepTemplate[];
   parts: Part[];
+  /** What loose pieces are called. */
+  loose?: Names['loose'];
   /** The house's of now, for a card that is not begun and has no chain that keeps them; the usual unless given. */
   rules?: HouseRules;
   /** What is judged on sight. */
@@ -91,7 +93,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
   const stop = tried?.body ?? null;
   const place = placeOf(history);
   const acceptance = lastOf(history, chainAccepted);
-  const accepted = acceptance && { ...acceptance.body, entryId: acceptance.id };
+  const accepted = acceptance && { ...namedChain(acceptance.body, context), entryId: acceptance.id };
   const begun = lastOf(history, cardBegun);
   const rules = accepted?.rules ?? begun?.body.rules ?? context.rules ?? defaultRules;
   const cardVersion = accepted ? (accepted.cardVersion ?? 1) : (begun?.body.cardVersion ?? cardVersionOf(context.stepData));
@@ -208,7 +210,7 @@ const USUAL_OUTLET = 'comp-3/8-m';
 
 function cardOf(
   context: RunContext,
-  accepted: AcceptedChain | null,
+  accepted: NamedChain | null,
   found: {
     stop: Bodies['stop-tried'] | null;
     place: Place;
@@ -248,12 +250,12 @@ function cardOf(
 }
 
 /** A part as it was when the chain was accepted; the catalogue's where the acceptance says only its name. */
-function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string): CardPart[] {
+function partAsAccepted(context: RunContext, accepted: NamedChain, id: string): CardPart[] {
   const item = accepted.items[id];
   if (item?.kind !== undefined && item.tags) {
     const { name, kind, tags, flexible, cutToLength, lengthIn } = item;
-    // Its bore is not kept with the chain, and changes nothing but a figure.
-    const boreIn = context.parts.find((p) => p.id === id)?.boreIn;
+    // Older acceptances did not keep its bore, which changes nothing but a figure.
+    const boreIn = item.boreIn === undefined ? context.parts.find((p) => p.id === id)?.boreIn : (item.boreIn ?? undefined);
     const more = Object.entries({ flexible, cutToLength, lengthIn, boreIn }).filter(([, value]) => value !== undefined);
     return [{ id, name, kind, tags, ...Object.fromEntries(more) }];
   }
@@ -262,7 +264,7 @@ function partAsAccepted(context: RunContext, accepted: AcceptedChain, id: string
 
 function jointStates(
   context: RunContext,
-  accepted: AcceptedChain,
+  accepted: NamedChain,
   lives: ReadonlyMap<string, Life>,
   rounds: Round[],
   { targetMlPerDay, hasStop }: { targetMlPerDay: number; hasStop: boolean },

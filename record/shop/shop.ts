@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { clearable, fieldsInWords, someOf } from '../book/rules.ts';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { cents, currency, name, timeZone } from '../shapes.ts';
 import type { Shop } from './state.ts';
 
@@ -43,7 +43,7 @@ export const shop: Subject<'shop', Shop> = {
   changes: {
     changed: change<Shop>()({
       shape: changed,
-      sets: true,
+      sets: itsFields,
       says: (b) =>
         `changed: ${fieldsInWords(b, { timeZone: 'time zone', minuteCents: 'price of a minute, cents', calloutCents: 'price of coming, cents', taxPercent: 'tax, percent', tagAddress: 'address on tags' })}`,
     }),

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { count, givenReason, INT4_MAX, name, uuid } from '../shapes.ts';
 import type { StockPlace } from './state.ts';
 
@@ -28,7 +28,7 @@ export const stockPlace: Subject<'stock', StockPlace> = {
   nameOf: (p) => p.name,
   begins: (id, body: z.output<typeof placeMade>) => ({ ...body, id }),
   changes: {
-    'place-made': stockChange({ shape: placeMade, sets: true, says: (b) => `${b.kind} "${b.name}" written down` }),
+    'place-made': stockChange({ shape: placeMade, sets: itsFields, says: (b) => `${b.kind} "${b.name}" written down` }),
     received: stockChange({ shape: cameOrWent, says: (b, w) => `received ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
     used: stockChange({ shape: cameOrWent, says: (b, w) => `used ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
     thrown: stockChange({ shape: cameOrWent, says: (b, w) => `thrown away ${w.amount(b.item, b.quantity)}: ${b.reason}` }),

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import type { BookNow } from '../book/now.ts';
 import { fieldsInWords, someOf } from '../book/rules.ts';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import type { Refusal } from '../kind.ts';
 import { givenReason, localDay, uuid } from '../shapes.ts';
@@ -35,14 +35,14 @@ export const followUp: Subject<'follow-up', FollowUp> = {
       shape: made,
       names: (b) => [{ kind: 'premises', id: b.premisesId, at: 'premisesId' }, ...namesRun(b.runId)],
       holds: ({ body }, _, book) => runRefusal(body.runId, body.premisesId, book),
-      sets: true,
+      sets: itsFields,
       says: (b) => `to be done${b.dueOn ? ` by ${b.dueOn}` : ''}: ${b.text}`,
     }),
     changed: followUpChange({
       shape: someOf(fields),
       names: (b) => namesRun(b.runId),
       holds: ({ body }, now, book) => runRefusal(body.runId, now?.premisesId, book),
-      sets: true,
+      sets: itsFields,
       says: (b) => `changed: ${fieldsInWords(b, { dueOn: 'due', runId: 'run' })}`,
     }),
     closed: followUpChange({

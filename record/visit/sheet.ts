@@ -9,6 +9,7 @@ import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import type { Part } from '../../core/match/part.ts';
 import type { Entry } from '../kinds.ts';
 import { historyOf, lastOf } from '../run/history.ts';
+import type { Names } from '../run/kinds/chain-accepted.ts';
 import { listed } from '../run/kinds/listed.ts';
 import { type RunContext, type RunState, runState } from '../run/state.ts';
 
@@ -66,6 +67,7 @@ export interface RunCatalogue {
   appliances: Appliance[];
   steps: StepTemplate[];
   parts: Part[];
+  loose?: Names['loose'];
   look: LookData;
   /** The house's of now, where it is known. */
   rules?: HouseRules;
@@ -90,6 +92,7 @@ export function contextOf(run: RunRow, catalogue: RunCatalogue): RunContext {
     checkPoints: run.checkPoints,
     stepData: catalogue.steps,
     parts: catalogue.parts,
+    ...(catalogue.loose ? { loose: catalogue.loose } : {}),
     look: catalogue.look,
     ...(catalogue.rules ? { rules: catalogue.rules } : {}),
     ...(catalogue.flowOf ? { gpmOf: (path, read) => catalogue.flowOf?.(appliance, run.water, read, path)?.point.gpm } : {}),

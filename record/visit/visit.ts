@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { type WorkKindId, workKind, workKinds, worksOn } from '../../core/make/work-kinds.ts';
 import type { BookNow } from '../book/now.ts';
 import { clearable, fieldsInWords, someOf, withReason } from '../book/rules.ts';
-import { change, type Subject } from '../book/subject.ts';
+import { change, itsFields, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import type { Refusal } from '../kind.ts';
 import { end, givenReason, localDay, localTime, name, uuid } from '../shapes.ts';
@@ -63,13 +63,13 @@ export const visit: Subject<'visit', Visit> = {
     made: visitChange({
       shape: made,
       names: (b) => [{ kind: 'premises', id: b.premisesId, at: 'premisesId' }, ...vanNamed(b)],
-      sets: true,
+      sets: itsFields,
       says: (b) => `visit "${b.title}" planned for ${b.onDate} at ${b.startsAt}`,
     }),
     changed: visitChange({
       shape: someOf(fields),
       names: vanNamed,
-      sets: true,
+      sets: itsFields,
       says: ({ vanId, ...b }, words) => {
         const van = vanId === undefined ? [] : [vanId === null ? 'goes by the first van' : `goes by ${words.subject({ kind: 'stock', id: vanId })}`];
         return `changed: ${[...(Object.keys(b).length > 0 ? [fieldsInWords(b, WORDS)] : []), ...van].join(', ')}`;

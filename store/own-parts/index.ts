@@ -1,9 +1,12 @@
 /** A shop's own parts: a CSV file in, all of it or nothing, and the same file out. */
+import { isDeepStrictEqual } from 'node:util';
 import Papa from 'papaparse';
 import { v7 as uuidv7 } from 'uuid';
 import { type Catalogue, catalogue } from '../../catalog/index.ts';
 import { cellsBroughtUp, PART_COLUMNS, partRow, shippedPartCells } from '../../catalog/parts.ts';
 import type { Part } from '../../core/index.ts';
+import type { FiledBookEntry } from '../../record/book/shape.ts';
+import { placesFor } from '../../record/parts/places.ts';
 import { stockOf, vanOf } from '../../record/stock/levels.ts';
 import { appendBook, filedBookEntry } from '../append-book.ts';
 import { byShop } from '../by-shop.ts';
@@ -11,6 +14,7 @@ import type { Sql, Tx } from '../connection.ts';
 import type { Cells } from '../csv-rows.ts';
 import { shopNow } from '../queries/shop.ts';
 import { coilIn, stockedPlaces, stockOnVan } from '../queries/stock.ts';
+import { inShop } from '../shop-transaction.ts';
 import { type Progress, pause, type ReadRow, readRows } from './read.ts';
 
 export { CalledOffError, MAX_OWN_PARTS, type Progress } from './read.ts';
@@ -18,7 +22,7 @@ export { CalledOffError, MAX_OWN_PARTS, type Progress } from './read.ts';
 const SLICE = 500;
 
 /**
- * Takes in a file of own parts in place of those the shop had.
+ * Takes in a file of own parts in place of those the shop had: each that differs is said in the book.
  *
  * @param report    told how far it is, now and then
  * @param calledOff asked between slices
@@ -33,22 +37,50 @@ export async function importParts(
   calledOff: () => boolean = () => false,
 ): Promise<{ parts: number; revision: number }> {
   const rows = await readRows(file, report, calledOff);
-  return sql.begin(async (tx) => {
-    const [row] = await tx<{ revision: number }[]>`
-      insert into own_catalogue (shop_id, revision, imported_at) values (${shopId}, 1, ${at})
-      on conflict (shop_id) do update set revision = own_catalogue.revision + 1, imported_at = excluded.imported_at returning revision`;
-    const before = await ownRows(tx, shopId);
-    await tx`delete from own_part where shop_id = ${shopId}`;
-    for (let i = 0; i < rows.length; i += SLICE) {
+  return inShop(sql, shopId, async (tx) => {
+    const before = await keptParts(tx, shopId);
+    const entries = partEntries(before, rows, at);
+    for (let i = 0; i < entries.length; i += SLICE) {
       await pause(calledOff);
-      const slice = rows.slice(i, i + SLICE);
-      const values = slice.map((r, n) => ({ shop_id: shopId, part_id: r.part.id, place_in_order: i + n, cells: tx.json(r.cells) }));
-      await tx`insert into own_part ${tx(values as never)}`;
-      report({ step: 'keeping', done: i + slice.length, of: rows.length });
+      await appendBook(tx, shopId, entries.slice(i, i + SLICE));
+      report({ step: 'keeping', done: Math.min(i + SLICE, entries.length), of: entries.length });
     }
-    await countVan(tx, shopId, rows, before, at);
-    return { parts: rows.length, revision: row!.revision };
+    const standing = before.filter((p) => !p.gone).map((p) => p.cells);
+    await countVan(tx, shopId, rows, standing, at);
+    return { parts: rows.length, revision: await partsRevision(tx, shopId) };
   });
+}
+
+/** A part of the shop's own as its table holds it, one that it has no more among them. */
+interface KeptPart {
+  subject_id: string;
+  part_id: string;
+  place: number;
+  cells: Cells;
+  gone: boolean;
+}
+
+const keptParts = (tx: Tx, shopId: string) =>
+  tx<KeptPart[]>`select subject_id, part_id, place, cells, gone from shop_part where shop_id = ${shopId} order by place, part_id`;
+
+/** What a file says that the shop has not: a part that is new, other or in another place, and each that is gone. */
+function partEntries(before: readonly KeptPart[], rows: readonly ReadRow[], at: Date): FiledBookEntry[] {
+  const known = new Map(before.map((p) => [p.part_id, p]));
+  const importId = uuidv7();
+  const places = placesFor(
+    rows.map(({ part }) => {
+      const own = known.get(part.id);
+      return own && !own.gone ? own.place : null;
+    }),
+  );
+  const set = rows.flatMap(({ part, cells }, i) => {
+    const own = known.get(part.id);
+    if (own && !own.gone && own.place === places[i] && isDeepStrictEqual(own.cells, cells)) return [];
+    return [filedBookEntry('part', own?.subject_id ?? uuidv7(), 'set', { row: cells, place: places[i], importId }, at)];
+  });
+  const inFile = new Set(rows.map(({ part }) => part.id));
+  const removed = before.filter((p) => !p.gone && !inFile.has(p.part_id));
+  return [...removed.map((p) => filedBookEntry('part', p.subject_id, 'removed', { importId }, at)), ...set];
 }
 
 /**
@@ -91,8 +123,14 @@ export async function exportAllParts(sql: Sql, shopId: string): Promise<string> 
 }
 
 async function ownRows(sql: Sql | Tx, shopId: string): Promise<Cells[]> {
-  const rows = await sql<{ cells: Cells }[]>`select cells from own_part where shop_id = ${shopId} order by place_in_order`;
+  const rows = await sql<{ cells: Cells }[]>`select cells from shop_part where shop_id = ${shopId} and not gone order by place, part_id`;
   return rows.map((r) => cellsBroughtUp(r.cells));
+}
+
+/** Rises whenever an own part is another; 0 while the shop never had any. */
+async function partsRevision(sql: Sql | Tx, shopId: string): Promise<number> {
+  const [row] = await sql<{ parts_revision: string }[]>`select parts_revision from shop_cursor where shop_id = ${shopId}`;
+  return Number(row?.parts_revision ?? 0);
 }
 
 function fileOf(rows: Cells[]): string {
@@ -101,7 +139,7 @@ function fileOf(rows: Cells[]): string {
 }
 
 interface Remembered {
-  revision: number | null;
+  revision: number;
   currency: string;
   catalogue: Catalogue;
 }
@@ -115,21 +153,18 @@ const remembered = byShop<Remembered>();
  * An own part that an older program took in and this one cannot read is left out.
  */
 export async function shopCatalogue(sql: Sql, shopId: string): Promise<Catalogue> {
-  const [[row], shop] = await Promise.all([
-    sql<{ revision: number }[]>`select revision from own_catalogue where shop_id = ${shopId}`,
-    shopNow(sql, shopId),
-  ]);
+  const [revision, shop] = await Promise.all([partsRevision(sql, shopId), shopNow(sql, shopId)]);
   const shipped = catalogue();
   const currency = shop.currency ?? shipped.currency;
-  const revision = row?.revision ?? null;
-  if (revision === null && currency === shipped.currency) return shipped;
+  if (revision === 0 && currency === shipped.currency) return shipped;
   const shops = remembered(sql);
   const known = shops.get(shopId);
   if (known?.revision === revision && known.currency === currency) return known.catalogue;
-  const parts = revision === null ? [] : (await ownRows(sql, shopId)).flatMap((cells) => partRow.safeParse(cells).data?.part ?? []);
-  const ids = new Set(parts.map((p) => p.id));
-  const version = [shipped.version, ...(revision === null ? [] : [revision]), ...(currency === shipped.currency ? [] : [currency])].join('+');
-  const merged = { ...shipped, version, currency, parts: [...parts, ...shipped.parts.filter((p) => !ids.has(p.id))] };
+  const parts = revision === 0 ? [] : (await ownRows(sql, shopId)).flatMap((cells) => partRow.safeParse(cells).data?.part ?? []);
+  const ownIds = parts.map((p) => p.id);
+  const own = new Set(ownIds);
+  const version = [shipped.version, ...(revision === 0 ? [] : [revision]), ...(currency === shipped.currency ? [] : [currency])].join('+');
+  const merged = { ...shipped, version, currency, ownIds, parts: [...parts, ...shipped.parts.filter((p) => !own.has(p.id))] };
   shops.set(shopId, { revision, currency, catalogue: merged });
   return merged;
 }

@@ -4,11 +4,14 @@ import { stateOf } from '../../record/book/fold.ts';
 import type { States } from '../../record/book/states.ts';
 import { fates, ordered } from '../../record/standing.ts';
 import type { Gathered } from '../../record/visit/states.ts';
-import { digestOf, type PlacedBookEntry, shopKey } from '../book-row.ts';
+import { zoneForAll } from '../../record/zones.ts';
+import type { PlacedBookEntry } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
+import { digestOf, shopKey } from '../digest.ts';
 import { groupBy } from '../group-by.ts';
 import type { Derived } from './derived.ts';
 import { followBook } from './ledger.ts';
+import { keepParts, keepRules, keepShop } from './shop.ts';
 import { keepStockPlaces } from './stock.ts';
 import { differs, setTo } from './upsert.ts';
 import { keepVans } from './uses.ts';
@@ -19,9 +22,14 @@ type Tabled = keyof typeof TABLES;
 
 /** Parents before what hangs on them. */
 const ORDER: Tabled[] = ['premises', 'place', 'appliance', 'run', 'visit', 'follow-up'];
+/** What nothing hangs on. */
+const REST = ['stock', 'shop', 'rules', 'part'] as const;
 
 /** Most visits have nothing beside the work. */
 const isEmpty = (g: Gathered): boolean => g.pictures.length + g.notes.length + g.signatures.length === 0;
+
+/** How many subjects are derived in one go: a statement takes 65,534 values. */
+const SLICE = 1000;
 
 type Row = Record<string, unknown>;
 
@@ -29,7 +37,7 @@ type Row = Record<string, unknown>;
 const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
   premises: (tx, p) => ({
     name: p.name,
-    time_zone: p.timeZone,
+    time_zone: zoneForAll(p.timeZone),
     address: p.address,
     access: p.access,
     main_valve: p.mainValve,
@@ -74,7 +82,7 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
 
 /** Brings the tables up to what was said of some subjects. */
 export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {
-  await deriveTables(tx, shopId, refs, entriesOf);
+  for (const slice of inSlices(refs)) await deriveTables(tx, shopId, slice, entriesOf);
   await keepSearch(tx, shopId, refs);
   const ids = (kind: SubjectKind) => refs.filter((r) => r.kind === kind).map((r) => r.id);
   await followBook(tx, shopId, {
@@ -84,6 +92,13 @@ export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], ent
     runs: ids('run'),
     visits: ids('visit'),
   });
+}
+
+/** Parents before what hangs on them, no more at once than a statement takes. */
+function inSlices(refs: SubjectRef[]): SubjectRef[][] {
+  const place = new Map<SubjectKind, number>(([...ORDER, ...REST] as SubjectKind[]).map((kind, i) => [kind, i]));
+  const sorted = [...refs].sort((a, b) => place.get(a.kind)! - place.get(b.kind)!);
+  return Array.from({ length: Math.ceil(sorted.length / SLICE) }, (_, i) => sorted.slice(i * SLICE, (i + 1) * SLICE));
 }
 
 async function deriveTables(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {
@@ -98,13 +113,15 @@ async function deriveTables(tx: Tx, shopId: string, refs: SubjectRef[], entriesO
     of('visit').map((v) => v.id),
   );
   await keepStockPlaces(tx, shopId, of('stock'));
-  for (const { state } of of('shop')) {
-    await tx`insert into shop_now ${tx({ shop_id: shopId, facts: tx.json(state as never) })} on conflict (shop_id) do update set facts = excluded.facts`;
-  }
+  await keepShop(tx, shopId, of('shop'));
+  await keepRules(tx, shopId, of('rules'));
+  await keepParts(tx, shopId, of('part'));
 }
 
-function standing<K extends SubjectKind>(kind: K, id: string, entries: PlacedBookEntry[]): Derived<K> {
-  return { id, state: stateOf(kind, id, entries), entries, upTo: Math.max(0, ...entries.map((e) => e.position)) };
+function standing<K extends SubjectKind>(kind: K, id: string, underId: PlacedBookEntry[]): Derived<K> {
+  // The shop and its house rules share an id.
+  const entries = underId.filter((e) => e.subject.kind === kind);
+  return { id, state: stateOf(kind, id, entries), entries, upTo: entries.reduce((most, e) => Math.max(most, e.position), 0) };
 }
 
 async function keepRows<K extends Tabled>(tx: Tx, shopId: string, kind: K, derived: Derived<K>[]): Promise<void> {
@@ -203,13 +220,10 @@ async function eraseContacts(tx: Tx, shopId: string, entries: BookEntry[]): Prom
   }
 }
 
-/** How many subjects are derived in one go. */
-const SLICE = 2000;
-
 /** Derives all subjects of a shop anew. */
 export async function rebuildBook(tx: Tx, shopId: string, entriesOfSubjects: (ids: string[]) => Promise<PlacedBookEntry[]>): Promise<number> {
   let n = 0;
-  for (const kind of [...ORDER, 'stock', 'shop'] as const) {
+  for (const kind of [...ORDER, ...REST]) {
     const rows = await tx<{ subject_id: string }[]>`
       select distinct subject_id from entry where shop_id = ${shopId} and subject_kind = ${kind} order by subject_id`;
     for (let i = 0; i < rows.length; i += SLICE) {

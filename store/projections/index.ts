@@ -7,10 +7,11 @@ import { summaryOf } from '../../record/run/summary.ts';
 import { type RunRow, readRun } from '../../record/visit/sheet.ts';
 import { entriesOfSubjects } from '../book-row.ts';
 import type { Sql, Tx } from '../connection.ts';
-import { lockCursor } from '../cursor.ts';
+import { derivationVersion } from '../derivation.ts';
 import { type EntryRow, entryColumns, entryOf, type PlacedEntry } from '../entry-row.ts';
 import { groupBy } from '../group-by.ts';
 import { visitRuns } from '../queries/visits.ts';
+import { inShopAnew } from '../shop-transaction.ts';
 import { rebuildBook } from './book.ts';
 import type { DerivedRun } from './derived.ts';
 import { keepJoints } from './joints.ts';
@@ -18,11 +19,6 @@ import { keepLedger, shownOf } from './ledger.ts';
 import { keepAllLevels } from './stock.ts';
 import { differs, setTo } from './upsert.ts';
 import { keepUses } from './uses.ts';
-
-/** Rises when what is derived changes its meaning; a new catalogue derives anew by itself. */
-const DERIVATION = 5;
-
-export const derivationVersion = (): string => `${DERIVATION} ${catalogue().version}`;
 
 /** A run in one visit. */
 export interface RunInVisit {
@@ -141,11 +137,10 @@ async function deriveRuns(tx: Tx, shopId: string, runs: RunInVisit[], levels: 'n
  *
  * @returns how many runs were derived
  */
-export const rebuild = (sql: Sql, shopId: string): Promise<number> => sql.begin((tx) => rebuildIn(tx, shopId));
+export const rebuild = (sql: Sql, shopId: string): Promise<number> => inShopAnew(sql, shopId, (tx) => rebuildIn(tx, shopId));
 
 /** The same within a transaction. */
 export async function rebuildIn(tx: Tx, shopId: string): Promise<number> {
-  await lockCursor(tx, shopId);
   for (const table of ['derived_use', 'stock_level', 'joint_alike']) await tx`delete from ${tx(table)} where shop_id = ${shopId}`;
   await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
   const runs = await deriveRuns(tx, shopId, await recordedRuns(tx, shopId), 'later');

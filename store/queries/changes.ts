@@ -3,7 +3,7 @@ import { type Changes, type Holding, KIT_DAYS, type Kit, type Placed, type Place
 import { type BookRow, bookColumns, bookEntryOf } from '../book-row.ts';
 import type { Sql } from '../connection.ts';
 import { shopCursor } from '../cursor.ts';
-import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
+import { type EntryRow, entryAsWritten, entryColumns } from '../entry-row.ts';
 import { groupBy } from '../group-by.ts';
 import { visitsWithRechecks } from './day.ts';
 import { shopSince, shopToday } from './shop.ts';
@@ -14,7 +14,7 @@ const MOST = 500;
 type RunRow = EntryRow & { position: string; subject_kind: null };
 type AnyRow = RunRow | (BookRow & { position: string; root_id: string });
 
-const placed = (row: RunRow): Placed => ({ ...entryOf(row), position: Number(row.position) });
+const placed = (row: RunRow): Placed => ({ ...entryAsWritten(row), position: Number(row.position) });
 const placedBook = (row: BookRow & { position: string; root_id: string }): PlacedBook => ({
   ...bookEntryOf(row),
   position: Number(row.position),
@@ -39,7 +39,8 @@ export async function changesAfter(sql: Sql, shopId: string, after: number): Pro
   const rows = await sql<AnyRow[]>`
     select ${sql([...entryColumns, 'subject_kind', 'subject_id', 'erased', 'position'])}, case when e.subject_kind is not null then ${root(sql)} end as root_id
     from entry e
-    where e.shop_id = ${shopId} and e.position > ${after} and e.position <= ${cursor.position} order by e.position limit ${MOST}`;
+    where e.shop_id = ${shopId} and e.position > ${after} and e.position <= ${cursor.position}
+      and e.subject_kind is distinct from 'part' order by e.position limit ${MOST}`;
   const entries = rows.flatMap((row) => (row.subject_kind === null ? [placed(row)] : []));
   const book = rows.flatMap((row) => (row.subject_kind === null ? [] : [placedBook(row)]));
   const last = rows.at(-1);

@@ -1,29 +1,33 @@
 import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
+import type { FieldConflict } from '../../record/book/fold.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
-import type { Sql } from '../connection.ts';
+import { rulesChanged } from '../../record/rules/rules.ts';
+import { appendBook, filedBookEntry } from '../append-book.ts';
+import type { Sql, Tx } from '../connection.ts';
+import { inShop } from '../shop-transaction.ts';
 
 export interface RulesVersion {
-  /** 0 while the shop has set none. */
+  /** How often they were changed; 0 while the shop has the usual ones. */
   version: number;
   rules: HouseRules;
+  /** Of the last change. */
   reason: string;
   recordedAt: string | null;
+  /** What two said of the same rule without knowing of each other. */
+  conflicts: FieldConflict[];
+  /** Position of the entry they are up to: another one is another set of rules. */
+  upTo: number;
 }
 
-/** Somebody else changed the house rules meanwhile. */
-export class RulesChangedError extends Error {
-  override readonly name = 'RulesChangedError';
-  constructor() {
-    super('The house rules were changed meanwhile, in another window or on another device. Load the page again, look, and choose again.');
-  }
-}
-
-/** The newest version, or the defaults where the shop has set none. */
-export async function currentRules(sql: Sql, shopId: string): Promise<RulesVersion> {
-  const [row] = await sql<{ version: number; rules: HouseRules; reason: string; recorded_at: Date }[]>`
-    select version, rules, reason, recorded_at from house_rules where shop_id = ${shopId} order by version desc limit 1`;
-  if (!row) return { version: 0, rules: defaultRules, reason: '', recordedAt: null };
-  return { version: row.version, rules: rulesBroughtUp(row.rules), reason: row.reason, recordedAt: row.recorded_at.toISOString() };
+/** The rules in force, or the usual ones where the shop has set none. */
+export async function currentRules(sql: Sql | Tx, shopId: string): Promise<RulesVersion> {
+  const [row] = await sql<
+    { version: number; rules: HouseRules; reason: string; changed_at: Date | null; conflicts: FieldConflict[]; up_to: string }[]
+  >`
+    select version, rules, reason, changed_at, conflicts, up_to from rules_now where shop_id = ${shopId}`;
+  if (!row) return { version: 0, rules: defaultRules, reason: '', recordedAt: null, conflicts: [], upTo: 0 };
+  const { version, rules, reason, changed_at, conflicts, up_to } = row;
+  return { version, rules: rulesBroughtUp(rules), reason, recordedAt: changed_at?.toISOString() ?? null, conflicts, upTo: Number(up_to) };
 }
 
 /** The house rules in force. */
@@ -32,18 +36,14 @@ export async function rulesInForce(sql: Sql, shopId: string): Promise<HouseRules
 }
 
 /**
- * Keeps a new version with its reason; the old ones stay.
+ * Has the house do it by these rules, with the reason: what differs from those in force is said in the book.
  *
- * @param basedOn the version that was looked at when the change was made
- * @throws RulesChangedError when it is no longer the newest
+ * @returns how often they were changed by now
  */
-export async function saveRules(sql: Sql, shopId: string, basedOn: number, rules: HouseRules, reason: string, at: Date): Promise<number> {
-  const version = basedOn + 1;
-  const rows = await sql`
-    insert into house_rules (shop_id, version, rules, reason, recorded_at)
-    select ${shopId}, ${version}, ${sql.json(rules as never)}, ${reason}, ${at}
-    where ${basedOn} = (select coalesce(max(version), 0) from house_rules where shop_id = ${shopId})
-    on conflict (shop_id, version) do nothing returning version`;
-  if (rows.length === 0) throw new RulesChangedError();
-  return version;
+export async function saveRules(sql: Sql, shopId: string, rules: HouseRules, reason: string, at: Date): Promise<number> {
+  return inShop(sql, shopId, async (tx) => {
+    const body = { rules: rulesChanged((await currentRules(tx, shopId)).rules, rules), reason };
+    if (Object.keys(body.rules).length > 0) await appendBook(tx, shopId, [filedBookEntry('rules', shopId, 'changed', body, at)]);
+    return (await currentRules(tx, shopId)).version;
+  });
 }

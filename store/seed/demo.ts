@@ -4,6 +4,7 @@ import { usualWork } from '../../core/make/work-kinds.ts';
 import type { BookEntry, SubjectKind } from '../../record/book/entry.ts';
 import type { FiledBookEntry } from '../../record/book/shape.ts';
 import type { Entry } from '../../record/index.ts';
+import { keptForm } from '../../record/kinds.ts';
 import type { WaterThing } from '../../record/premises/states.ts';
 import { MOST_AT_ONCE } from '../../record/premises/water.ts';
 import { addDays } from '../../record/visit/day.ts';
@@ -15,6 +16,7 @@ import { insertEntries, type PlacedEntry } from '../entry-row.ts';
 import { deriveMissing } from '../projections/index.ts';
 import { shopToday } from '../queries/shop.ts';
 import { coilIn } from '../queries/stock.ts';
+import { inShop } from '../shop-transaction.ts';
 import { insertDrains, insertJoints } from '../write.ts';
 import { APPLIANCES, type DemoVisit, PREMISES, SHOP, VISITS } from './observatory.ts';
 import { chance, seedOf, uuidAt } from './random.ts';
@@ -34,7 +36,7 @@ const RUNS = new Map(APPLIANCES.flatMap((appliance) => appliance.runs.map((run) 
 
 /** Loads the demo where the shop has none, and adds the visits of today and tomorrow where they are missing. */
 export async function ensureDemo(sql: Sql, at: Date): Promise<{ loaded: boolean; visitsAdded: number }> {
-  return sql.begin(async (tx) => {
+  return inShop(sql, FIRST_SHOP, async (tx) => {
     const [row] = await tx`select 1 from premises where shop_id = ${FIRST_SHOP} and premises_id = ${idOf(PREMISES.key)}`;
     const today = await shopToday(tx, FIRST_SHOP, at);
     await tx`update shop set is_demo = true where shop_id = ${FIRST_SHOP} and not is_demo`;
@@ -162,7 +164,7 @@ async function insertVisit(tx: Tx, slot: string, day: string, startsAt: string, 
 
 async function keepEntries(tx: Tx, entries: Entry[]): Promise<void> {
   let position = await lockCursor(tx, FIRST_SHOP);
-  const placed = entries.map((e) => ({ ...e, position: ++position }) as PlacedEntry);
+  const placed = entries.map((e) => ({ ...keptForm(e), position: ++position }) as PlacedEntry);
   await insertJoints(tx, FIRST_SHOP, placed);
   await insertDrains(tx, FIRST_SHOP, placed);
   await insertEntries(tx, FIRST_SHOP, placed);

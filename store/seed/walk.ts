@@ -74,7 +74,7 @@ export function walkEntries(w: Walk): Entry[] {
     const at = new Date(clock).toISOString();
     const id = uuidAt(clock, w.next);
     const base = { id, visitId: w.visitId, runId: w.runId, jointId: target.jointId ?? null, checkPointId: target.checkPointId ?? null };
-    out.push({ ...base, correctsId: null, deviceId: w.deviceId, seenAt: at, sentAt: at, recordedAt: at, kind, body } as Entry);
+    out.push({ ...base, correctsId: null, deviceId: w.deviceId, personId: null, seenAt: at, sentAt: at, recordedAt: at, kind, body } as Entry);
     return id;
   };
   const { run } = w;
@@ -187,7 +187,7 @@ function accept(w: Walk): AcceptedChain {
     rules: defaultRules,
     catalogueVersion: version,
     cardVersion: cardVersionOf(catalogue().steps),
-    items: itemsOf(ids, parts, loose),
+    items: itemsOf(ids, { parts, loose, ownIds: [] }),
     currency,
     replacesId: null,
   };

@@ -174,7 +174,7 @@ function entriesFor(target: OpenRun & { deviceId: string }, chain: Chain, q: Mat
     rules: q.rules ?? catalogue.rules,
     catalogueVersion: catalogue.version,
     cardVersion: cardVersionOf(catalogue.steps),
-    items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], catalogue.parts, catalogue.loose),
+    items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], catalogue),
     currency: catalogue.currency,
     replacesId: target.acceptedId,
   };

@@ -11,12 +11,16 @@ import {
   writeFraction,
   writeTurns,
 } from '../../../core/index.ts';
+import type { FieldConflict } from '../../../record/book/fold.ts';
+import { type RulesChange, rulesAfter, rulesChanged, ruleWords } from '../../../record/rules/rules.ts';
 import type { RulesVersion } from '../../../store/queries/rules.ts';
-import { forThisShop } from '../../../sync/shop-here.ts';
+import { say, saying } from '../../ui/book.ts';
+import { useOfShop } from '../../ui/use-shop.ts';
 import { type Figure, figuresOf } from './figures.ts';
 
 interface Props {
   initial: RulesVersion;
+  shopId: string;
   choices: HouseChoice[];
   seals: Seal[];
   duties: DutyRow[];
@@ -24,27 +28,20 @@ interface Props {
 }
 
 /** The shop's choices where good plumbers disagree, each with both sides' reasons; every change is a new version with its own. */
-export default function Rules({ initial, choices, seals, duties, ages }: Props) {
-  const [kept, setKept] = useState(initial);
-  const [rules, setRules] = useState(initial.rules);
+export default function Rules({ initial, shopId, choices, seals, duties, ages }: Props) {
+  const here = useOfShop('rules');
+  const kept = here?.state ?? initial;
+  const conflicts = here?.conflicts ?? initial.conflicts;
+  /** What is chosen here and not kept yet. */
+  const [chosen, setChosen] = useState<RulesChange>({});
+  const rules = rulesAfter(kept.rules, chosen);
+  const setRules = (now: HouseRules) => setChosen(rulesChanged(kept.rules, now));
   const [reason, setReason] = useState('');
-  const [said, setSaid] = useState('');
-  const changed = JSON.stringify(rules) !== JSON.stringify(kept.rules);
+  const changed = Object.keys(chosen).length > 0;
   const save = async () => {
-    try {
-      const response = await fetch(forThisShop('/api/v1/rules'), {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ basedOn: kept.version, rules, reason }),
-      });
-      const answer = (await response.json()) as { version?: number; detail?: string };
-      if (!response.ok || answer.version === undefined) return setSaid(answer.detail ?? 'It was not kept.');
-      setKept({ version: answer.version, rules, reason, recordedAt: new Date().toISOString() });
-      setReason('');
-      setSaid(`Kept as version ${answer.version}. What was accepted before keeps the rules it was accepted under.`);
-    } catch {
-      setSaid('The server does not answer. Nothing was kept; try again.');
-    }
+    if (!(await say([saying('rules', shopId, 'changed', { rules: chosen, reason })], 'House rules changed'))) return;
+    setChosen({});
+    setReason('');
   };
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
@@ -121,8 +118,14 @@ export default function Rules({ initial, choices, seals, duties, ages }: Props) 
         </section>
       </div>
       <aside className="grid content-start gap-3 lg:sticky lg:top-4 lg:self-start">
-        <h2>{kept.version === 0 ? 'The usual rules are in force' : `Version ${kept.version} is in force`}</h2>
+        <h2>{kept.version === 0 ? 'The usual rules are in force' : `Changed ${kept.version === 1 ? 'once' : `${kept.version} times`}`}</h2>
         {kept.reason && <p>"{kept.reason}"</p>}
+        <SaidTwice
+          conflicts={conflicts}
+          onSettle={(field, value) =>
+            say([saying('rules', shopId, 'changed', { rules: { [field]: value }, reason: 'settled between two' })], 'House rule settled')
+          }
+        />
         {changed ? (
           <>
             <label className="grid gap-1">
@@ -130,19 +133,33 @@ export default function Rules({ initial, choices, seals, duties, ages }: Props) 
               <textarea className="field min-h-24 py-2" maxLength={1000} value={reason} onChange={(e) => setReason(e.target.value)} />
             </label>
             <button type="button" className="key key-main" disabled={reason.trim() === ''} onClick={save}>
-              Keep as version {kept.version + 1}
+              Keep
             </button>
-            <button type="button" className="key" onClick={() => setRules(kept.rules)}>
+            <button type="button" className="key" onClick={() => setChosen({})}>
               Leave as it was
             </button>
           </>
         ) : (
-          <p className="text-soft">Nothing changed yet.</p>
+          <p className="text-soft">Nothing changed yet. What was accepted before keeps the rules it was accepted under.</p>
         )}
-        <p aria-live="polite">{said}</p>
       </aside>
     </div>
   );
+}
+
+/** Two devices changed the same rule without knowing of each other: both are shown, and one press settles it. */
+function SaidTwice({ conflicts, onSettle }: { conflicts: FieldConflict[]; onSettle: (field: string, value: unknown) => void }) {
+  return conflicts.map(({ field, values }) => (
+    <section key={field} aria-label="Said twice" className="border-2 border-ink p-3">
+      <h3>{ruleWords(field, null)}: two devices said this</h3>
+      {[...values].reverse().map((value, i) => (
+        <button key={JSON.stringify(value)} type="button" className="key mt-2 w-full" onClick={() => onSettle(field, value)}>
+          {typeof value === 'object' ? JSON.stringify(value) : String(value)}{' '}
+          {i === 0 && <span className="font-text text-base font-normal">stands now</span>}
+        </button>
+      ))}
+    </section>
+  ));
 }
 
 function withTurns(turns: HouseRules['turns'], id: Seal['id'], value: number | null): HouseRules['turns'] {

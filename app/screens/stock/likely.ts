@@ -42,7 +42,7 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
           stock,
           k: 1,
         }).chains;
-        if (chain) needs.set(id, neededFor({ chain, items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], parts, loose) }));
+        if (chain) needs.set(id, neededFor({ chain, items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], { parts, loose }) }));
         // Others have their turn between two.
         await new Promise((wake) => setTimeout(wake));
         if (isOver) return;

@@ -106,7 +106,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
       rules,
       catalogueVersion: catalogue.version,
       cardVersion: cardVersionOf(context.stepData),
-      items: itemsOf(ids, catalogue.parts, catalogue.loose),
+      items: itemsOf(ids, catalogue),
       currency: catalogue.currency,
       replacesId: state.accepted?.entryId ?? null,
     };

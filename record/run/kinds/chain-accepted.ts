@@ -1,19 +1,22 @@
 import * as z from 'zod/mini';
 import type { Part } from '../../../core/match/part.ts';
 import { kind } from '../../kind.ts';
-import { chain, need } from '../../parts/chain.ts';
+import { chain, chainKept, chainSaid, need } from '../../parts/chain.ts';
 import { houseRules, rulesBroughtUp } from '../../rules/house-rules.ts';
 import { cents, currency, end, id, name, notNegative, shortText, uuid } from '../../shapes.ts';
 
 /** A part as it was: what its steps follow from, and what it is drawn from. A later catalogue does not change history. */
 const item = z.object({
-  name,
+  /** Of a part of the shop's own, in the shop's words; left out: the shipped catalogue's. */
+  name: z.optional(name),
   priceCents: cents,
   kind: z.optional(shortText),
   tags: z.optional(z.array(shortText).check(z.maxLength(40))),
   flexible: z.optional(z.boolean()),
   cutToLength: z.optional(z.boolean()),
   lengthIn: z.optional(notNegative),
+  /** null where it was not known then. */
+  boreIn: z.optional(z.nullable(notNegative)),
 });
 
 /** An accepted chain with its grounds as they were. */
@@ -32,7 +35,7 @@ export const chainAccepted = kind({
       catalogueVersion: id,
       /** Of the card that was composed for it; the first unless given. */
       cardVersion: z.optional(z.int().check(z.gte(1), z.lte(1000))),
-      /** Names and unit prices as they were, by part id or loose code. */
+      /** Unit prices, and what the steps follow from, as they were, by part id or loose code. */
       items: z.record(id, item),
       currency,
       /** The acceptance this one replaces; null for the first. */
@@ -43,9 +46,10 @@ export const chainAccepted = kind({
       z.refine((b) => new Set(b.jointIds).size === b.jointIds.length, { path: ['jointIds'], error: 'names a joint twice' }),
     ),
   bringUp: (body) => {
-    const stored = body as { rules?: object } | null;
-    return typeof stored?.rules === 'object' ? { ...stored, rules: rulesBroughtUp(stored.rules) } : body;
+    const stored = body as { rules?: object; chain?: unknown } | null;
+    return typeof stored?.rules === 'object' ? { ...stored, rules: rulesBroughtUp(stored.rules), chain: chainSaid(stored.chain) } : body;
   },
+  kept: (body) => ({ ...body, chain: chainKept(body.chain) }),
   counts: 'last',
   about: 'run',
   onSigned: () => true,
@@ -61,35 +65,64 @@ export const chainAccepted = kind({
     return { rule: 'changed-meanwhile', why: 'Another chain is in force by now. Look at it, then accept another in its place if you still want to.' };
   },
   says: (b, w) =>
-    `Chain accepted: ${w.end(b.from)} to ${w.end(b.to)}${b.chain.parts.length > 0 ? ` by ${b.chain.parts.map((p) => b.items[p]?.name ?? w.item(p)).join('; ')}` : ''}`,
+    `Chain accepted: ${w.end(b.from)} to ${w.end(b.to)}${b.chain.parts.length > 0 ? ` by ${b.chain.parts.map((p) => w.item(p)).join('; ')}` : ''}`,
 });
 
 export type AcceptedChain = z.infer<typeof chainAccepted.shape>;
 
+/** What pieces are accepted from. */
+export interface Pieces {
+  parts: Part[];
+  loose: { code: string; name: string; priceCents: number }[];
+  /** Parts of the shop's own, by their ids: no other catalogue has their names. Left out where that is not known. */
+  ownIds?: readonly string[];
+}
+
 /** What an acceptance keeps of the parts and loose pieces of a chain, as they are in the catalogue now. */
-export function itemsOf(ids: string[], parts: Part[], loose: { code: string; name: string; priceCents: number }[]): AcceptedChain['items'] {
+export function itemsOf(ids: string[], { parts, loose, ownIds }: Pieces): AcceptedChain['items'] {
+  const own = ownIds && new Set(ownIds);
+  const wanted = new Set(ids);
+  const named = (of: string, called: string) => (own && !own.has(of) ? {} : { name: called });
   const known = new Map<string, AcceptedChain['items'][string]>([
-    ...parts.map((p) => [p.id, partItem(p)] as const),
-    ...loose.map((l) => [l.code, { name: l.name, priceCents: l.priceCents }] as const),
+    ...parts.flatMap((p) => (wanted.has(p.id) ? [[p.id, { ...named(p.id, p.name), ...partItem(p) }] as const] : [])),
+    ...loose.flatMap((l) => (wanted.has(l.code) ? [[l.code, { ...(own ? {} : { name: l.name }), priceCents: l.priceCents }] as const] : [])),
   ]);
   return Object.fromEntries(ids.flatMap((of) => (known.has(of) ? [[of, known.get(of)!] as const] : [])));
 }
 
-const partItem = ({ name: called, priceCents, kind: of, tags, flexible, cutToLength, lengthIn }: Part): AcceptedChain['items'][string] => ({
-  name: called,
+const partItem = ({ priceCents, kind: of, tags, flexible, cutToLength, lengthIn, boreIn }: Part): AcceptedChain['items'][string] => ({
   priceCents,
   kind: of,
   tags,
   flexible,
   cutToLength,
   ...(lengthIn === undefined ? {} : { lengthIn }),
+  boreIn: boreIn ?? null,
 });
+
+/** An accepted chain as it is read: each of its pieces by its name. */
+export type NamedChain = Omit<AcceptedChain, 'items'> & { items: Record<string, AcceptedChain['items'][string] & { name: string }> };
+
+/** What a catalogue calls parts and loose pieces. */
+export interface Names {
+  parts: readonly { id: string; name: string }[];
+  loose?: readonly { code: string; name: string }[];
+}
+
+/** Names the pieces of an accepted chain: as an older program kept them, else as the catalogue has them. */
+export function namedChain(accepted: AcceptedChain, names: Names): NamedChain {
+  const nameOf = (of: string): string => names.parts.find((p) => p.id === of)?.name ?? names.loose?.find((l) => l.code === of)?.name ?? of;
+  return {
+    ...accepted,
+    items: Object.fromEntries(Object.entries(accepted.items).map(([of, kept]) => [of, { ...kept, name: kept.name ?? nameOf(of) }])),
+  };
+}
 
 /** A part as far as it is drawn. */
 export type DrawnPart = Pick<Part, 'id' | 'name' | 'flexible' | 'cutToLength' | 'lengthIn'>;
 
 /** The parts of an accepted chain as they were; the catalogue's where an older acceptance says only their names. */
-export function partsAsAccepted({ chain: { parts: ids }, items }: Pick<AcceptedChain, 'chain' | 'items'>, parts: Part[]): DrawnPart[] {
+export function partsAsAccepted({ chain: { parts: ids }, items }: Pick<NamedChain, 'chain' | 'items'>, parts: Part[]): DrawnPart[] {
   return ids.flatMap((of): DrawnPart[] => {
     const was = items[of];
     if (was?.flexible === undefined) return parts.filter((p) => p.id === of);

@@ -16,7 +16,7 @@ import { json } from '../../../http/problem.ts';
  */
 export const GET: APIRoute = async ({ request, locals }) => {
   try {
-    const [since, own, { version, rules }, minutes, stepMinutes, callbacks] = await Promise.all([
+    const [since, own, { upTo, rules }, minutes, stepMinutes, callbacks] = await Promise.all([
       shopSince(database(), locals.shop),
       shopCatalogue(database(), locals.shop),
       currentRules(database(), locals.shop),
@@ -24,7 +24,7 @@ export const GET: APIRoute = async ({ request, locals }) => {
       ownStepMinutes(database(), locals.shop),
       callbacksBySeal(database(), locals.shop),
     ]);
-    const etag = `"${since} ${own.version} ${version} ${countOf(minutes)} ${countOf(stepMinutes)} ${inRough(callbacks)}"`;
+    const etag = `"${since} ${own.version} ${upTo} ${countOf(minutes)} ${countOf(stepMinutes)} ${inRough(callbacks)}"`;
     const headers = { etag, 'cache-control': 'no-cache' };
     if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers });
     return json({ ...own, rules, ownMinutes: minutes, ownStepMinutes: stepMinutes, callbacks }, headers);

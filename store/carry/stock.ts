@@ -1,10 +1,11 @@
 /** Moves that older programs kept of the van, written down as entries of the book: once, each by the name it had. */
-import type { FiledBookEntry } from '../record/book/shape.ts';
-import { appendBook, filedBookEntry } from './append-book.ts';
+import type { FiledBookEntry } from '../../record/book/shape.ts';
+import { appendBook, filedBookEntry } from '../append-book.ts';
+import type { Sql, Tx } from '../connection.ts';
+import { shopCatalogue } from '../own-parts/index.ts';
+import { coilIn } from '../queries/stock.ts';
+import { inShop } from '../shop-transaction.ts';
 import { carriedId } from './carried-id.ts';
-import type { Sql, Tx } from './connection.ts';
-import { shopCatalogue } from './own-parts/index.ts';
-import { coilIn } from './queries/stock.ts';
 
 interface Move {
   move_id: string;
@@ -24,7 +25,7 @@ interface Move {
 export async function carryStock(sql: Sql, shopId: string): Promise<number> {
   const { parts } = await shopCatalogue(sql, shopId);
   const coils = new Map(parts.map((p) => [p.id, coilIn(p)]));
-  return sql.begin(async (tx) => {
+  return inShop(sql, shopId, async (tx) => {
     const moves = await tx<Move[]>`
       select move_id, item, quantity, unit, reason, recorded_at from stock_move m
       where m.shop_id = ${shopId} and m.quantity <> 0
