@@ -1,11 +1,14 @@
 /** Keeps the server and its database up: what dies is started again, within a limit, and said. */
 import { type ChildProcess, spawn } from 'node:child_process';
 import type { Cluster } from './cluster.ts';
+import type { FolderLock } from './folder-lock.ts';
 
 /** What dies so soon after its start, so many times one after another, will not live: it is given up. What lived longer begins the count anew. */
 const MOST_EARLY_DEATHS = 8;
 const EARLY_MS = 1500;
 const LOOK_MS = 500;
+/** How long the server has to end what it is at, ms. */
+const GRACE_MS = 10_000;
 
 export class Keeper {
   private server: ChildProcess | null = null;
@@ -19,6 +22,8 @@ export class Keeper {
     private readonly port: number,
     /** null where the database is somebody else's to keep up. */
     private readonly cluster: Cluster | null,
+    /** null where the folder is somebody else's. */
+    private readonly lock: FolderLock | null = null,
   ) {}
 
   begin(): void {
@@ -36,6 +41,7 @@ export class Keeper {
       } catch (error) {
         console.error((error as Error).message);
       }
+      this.lock?.release();
       process.exit(code);
     };
     const { server } = this;
@@ -45,13 +51,24 @@ export class Keeper {
     }
     server.once('exit', end);
     server.kill('SIGTERM');
-    setTimeout(() => server.kill('SIGKILL'), 4000).unref();
+    // A heavy request may be on.
+    setTimeout(() => server.kill('SIGKILL'), GRACE_MS);
   }
 
   private serve(): void {
     this.serving.startedMs = Date.now();
-    const env = { ...process.env, HOST: '127.0.0.1', PORT: String(this.port), DATABASE_URL: this.url, BRASS_NUT_ROOT: process.cwd() };
-    this.server = spawn(process.execPath, ['--import', 'tsx', 'ops/server.ts'], { stdio: ['ignore', 'ignore', 'inherit'], env });
+    const env = {
+      ...process.env,
+      HOST: '127.0.0.1',
+      PORT: String(this.port),
+      DATABASE_URL: this.url,
+      BRASS_NUT_ROOT: process.cwd(),
+      BRASS_NUT_KEPT: '1',
+    };
+    this.server = spawn(process.execPath, ['--import', 'tsx', 'ops/server.ts'], { stdio: ['pipe', 'ignore', 'inherit'], env });
+    // When this process is gone the pipe ends, and the server with it.
+    this.server.stdin?.on('error', () => {});
+    this.lock?.serves(this.server.pid ?? null);
     this.server.once('exit', () => {
       if (this.stopping || !this.survives(this.serving)) return;
       setTimeout(() => !this.stopping && this.serve(), 200);

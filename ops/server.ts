@@ -53,4 +53,10 @@ for (const signal of ['SIGTERM', 'SIGINT'] as const) {
   });
 }
 
+// Kept up by another process: when that is gone its end of the pipe is, and nobody would stop this one.
+if (process.env.BRASS_NUT_KEPT) {
+  process.stdin.on('end', () => process.exit(0)).on('error', () => process.exit(0));
+  process.stdin.resume();
+}
+
 server.listen(Number(process.env.PORT ?? 4880), process.env.HOST ?? '127.0.0.1');

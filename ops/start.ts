@@ -4,6 +4,7 @@ import { existsSync, mkdirSync, writeFileSync } from 'node:fs';
 import { get } from 'node:http';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
+import { forgetLeftBodies } from '../app/http/spooled.ts';
 import { bringUpShop } from '../store/bring-up.ts';
 import { now } from '../store/clock.ts';
 import { connect } from '../store/connection.ts';
@@ -13,6 +14,7 @@ import { ensureDemo } from '../store/seed/demo.ts';
 import { shopsHere } from '../store/shops.ts';
 import { checkoutId, holderOf } from './checkout.ts';
 import { type Cluster, defaultDataFolder, freePort, SetupError, startCluster } from './cluster.ts';
+import { lockFolder } from './folder-lock.ts';
 import { Keeper } from './keeper.ts';
 
 const root = process.cwd();
@@ -95,6 +97,7 @@ async function prepare(url: string, options: Options): Promise<void> {
     const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');
     await forgetOldPieces(sql, now());
+    await forgetLeftBodies();
   } finally {
     await sql.end();
   }
@@ -114,9 +117,11 @@ async function main(): Promise<void> {
     return;
   }
   if (answer === 'other') throw new SetupError(`Port ${options.port} is held by ${whoHolds(options.port)}. Stop that, or take another with --port.`);
+  const lock = process.env.DATABASE_URL ? null : await lockFolder(options.data, options.port);
+  process.on('exit', () => lock?.release());
   const { url, cluster } = await openDatabase(options);
   process.env.BRASS_NUT_GAUGE ??= await hangGauge();
-  const keeper = new Keeper(url, options.port, cluster);
+  const keeper = new Keeper(url, options.port, cluster, lock);
   process.on('SIGINT', () => keeper.stop(0));
   process.on('SIGTERM', () => keeper.stop(0));
   try {

@@ -61,12 +61,12 @@ const NOT_TAKEN: Refusal = {
 export async function takeIn<E extends Sent>(sql: Sql, shopId: string, entries: E[], at: Date, desk: Desk<E>): Promise<Answer[]> {
   if (entries.length === 0) return [];
   try {
-    return await inShop(sql, shopId, (tx, position) => take(tx, { shopId, at, desk, position }, entries, cut(entries, desk), together));
+    return await inShop(sql, shopId, (tx, position) => take(tx, { shopId, at, desk, position }, cut(entries, desk), together));
   } catch (error) {
     if (!isNotTaken(error)) throw error;
     // One of them the database would not have: found by taking each by itself.
     const single = entries.map((e) => [e]);
-    return inShop(sql, shopId, (tx, position) => take(tx, { shopId, at, desk, position }, entries, single, alone));
+    return inShop(sql, shopId, (tx, position) => take(tx, { shopId, at, desk, position }, single, alone));
   }
 }
 
@@ -93,34 +93,31 @@ const alone: Way = async (tx, [entry], work) => {
   }
 };
 
-async function take<E extends Sent>(tx: Tx, taking: Taking<E>, entries: E[], parts: E[][], way: Way): Promise<Answer[]> {
-  const { shopId, desk } = taking;
+async function take<E extends Sent>(tx: Tx, taking: Taking<E>, parts: E[][], way: Way): Promise<Answer[]> {
   const begun = taking.position;
-  const [known, used] = await Promise.all([desk.known(tx, shopId, entries), usedNumbers(tx, shopId, entries)]);
   const answers: Answer[] = [];
-  for (const part of parts) answers.push(...(await way(tx, part, (on) => takePart(on, taking, part, known, used))));
-  const position = answers.reduce((newest, a) => Math.max(newest, 'position' in a ? (a.position ?? 0) : 0), begun);
-  if (position > begun) await moveCursor(tx, shopId, position);
+  for (const part of parts) answers.push(...(await way(tx, part, (on) => takePart(on, taking, part))));
+  if (taking.position > begun) await moveCursor(tx, taking.shopId, taking.position);
   return answers;
 }
 
 /** What was found good of it is on record, and the derived tables are up to it; the rest is answered and leaves nothing. */
-async function takePart<E extends Sent>(tx: Tx, taking: Taking<E>, part: E[], known: Map<string, Known<E>>, used: Set<string>): Promise<Answer[]> {
+async function takePart<E extends Sent>(tx: Tx, taking: Taking<E>, part: E[]): Promise<Answer[]> {
   const { shopId, at, desk } = taking;
+  const [known, used] = await Promise.all([desk.known(tx, shopId, part), usedNumbers(tx, shopId, part)]);
   const atHand = await desk.open(tx, shopId, part, at);
   let { position } = taking;
   const good: Placed<E>[] = [];
   const recordedAt = at.toISOString();
-  const [knownHere, usedHere] = [new Map(known), new Set(used)];
   const answers = part.map((entry): Answer => {
-    const before = knownHere.get(entry.id);
+    const before = known.get(entry.id);
     if (before?.isSame(entry)) return { id: entry.id, status: 'known', recordedAt: before.recordedAt };
-    const refusal = before ? OTHER_CONTENT : usedHere.has(numberOf(entry)) ? SEQ_USED : atHand.judge(entry);
+    const refusal = before ? OTHER_CONTENT : used.has(numberOf(entry)) ? SEQ_USED : atHand.judge(entry);
     if (refusal) return { id: entry.id, status: 'refused', ...refusal };
     position += 1;
     const placed: Placed<E> = { ...entry, recordedAt, position };
-    knownHere.set(entry.id, { recordedAt, isSame: (sent) => desk.isSame(entry, sent) });
-    usedHere.add(numberOf(entry));
+    known.set(entry.id, { recordedAt, isSame: (sent) => desk.isSame(entry, sent) });
+    used.add(numberOf(entry));
     atHand.take(placed);
     good.push(placed);
     return { id: entry.id, status: 'kept', recordedAt, position };
@@ -128,10 +125,7 @@ async function takePart<E extends Sent>(tx: Tx, taking: Taking<E>, part: E[], kn
   if (good.length === 0) return answers;
   await desk.insert(tx, shopId, good);
   await atHand.derive(tx, good);
-  // From here on it counts: what comes after is compared with it.
   taking.position = position;
-  for (const { id } of good) known.set(id, knownHere.get(id)!);
-  for (const entry of good) used.add(numberOf(entry));
   return answers;
 }
 

@@ -50,8 +50,8 @@ const line =
       const said = await takePiece(db.sql, FIRST_SHOP, { id, at, size, content: new Uint8Array(content) }, AT);
       return how === 'after' ? null : { status: 200, text: JSON.stringify(said) };
     } catch (error) {
-      if (error instanceof PieceError) return { status: 409, text: JSON.stringify({ have: error.have }) };
-      if (error instanceof PictureError) return { status: 422, text: JSON.stringify({ detail: error.message }) };
+      if (error instanceof PieceError) return { status: 409, text: JSON.stringify({ type: '/problems/other-piece', have: error.have }) };
+      if (error instanceof PictureError) return { status: 422, text: JSON.stringify({ type: '/problems/picture', detail: error.message }) };
       throw error;
     }
   };

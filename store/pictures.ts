@@ -33,21 +33,39 @@ export interface Piece {
 
 /** Bytes of a picture that are here; all of them once it is whole. */
 export async function takePiece(sql: Sql, shopId: string, piece: Piece, now: Date): Promise<{ have: number; isWhole: boolean }> {
-  const { id, at, size, content } = piece;
+  const { id, size } = piece;
   if (size > MOST_BYTES) throw new PictureError(`That is more than ${MOST_BYTES / 1_000_000} MB: take it smaller.`);
-  return sql.begin(async (tx) => {
+  const put = await withPicture(sql, shopId, id, (tx) => putPiece(tx, shopId, piece, now));
+  if (put.state !== 'all here') return { have: put.have, isWhole: put.state === 'kept' };
+  // Drawing takes a while, and may wait for another: nothing is locked meanwhile.
+  const whole = await drawn(id, put.sent);
+  await withPicture(sql, shopId, id, (tx) => keepWhole(tx, shopId, id, whole, now));
+  return { have: size, isWhole: true };
+}
+
+/** One at a time for a picture. */
+const withPicture = <T>(sql: Sql, shopId: string, id: string, work: (tx: Tx) => Promise<T>): Promise<T> =>
+  sql.begin(async (tx) => {
     await tx`select pg_advisory_xact_lock(hashtext(${`picture ${shopId} ${id}`}))`;
-    const [there] = await tx`select 1 from picture where shop_id = ${shopId} and picture_id = ${id}`;
-    if (there) return { have: size, isWhole: true };
-    const have = await bytesHere(tx, shopId, id);
-    if (at !== have || at + content.length > size) throw new PieceError(have);
-    if (content.length > 0) {
-      await tx`insert into picture_piece ${tx({ shop_id: shopId, picture_id: id, begins: at, content: Buffer.from(content), kept_at: now })}`;
-    }
-    if (at + content.length < size) return { have: at + content.length, isWhole: false };
-    await keepWhole(tx, shopId, id, now);
-    return { have: size, isWhole: true };
-  });
+    return work(tx);
+  }) as Promise<T>;
+
+type Put = { state: 'kept' | 'begun'; have: number } | { state: 'all here'; sent: Buffer };
+
+async function putPiece(tx: Tx, shopId: string, { id, at, size, content }: Piece, now: Date): Promise<Put> {
+  const [there] = await tx`select 1 from picture where shop_id = ${shopId} and picture_id = ${id}`;
+  if (there) return { state: 'kept', have: size };
+  const have = await bytesHere(tx, shopId, id);
+  // All had come, and the drawing was cut off.
+  const isLast = have === size && at + content.length === size;
+  if (!isLast && (at !== have || at + content.length > size)) throw new PieceError(have);
+  if (!isLast && content.length > 0) {
+    await tx`insert into picture_piece ${tx({ shop_id: shopId, picture_id: id, begins: at, content: Buffer.from(content), kept_at: now })}`;
+  }
+  if (at + content.length < size) return { state: 'begun', have: at + content.length };
+  const pieces = await tx<{ content: Buffer }[]>`
+    select content from picture_piece where shop_id = ${shopId} and picture_id = ${id} order by begins`;
+  return { state: 'all here', sent: Buffer.concat(pieces.map((p) => p.content)) };
 }
 
 async function bytesHere(tx: Tx, shopId: string, id: string): Promise<number> {
@@ -56,15 +74,22 @@ async function bytesHere(tx: Tx, shopId: string, id: string): Promise<number> {
   return Number(row?.have ?? 0);
 }
 
-async function keepWhole(tx: Tx, shopId: string, id: string, now: Date): Promise<void> {
-  const pieces = await tx<{ begins: number; content: Buffer }[]>`
-    delete from picture_piece where shop_id = ${shopId} and picture_id = ${id} returning begins, content`;
-  const sent = Buffer.concat([...pieces].sort((a, b) => a.begins - b.begins).map((p) => p.content));
+interface Whole extends ReturnType<typeof stripped> {
+  thumbnail: Buffer;
+}
+
+/** @throws PictureError for what is not the picture that was named, or is none */
+async function drawn(id: string, sent: Buffer): Promise<Whole> {
   if (createHash('sha256').update(sent).digest('hex') !== id)
     throw new PictureError('What came is not the picture that was named: its SHA-256 is another.');
-  const { type, width, height, bytes } = stripped(sent);
-  const thumbnail = await smallOf(bytes);
-  await tx`insert into picture ${tx({ shop_id: shopId, picture_id: id, type, width, height, content: Buffer.from(bytes), thumbnail, kept_at: now })}`;
+  const whole = stripped(sent);
+  return { ...whole, thumbnail: await smallOf(whole.bytes) };
+}
+
+async function keepWhole(tx: Tx, shopId: string, id: string, { type, width, height, bytes, thumbnail }: Whole, now: Date): Promise<void> {
+  await tx`delete from picture_piece where shop_id = ${shopId} and picture_id = ${id}`;
+  const row = { shop_id: shopId, picture_id: id, type, width, height, content: Buffer.from(bytes), thumbnail, kept_at: now };
+  await tx`insert into picture ${tx(row)} on conflict (shop_id, picture_id) do nothing`;
 }
 
 let drawing: Promise<unknown> = Promise.resolve();

@@ -6,7 +6,10 @@ import { notKept } from './not-kept.ts';
 export class DevicePictures {
   constructor(private readonly db: IDBPDatabase<Schema>) {}
 
-  /** On disk when the promise is fulfilled. A picture that is here already stays as it is. @throws NotKeptError */
+  /**
+   * On disk when the promise is fulfilled, and to be sent: also where it was sent, refused or put away before, for it is wanted again. One that is on its way
+   * goes on. @throws NotKeptError
+   */
   async keep(picture: KeptPicture): Promise<void> {
     try {
       await this.put(picture);
@@ -17,7 +20,8 @@ export class DevicePictures {
 
   private async put(picture: KeptPicture): Promise<void> {
     const tx = this.db.transaction('pictures', 'readwrite', { durability: 'strict' });
-    if (!(await tx.store.get(picture.id))) await tx.store.put(picture);
+    const before = await tx.store.get(picture.id);
+    if (before?.status !== 'waiting') await tx.store.put({ ...picture, small: picture.small ?? before?.small ?? null });
     await tx.done;
   }
 

@@ -162,6 +162,18 @@ describe("a device's store", () => {
     await pictures.change('b', { status: 'put away' });
     assert.deepEqual(await pictures.refused(), []);
   });
+  it('sends a picture again that was sent, refused or put away before and is added anew', async () => {
+    const picture = { id: 'a', type: 'image/jpeg' as const, size: 4, content: Uint8Array.of(1, 2, 3, 4).buffer, small: null, have: 0, status: 'waiting' as const }; // biome-ignore format: one row
+    const { pictures } = store;
+    for (const status of ['sent', 'refused', 'put away'] as const) {
+      await pictures.keep(picture);
+      await pictures.change('a', { status, content: null, have: 4 });
+      assert.equal(await pictures.next(), undefined);
+      await pictures.keep(picture);
+      const next = await pictures.next();
+      assert.deepEqual([next?.have, next?.content?.byteLength], [0, 4], status);
+    }
+  });
   it('a store of the third version is brought up with all that waits in it', async () => {
     await store.keep([note('waits')]);
     const { deviceId } = store;

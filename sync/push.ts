@@ -84,9 +84,15 @@ function read(answer: Awaited<ReturnType<Post>>): Said {
   if (status === 401 || status === 403) return { later: 'sign in' };
   const { type, detail } = (body ?? {}) as { type?: unknown; detail?: unknown };
   if (type === '/problems/newer-page') return { later: 'newer page' };
-  if ((status === 400 || status === 422) && typeof detail === 'string') return { unreadable: detail };
+  if ((status === 400 || status === 422) && isOurs(body) && typeof detail === 'string') return { unreadable: detail };
   return { later: status >= 500 || status === 429 ? 'server busy' : 'no connection' };
 }
+
+/** Said by this program: a proxy, or another program on its way, refuses in words of its own. */
+export const isOurs = (body: unknown): boolean => {
+  const { type } = (body ?? {}) as { type?: unknown };
+  return typeof type === 'string' && type.startsWith('/problems/');
+};
 
 function jsonOf(text: string): unknown {
   try {
