@@ -3,6 +3,7 @@ import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import { v7 as uuidv7 } from 'uuid';
 import { defaultRules } from '../core/house/rules.ts';
+import { BODIES } from './bodies.testing.ts';
 import { refusalFor } from './check.ts';
 
 import { broughtUp, type Entry, kindOf, kinds } from './kinds.ts';
@@ -18,68 +19,10 @@ const at = '2026-05-20T09:00:00.000Z';
 const raw = (kind: string, body: unknown, more: object = {}) => ({ ...ids, jointId: null, checkPointId: null, correctsId: null, seenAt: at, sentAt: at, recordedAt: null, kind, body, ...more }); // biome-ignore format: one row
 const entry = (kind: string, body: unknown, more: object = {}) => raw(kind, body, more) as unknown as Entry;
 
-/** One body of each kind that this program takes. */
-const BODIES: Record<string, unknown> = {
-  'end-seen': { side: 'from', end: 'comp-3/8-m', how: 'seen' },
-  'stop-tried': { kind: 'gate', condition: 'passes' },
-  'line-seen': { line: 'braided', ageYears: 9, seen: ['stain'] },
-  'thing-seen': { on: 'screen', seen: ['debris'] },
-  'hammer-heard': { there: 'air-chamber', bangs: true },
-  'water-measured': { of: 'bucket', text: '1 gal', gallons: 1, seconds: 24 },
-  'surroundings-seen': { power: 'plug', powerAt: 'behind it, 12 in up, shared with the disposer', movesWithLine: false },
-  'symptom-told': { symptom: 'slow-fill', is: true },
-  'card-begun': { rules: defaultRules, cardVersion: 4 },
-  'meter-read': { value: 1204.3, unit: 'gal', step: 0.1 },
-  'safety-tried': { device: 'stop-leak', held: true, seconds: 12, newInsert: true, spares: 2 },
-  'noise-heard': { noise: 'quiet' },
-  'duty-seen': { duty: 'stop', what: 'angle stop', outcome: 'done' },
-  'pressure-logged': {
-    from: 'gauge',
-    readings: Array.from({ length: 10 }, (_, i) => ({ minutes: i, psi: 60 - i / 100, tempF: 66 })),
-    letOut: [{ ml: 5, psiBefore: 60, psiAfter: 48 }],
-    gaugeSigmaPsi: 0.05,
-  },
-  'figure-measured': { figure: 'rough-in-is', text: '12 1/4', inches: 12.25 },
-  'sheet-read': { figure: 'rough-in', of: 'length', text: '12', value: 12 },
-  'reuse-seen': { what: 'barb', is: true, holds: [], fails: ['barb unscored after its ring was cut off'] },
-  'source-found': {
-    id: 'a',
-    name: 'the pipe below',
-    kind: 'pipe',
-    end: 'cu-5/8od',
-    rejoin: 'cu-5/8od',
-    text: '5 ft',
-    inches: 60,
-    holes: [{ through: 'floor', inTheWay: 'a joist' }],
-    shut: 'branch',
-    dry: 'no',
-  },
-  'baseline-taken': { noise: 'bang', damage: 'stain on the laminate, left' },
-  'old-line-judged': { verdict: 'replace', findings: ['kinked'] },
-  'distance-measured': { text: '14 1/2', inches: 14.5 },
-  'place-seen': { hidden: true, ownStop: false, arrestor: true },
-  'stub-seen': { side: 'from', finish: 'chromed', text: '1 1/4', inches: 1.25 },
-  'need-changed': { id: 'bore', to: 0.2, because: 'its sheet asks for less' },
-  'gate-answered': { stepId: 'shut-dead', answer: 'yes', note: '' },
-  'step-done': { stepId: 'shut-stop', done: true },
-  'joint-made': { turns24: 12 },
-  'look-begun': { round: 'standing', method: 'tissue' },
-  'look-ended': { begunId: uuidv7(), finding: 'dry', drops: null, elapsedS: 540 },
-  remedied: { action: 'nudge', turns24: 3, movedJointIds: [] },
-  'signed-off': { targetMlPerDay: 10, recheckHours: 24, exceptions: [] },
-  'callback-reported': { finding: 'damp', text: 'under the sink' },
-  noted: { text: 'key at the gate' },
-  listed: { on: false, reason: 'entered twice' },
-  'stage-skipped': { stage: 'shut', reason: 'main shut by the house' },
-  reopened: { reason: 'the owner wants another hose' },
-  'recheck-closed': { reason: 'the room is locked' },
-  withdrawn: { reason: 'pressed at the wrong joint' },
-};
-
 describe('every kind of entry', () => {
   for (const kind of kinds.filter((k) => k.name !== 'chain-accepted')) {
     it(`${kind.name}: reads, is told in words, and is left alone by its own bringing up`, () => {
-      const body = BODIES[kind.name];
+      const body = BODIES[kind.name as keyof typeof BODIES];
       const read = readSent(raw(kind.name, body));
       assert.ok(read.ok, JSON.stringify(read));
       const { what } = tell(read.entry, wordsFor(null, { all: [], log: [] }));

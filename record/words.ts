@@ -3,12 +3,14 @@ import { endLabel } from '../core/ends/label.ts';
 import type { Units } from '../core/units/quantity.ts';
 import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
-import { type Entry, kindOf } from './kinds.ts';
+import { type Entry, type EntryOf, kindOf } from './kinds.ts';
 import { acceptances, type History, ofKind } from './run/history.ts';
 import type { AcceptedChain } from './run/kinds/chain-accepted.ts';
 import { lookBegun, roundName } from './run/kinds/look-begun.ts';
+import { lookEnded } from './run/kinds/look-ended.ts';
 import type { Words } from './run/now.ts';
 import type { RunState } from './run/state.ts';
+import { minutesWatched } from './run/watched.ts';
 import type { Fate } from './standing.ts';
 
 /** A clock that is further off than this is told. */
@@ -28,12 +30,19 @@ export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'al
   const items = new Map([...kept.flatMap(([id, { name }]) => (name ? [[id, name] as const] : [])), ...Object.entries(state?.itemNames ?? {})]);
   const steps = new Map((state?.card ?? []).map((step) => [step.id, step.title]));
   const rounds = new Map(ofKind(log, lookBegun).map((e) => [e.id, roundName(e.body.round)]));
+  const begun = new Map(ofKind(log, lookBegun).map((e) => [e.id, e]));
+  const watched = new Map<object, number>();
+  for (const e of ofKind(log, lookEnded)) {
+    const from = begun.get(e.body.begunId);
+    if (from) watched.set(e.body, minutesWatched(from as EntryOf<'look-begun'>, e as EntryOf<'look-ended'>));
+  }
   return {
     units,
     target: (id) => labels.get(id) ?? 'a joint of an earlier chain',
     item: (id) => items.get(id) ?? 'a part that is on record without its name',
     end: endLabelOrCode,
     step: (id) => steps.get(id) ?? 'a step of the card',
+    watched: (ended) => watched.get(ended) ?? null,
     look: (id) => rounds.get(id) ?? 'a look that was taken back',
   };
 }

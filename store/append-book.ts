@@ -18,7 +18,7 @@ export async function appendBook(tx: Tx, shopId: string, entries: FiledBookEntry
     entries.map((e) => ({ ...e, position: ++position })),
   );
   await moveCursor(tx, shopId, position);
-  const refs = [...new Map(entries.map((e) => [e.subject.id, e.subject])).values()];
+  const refs = [...new Map(entries.map((e) => [`${e.subject.kind} ${e.subject.id}`, e.subject])).values()];
   const said = groupBy(
     await entriesOfSubjects(
       tx,

@@ -67,7 +67,7 @@ const bookDesk: Desk<SentBookEntry> = {
   isCutBefore: (entry) => entry.change === WITHDRAWN,
 };
 
-const distinct = (refs: SubjectRef[]): SubjectRef[] => [...new Map(refs.map((r) => [r.id, r])).values()];
+const distinct = (refs: SubjectRef[]): SubjectRef[] => [...new Map(refs.map((r) => [`${r.kind} ${r.id}`, r])).values()];
 
 /** When it was sent and recorded may differ between two tries, and the one sent again may leave out who said it; what was said may not. */
 function sameSaid(a: BookEntry, b: BookEntry): boolean {

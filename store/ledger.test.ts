@@ -2,6 +2,7 @@
 import assert from 'node:assert/strict';
 import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
+import { defaultRules } from '../core/house/rules.ts';
 import type { Bodies, Entry, EntryKind } from '../record/index.ts';
 import type { SentEntry } from '../record/shape.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
@@ -11,6 +12,7 @@ import { ensureDerived, rebuild } from './projections/index.ts';
 import { callbackCounts, readCallbacksBySeal } from './queries/callbacks.ts';
 import { dueAll, dueList } from './queries/due.ts';
 import { type LedgerQuery, ledger } from './queries/ledger.ts';
+import { saveRules } from './queries/rules.ts';
 import { demoDatabase, sentEntry, type TestDatabase } from './testing.ts';
 import { record } from './write.ts';
 
@@ -143,8 +145,7 @@ describe('what is due', () => {
   });
 
   it('goes by the house, where it says how often', async () => {
-    await db.sql`insert into house_rules (shop_id, version, rules, reason, recorded_at)
-      select ${FIRST_SHOP}, coalesce(max(version), 0) + 1, ${db.sql.json({ dueMonths: { stop: 6 }, maxAgeYears: { braided: 5 } })}, 'hard water', ${AT} from house_rules where shop_id = ${FIRST_SHOP}`;
+    await saveRules(db.sql, FIRST_SHOP, { ...defaultRules, dueMonths: { stop: 6 }, maxAgeYears: { braided: 5 } }, 'hard water', AT);
     const rows = await dueAll(db.sql, FIRST_SHOP, AT, { ahead: 4000 }, 5000);
     const stop = rows.find((r) => r.kind === 'stop' && r.since === '2026-04-14')!;
     assert.equal(stop.dueOn, '2026-10-14');

@@ -38,7 +38,11 @@ export async function takePiece(sql: Sql, shopId: string, piece: Piece, now: Dat
   const put = await withPicture(sql, shopId, id, (tx) => putPiece(tx, shopId, piece, now));
   if (put.state !== 'all here') return { have: put.have, isWhole: put.state === 'kept' };
   // Drawing takes a while, and may wait for another: nothing is locked meanwhile.
-  const whole = await drawn(id, put.sent);
+  const whole = await drawn(id, put.sent).catch(async (error) => {
+    // A refused whole leaves nothing: it can be sent anew.
+    if (error instanceof PictureError) await sql`delete from picture_piece where shop_id = ${shopId} and picture_id = ${id}`;
+    throw error;
+  });
   await withPicture(sql, shopId, id, (tx) => keepWhole(tx, shopId, id, whole, now));
   return { have: size, isWhole: true };
 }
@@ -111,11 +115,6 @@ async function drawSmall(bytes: Uint8Array): Promise<Buffer> {
   } catch {
     throw new PictureError('The picture cannot be drawn: it is damaged, or too large. Take it again.');
   }
-}
-
-/** A refused whole leaves nothing: it can be sent anew. */
-export async function forgetPieces(sql: Sql, shopId: string, id: string): Promise<void> {
-  await sql`delete from picture_piece where shop_id = ${shopId} and picture_id = ${id}`;
 }
 
 /** Pieces of pictures that never became whole. */

@@ -427,7 +427,7 @@ describe('house rules', () => {
     assert.equal(await saveRules(empty.sql, FIRST_SHOP, { ...rules, push: 'never' }, 'two callbacks last year', AT), 1);
     const now = await currentRules(empty.sql, FIRST_SHOP);
     assert.deepEqual([now.version, now.rules.push, now.reason], [1, 'never', 'two callbacks last year']);
-    const said = (at: Date, body: object) => ({ ...filedBookEntry('rules', FIRST_SHOP, 'changed', body as never, at, { deviceId: uuidv7() }), recordedAt: null }); // biome-ignore format: one row
+    const said = (at: Date, body: object) => ({ ...filedBookEntry('rules', FIRST_SHOP, 'changed', body as never, at, { deviceId: uuidv7() }), sentAt: new Date(later.getTime() + 2000).toISOString(), recordedAt: null }); // biome-ignore format: one row
     const later = new Date(AT.getTime() + 60_000);
     const two = [said(later, { rules: { push: 'where listed' }, reason: 'rated ones hold' }), said(new Date(later.getTime() + 1000), { rules: { push: 'where reachable' }, reason: 'in sight' })]; // biome-ignore format: one row
     for (const entry of two) await recordBook(empty.sql, FIRST_SHOP, [entry], new Date(later.getTime() + 2000));

@@ -2,6 +2,7 @@
 import { v7 as uuidv7 } from 'uuid';
 import { isBookEntry } from '../record/book/entry.ts';
 import type { Entry } from '../record/index.ts';
+import { broughtUp } from '../record/kinds.ts';
 import { premisesBook, sheetFrom } from '../record/premises/book.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
 import type { AnyEntry, DeviceFacts, Outgoing } from './device.ts';
@@ -95,6 +96,6 @@ export class MemoryDevice implements Outbox, Reader {
 
   private entriesOf(visitId: string): Entry[] {
     const own = this.own.flatMap(({ entry }) => (!isBookEntry(entry) && entry.visitId === visitId && !this.known.has(entry.id) ? [entry] : []));
-    return [...[...this.known.values()].filter((e) => e.visitId === visitId), ...own];
+    return [...[...this.known.values()].filter((e) => e.visitId === visitId), ...own].map(broughtUp);
   }
 }

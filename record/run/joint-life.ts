@@ -5,6 +5,7 @@ import { happenedAt, targetOf } from '../entry.ts';
 import type { Entry, EntryOf } from '../kinds.ts';
 import type { Fate } from '../standing.ts';
 import { type JointPlace, sharesEnd, sharesPart } from './joint-place.ts';
+import { minutesWatched } from './watched.ts';
 
 export type Trouble = Exclude<Finding, 'dry' | 'normal'>;
 
@@ -201,11 +202,4 @@ function notSeenYet(look: EndedLook, others: EndedLook[]): number {
     upTo = Math.max(upTo, to);
   }
   return Math.max(0, look.waitMin - counted / 60_000);
-}
-
-/** Minutes of a look: the smaller of what the device's clock and its stopwatch say, so that a clock set wrong never flatters. */
-export function minutesWatched(begun: EntryOf<'look-begun'>, ended: EntryOf<'look-ended'>): number {
-  const byClockS = (Date.parse(ended.seenAt) - Date.parse(begun.seenAt)) / 1000;
-  const seconds = ended.body.elapsedS === null ? byClockS : Math.min(byClockS, ended.body.elapsedS);
-  return Math.max(0, seconds) / 60;
 }

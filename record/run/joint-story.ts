@@ -4,7 +4,7 @@ import { writeTurns } from '../../core/units/fraction.ts';
 import { happenedAt, targetOf } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
 import { type History, historyOf } from './history.ts';
-import { minutesWatched } from './joint-life.ts';
+import { minutesWatched, watchedWords } from './watched.ts';
 
 export interface Chapter {
   atMs: number;
@@ -42,9 +42,9 @@ function chapterOf(entry: Entry, target: string, history: History, made: Set<str
     const begun = history.log.find((e) => e.id === entry.body.begunId);
     if (begun?.kind !== 'look-begun') return null;
     const { round, method } = begun.body;
-    const minutes = Math.floor(minutesWatched(begun, entry));
+    const watched = watchedWords(minutesWatched(begun, entry));
     const drops = entry.body.drops === null ? '' : `, ${entry.body.drops} drops`;
-    const words = `${entry.body.finding}${drops} ${minutes} min ${roundName(round)}, ${METHODS[method].name}`;
+    const words = `${entry.body.finding}${drops} ${watched} ${roundName(round)}, ${METHODS[method].name}`;
     return { text: words, isTrouble: entry.body.finding !== 'dry' && entry.body.finding !== 'normal' };
   }
   if (entry.kind === 'remedied') {

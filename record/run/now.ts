@@ -50,4 +50,6 @@ export interface Words {
   step: (id: string) => string;
   /** What a look was for: its round. */
   look: (id: string) => string;
+  /** How long was watched, by what is said of a look that was ended, minutes; null where its beginning is not known. */
+  watched: (ended: object) => number | null;
 }

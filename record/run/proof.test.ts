@@ -3,9 +3,10 @@ import { describe, it } from 'node:test';
 import { happenedAt } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
 import { fates, standing } from '../standing.ts';
-import { livesOf, minutesWatched } from './joint-life.ts';
+import { livesOf } from './joint-life.ts';
 import type { JointPlace } from './joint-place.ts';
 import { proofOf } from './proof.ts';
+import { minutesWatched } from './watched.ts';
 
 const T0 = Date.parse('2026-03-10T08:00:00Z');
 let made = 0;

@@ -6,6 +6,7 @@ import { METHODS } from '../../core/prove/method.ts';
 import { boundDigits } from '../../core/units/digits.ts';
 import { type DutyRules, type SignedJoint, type SignSheet, signSheetOf } from '../run/sign-sheet.ts';
 import type { RunState } from '../run/state.ts';
+import { watchedWords } from '../run/watched.ts';
 import type { ReadRun, VisitHead } from './sheet.ts';
 
 export interface CertifiedRun {
@@ -72,12 +73,10 @@ export function howSeen({ evidence, turns }: SignedJoint): string {
   if (turns === 'not made') return 'not made';
   const rounds = evidence.map(
     (e) =>
-      `${e.name.toLowerCase()} ${minutes(e.minutes)} ${e.methods.map((m) => METHODS[m].name).join(' and ')}${e.state === 'dry' ? '' : `: ${e.state}`}`,
+      `${e.name.toLowerCase()} ${watchedWords(e.minutes)} ${e.methods.map((m) => METHODS[m].name).join(' and ')}${e.state === 'dry' ? '' : `: ${e.state}`}`,
   );
   return rounds.length === 0 ? 'not watched' : rounds.join('; ');
 }
-
-const minutes = (n: number): string => `${Math.max(1, Math.floor(n))} min`;
 
 /** A bound with its confidence; never "dry" alone. */
 export function whatItProves(j: SignedJoint): string {

@@ -6,6 +6,9 @@ import type { PlacedBookEntry } from '../book-row.ts';
 import type { Tx } from '../connection.ts';
 import { stockEntriesOfItems } from '../queries/stock-entries.ts';
 import type { Derived, UseRow } from './derived.ts';
+import { differs, setTo } from './upsert.ts';
+
+const PLACE_COLUMNS = ['name', 'kind', 'made', 'gone'];
 
 export async function keepStockPlaces(tx: Tx, shopId: string, derived: Derived<'stock'>[]): Promise<void> {
   if (derived.length === 0) return;
@@ -15,15 +18,22 @@ export async function keepStockPlaces(tx: Tx, shopId: string, derived: Derived<'
     const made = entries.find((e) => e.change === 'place-made')?.position ?? 0;
     return state ? [{ shop_id: shopId, stock_place_id: id, name: state.name, kind: state.kind, made, gone: false }] : [];
   });
+  let changed = 0;
   if (rows.length > 0) {
-    await tx`
-      insert into stock_place ${tx(rows)} on conflict (shop_id, stock_place_id) do update set
-        name = excluded.name, kind = excluded.kind, made = excluded.made, gone = false`;
+    const { count } = await tx`
+      insert into stock_place ${tx(rows)} on conflict (shop_id, stock_place_id) do update set ${setTo(tx, PLACE_COLUMNS)}
+        where ${differs(tx, 'stock_place', PLACE_COLUMNS)}`;
+    changed += count;
   }
   const gone = derived.filter((d) => d.state === null).map((d) => d.id);
-  if (gone.length > 0) await tx`update stock_place set gone = true where shop_id = ${shopId} and stock_place_id = any(${gone}::uuid[])`;
+  if (gone.length > 0) {
+    const { count } = await tx`
+      update stock_place set gone = true where shop_id = ${shopId} and stock_place_id = any(${gone}::uuid[]) and not gone`;
+    changed += count;
+  }
   // Runs whose visit names no van took from the first.
   if ((await firstVan()) !== before) await stockMoved(tx, shopId, null);
+  else if (changed > 0) await stockTold(tx, shopId);
 }
 
 /** Brings levels up to entries that were just kept. */
@@ -90,8 +100,11 @@ export async function stockMoved(tx: Tx, shopId: string, items: string[] | null)
       where u.shop_id = l.shop_id and u.item = l.item and coalesce(u.van_id, first_van(${shopId})) = l.stock_place_id
         and use_counts(u.position, u.used_at, u.device_id, u.seq, l.since, l.counted_at, l.counted_device, l.counted_seq)), 0)
     where l.shop_id = ${shopId} ${items === null ? tx`` : tx`and l.item = any(${items})`}`;
-  await tx`update shop_cursor set stock_revision = stock_revision + 1 where shop_id = ${shopId}`;
+  await stockTold(tx, shopId);
 }
+
+/** What a reader remembers of the stock is no longer so. */
+const stockTold = (tx: Tx, shopId: string) => tx`update shop_cursor set stock_revision = stock_revision + 1 where shop_id = ${shopId}`;
 
 /** Takes some uses from the levels, or gives them back: by `change`, of their quantity. */
 export async function countUses(tx: Tx, shopId: string, uses: (UseRow & { change: number })[]): Promise<void> {
@@ -104,5 +117,5 @@ export async function countUses(tx: Tx, shopId: string, uses: (UseRow & { change
       where use_counts(u.position, u.used_at, u.device_id, u.seq, l.since, l.counted_at, l.counted_device, l.counted_seq)
       group by l.stock_place_id, l.item) d
     where l.shop_id = ${shopId} and l.stock_place_id = d.stock_place_id and l.item = d.item and d.change <> 0`;
-  if (moved.count > 0) await tx`update shop_cursor set stock_revision = stock_revision + 1 where shop_id = ${shopId}`;
+  if (moved.count > 0) await stockTold(tx, shopId);
 }

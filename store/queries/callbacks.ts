@@ -1,7 +1,7 @@
 /** Joints and their callbacks, counted for the analysis: by what they are, and by how old they were. */
 import type { AgeGroup, JointGroup } from '../../core/log/callback-analysis.ts';
 import type { SealCount } from '../../core/log/shop-rates.ts';
-import { standsFor } from '../by-shop.ts';
+import { untilMoved } from '../by-shop.ts';
 import type { Sql } from '../connection.ts';
 
 export interface CallbackQuery {
@@ -55,8 +55,5 @@ export async function readCallbacksBySeal(sql: Sql, shopId: string): Promise<Sea
     join joint_alike k on k.shop_id = ${shopId} and k.alike = n.alike group by 1 order by 1`;
 }
 
-/** A shop's rates change over months: they are counted again after so long, ms. */
-const STANDS_MS = 600_000;
-
 /** The same as Match weighs its first guesses with. */
-export const callbacksBySeal = standsFor(STANDS_MS, readCallbacksBySeal);
+export const callbacksBySeal = untilMoved(readCallbacksBySeal);

@@ -2,11 +2,9 @@
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { recordOfMinutes } from '../../record/minutes.ts';
 import { minutesOfOne, type OwnMinutes, type OwnRecord } from '../../record/visit/work-minutes.ts';
-import { standsFor } from '../by-shop.ts';
+import { untilMoved } from '../by-shop.ts';
 import type { Sql } from '../connection.ts';
 
-/** What a shop takes for its work changes over years: it is looked at again after so long, ms. */
-const STANDS_MS = 600_000;
 /** A visit of so long was left without saying so, minutes. */
 const LONGEST_MIN = 600;
 /** So many of a kind, the newest: older ones say little of today. */
@@ -34,4 +32,4 @@ export async function readOwnMinutes(sql: Sql, shopId: string): Promise<OwnMinut
 /** Tells one record from another: a visit more is another. */
 export const countOf = (own: Readonly<Record<string, OwnRecord>>): number => Object.values(own).reduce((sum, r) => sum + r.n, 0);
 
-export const ownMinutes = standsFor(STANDS_MS, readOwnMinutes);
+export const ownMinutes = untilMoved(readOwnMinutes);

@@ -1,11 +1,9 @@
 /** How long the shop's own steps took: from what was pressed before it on the same run by the same device, looks among that, to the tick. */
 import { recordOfMinutes } from '../../record/minutes.ts';
 import type { OwnStepMinutes } from '../../record/run/step-minutes.ts';
-import { standsFor } from '../by-shop.ts';
+import { untilMoved } from '../by-shop.ts';
 import type { Sql } from '../connection.ts';
 
-/** What a shop takes changes over years: it is looked at again after so long, ms. */
-const STANDS_MS = 600_000;
 /** The newest ticks: older ones say little of today. */
 const NEWEST = 20_000;
 /** Two ticks closer than this were pressed after the work; further apart than that something else was done between, minutes. */
@@ -27,4 +25,4 @@ export async function readOwnStepMinutes(sql: Sql, shopId: string): Promise<OwnS
   return Object.fromEntries(rows.map(({ step, minutes }) => [step, recordOfMinutes(minutes)]));
 }
 
-export const ownStepMinutes = standsFor(STANDS_MS, readOwnStepMinutes);
+export const ownStepMinutes = untilMoved(readOwnStepMinutes);

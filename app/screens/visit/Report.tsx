@@ -1,5 +1,6 @@
 import { ROUNDS, workKind } from '../../../core/index.ts';
 import type { RunState } from '../../../record/index.ts';
+import { watchedWords } from '../../../record/run/watched.ts';
 import type { ReadRun, VisitSheet } from '../../../record/visit/sheet.ts';
 import type { ClientCatalogue } from '../../ui/catalogue.ts';
 import { Picture } from '../../ui/Picture.tsx';
@@ -159,7 +160,7 @@ type ByRound = RunState['joints'][number]['byRound'];
 function watched(byRound: ByRound): string {
   const rows = ROUNDS.flatMap(({ id, name }) => {
     const mark = byRound[id];
-    return mark ? [`${name.toLowerCase()} ${Math.max(1, Math.round(mark.minutes))} min${mark.state === 'dry' ? '' : `: ${mark.state}`}`] : [];
+    return mark ? [`${name.toLowerCase()} ${watchedWords(mark.minutes)}${mark.state === 'dry' ? '' : `: ${mark.state}`}`] : [];
   });
   return rows.join(', ') || 'not watched';
 }

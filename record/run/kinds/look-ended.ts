@@ -3,6 +3,7 @@ import { targetOf } from '../../entry.ts';
 import { kind } from '../../kind.ts';
 import { uuid } from '../../shapes.ts';
 import { wantsTarget } from '../rules.ts';
+import { watchedWords } from '../watched.ts';
 
 /** What a look came to. */
 export const lookEnded = kind({
@@ -31,7 +32,7 @@ export const lookEnded = kind({
     return null;
   },
   says: (b, w) => {
-    const minutes = b.elapsedS === null ? '' : `, ${Math.floor(b.elapsedS / 60)} min`;
-    return `${w.look(b.begunId)}: ${b.finding}${minutes}${b.drops === null ? '' : `, ${b.drops} drops`}`;
+    const minutes = w.watched(b) ?? (b.elapsedS === null ? null : b.elapsedS / 60);
+    return `${w.look(b.begunId)}: ${b.finding}${minutes === null ? '' : `, ${watchedWords(minutes)}`}${b.drops === null ? '' : `, ${b.drops} drops`}`;
   },
 });

@@ -1,9 +1,8 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
-import { PictureError } from '../../../../../../record/picture/strip.ts';
 import { pictureId } from '../../../../../../record/visit/gathered.ts';
 import { now } from '../../../../../../store/clock.ts';
-import { forgetPieces, PieceError, takePiece } from '../../../../../../store/pictures.ts';
+import { PieceError, takePiece } from '../../../../../../store/pictures.ts';
 import { database } from '../../../../../http/database.ts';
 import { answerOf } from '../../../../../http/faults.ts';
 import { readBytes } from '../../../../../http/guard.ts';
@@ -27,7 +26,6 @@ export const POST: APIRoute = async ({ request, url, params, locals }) => {
     try {
       return json(await takePiece(database(), locals.shop, { id, at, size, content }, now()));
     } catch (error) {
-      if (error instanceof PictureError) await forgetPieces(database(), locals.shop, id);
       if (!(error instanceof PieceError)) throw error;
       const answer = answerOf(error);
       return new Response(JSON.stringify({ ...(await answer.json()), have: error.have }), { status: answer.status, headers: answer.headers });
