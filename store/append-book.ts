@@ -2,31 +2,32 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
 import type { FiledBookEntry } from '../record/book/shape.ts';
 import { entriesOfSubjects, insertBookEntries } from './book-row.ts';
+import { inSlices } from './breath.ts';
 import type { Tx } from './connection.ts';
 import { lockCursor, moveCursor } from './cursor.ts';
 import { groupBy } from './group-by.ts';
 import { deriveBook } from './projections/book.ts';
 import { deriveLevels } from './projections/stock.ts';
 
-/** Appends entries of the book that are known to hold (the demo's, a file's), and brings the tables up. They are in no device's count. */
+/** Entries that are written and derived in one go. */
+const SLICE = 2000;
+
+/**
+ * Appends entries of the book that are known to hold (the demo's, a file's), and brings the tables up. They are in no device's count. Those on which
+ * others hang come before them.
+ */
 export async function appendBook(tx: Tx, shopId: string, entries: FiledBookEntry[]): Promise<void> {
-  if (entries.length === 0) return;
+  for await (const slice of inSlices(entries, SLICE)) await appendSlice(tx, shopId, slice);
+}
+
+async function appendSlice(tx: Tx, shopId: string, entries: readonly FiledBookEntry[]): Promise<void> {
   let position = await lockCursor(tx, shopId);
-  await insertBookEntries(
-    tx,
-    shopId,
-    entries.map((e) => ({ ...e, position: ++position })),
-  );
+  const placed = entries.map((e) => ({ ...e, position: ++position }));
+  await insertBookEntries(tx, shopId, placed);
   await moveCursor(tx, shopId, position);
   const refs = [...new Map(entries.map((e) => [`${e.subject.kind} ${e.subject.id}`, e.subject])).values()];
-  const said = groupBy(
-    await entriesOfSubjects(
-      tx,
-      shopId,
-      refs.map((r) => r.id),
-    ),
-    (e) => e.subject.id,
-  );
+  const ids = refs.map((r) => r.id);
+  const said = groupBy(await entriesOfSubjects(tx, shopId, ids), (e) => e.subject.id);
   const entriesOf = (id: string) => said.get(id) ?? [];
   await deriveBook(tx, shopId, refs, entriesOf);
   await deriveLevels(tx, shopId, entries, entriesOf);

@@ -1,9 +1,11 @@
 /** The book as a file: every entry, oldest first, a line each; taken into an empty shop and written again, the same lines. */
-import { readFiledBook } from '../record/book/shape.ts';
-import { appendBook } from './append-book.ts';
-import { bookColumns, bookEntryOf, ofShop, type PlacedBookRow } from './book-row.ts';
+import { type FiledBookEntry, readFiledBook } from '../record/book/shape.ts';
+import { bookColumns, bookEntryOf, insertBookEntries, ofShop, type PlacedBookRow } from './book-row.ts';
+import { Breath, inSlices } from './breath.ts';
 import { FIRST_SHOP, type Sql } from './connection.ts';
+import { moveCursor } from './cursor.ts';
 import { ImportError } from './import-error.ts';
+import { rebuildIn } from './projections/index.ts';
 import { inShop } from './shop-transaction.ts';
 
 const SLICE = 2000;
@@ -25,21 +27,25 @@ export async function* exportBook(sql: Sql, shopId: string): AsyncGenerator<stri
  *
  * @throws ImportError naming line and field
  */
-export async function importBook(sql: Sql, shopId: string, text: string): Promise<{ entries: number }> {
-  const ids = new Set<string>();
-  const entries = text.split('\n').flatMap((line, i) => {
-    if (line.trim() === '') return [];
-    const read = readFiledBook(jsonOf(line, i));
-    if (!read.ok) throw new ImportError(`line ${i + 1}, ${read.at}`, `${read.why}.`);
-    if (ids.has(read.entry.id)) throw new ImportError(`line ${i + 1}, id`, 'the entry stands twice in the file.');
-    ids.add(read.entry.id);
-    return [ofShop(shopId, read.entry)];
-  });
-  return inShop(sql, shopId, async (tx) => {
+export async function importBook(sql: Sql, shopId: string, read: () => AsyncIterable<string>): Promise<{ entries: number }> {
+  const entries = await readBook(shopId, read);
+  return inShop(sql, shopId, async (tx, begun) => {
     const [row] = await tx`select 1 from entry where shop_id = ${shopId} limit 1`;
     if (row) throw new ImportError('the shop', 'something is written down in it already: a book is taken into an empty shop.');
+    let position = begun;
     try {
-      await tx.savepoint((sp) => appendBook(sp, shopId, entries));
+      await tx.savepoint(async (sp) => {
+        for await (const slice of inSlices(entries, SLICE)) {
+          await insertBookEntries(
+            sp,
+            shopId,
+            slice.map((e) => ({ ...e, position: ++position })),
+          );
+        }
+        await moveCursor(sp, shopId, position);
+        await sp`select tell_statistics()`;
+        await rebuildIn(sp, shopId);
+      });
     } catch (error) {
       const { code } = error as { code?: string };
       if (typeof code === 'string' && /^(22|23)/.test(code))
@@ -50,10 +56,28 @@ export async function importBook(sql: Sql, shopId: string, text: string): Promis
   });
 }
 
-function jsonOf(line: string, i: number): unknown {
+async function readBook(shopId: string, read: () => AsyncIterable<string>): Promise<FiledBookEntry[]> {
+  const ids = new Set<string>();
+  const entries: FiledBookEntry[] = [];
+  const breath = new Breath();
+  let n = 0;
+  for await (const line of read()) {
+    n += 1;
+    await breath.take();
+    if (line.trim() === '') continue;
+    const result = readFiledBook(jsonOf(line, n));
+    if (!result.ok) throw new ImportError(`line ${n}, ${result.at}`, `${result.why}.`);
+    if (ids.has(result.entry.id)) throw new ImportError(`line ${n}, id`, 'the entry stands twice in the file.');
+    ids.add(result.entry.id);
+    entries.push(ofShop(shopId, result.entry));
+  }
+  return entries;
+}
+
+function jsonOf(line: string, n: number): unknown {
   try {
     return JSON.parse(line);
   } catch {
-    throw new ImportError(`line ${i + 1}`, 'this is not JSON.');
+    throw new ImportError(`line ${n}`, 'this is not JSON.');
   }
 }

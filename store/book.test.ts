@@ -17,7 +17,7 @@ import { plannedVisits } from './queries/day.ts';
 import { premisesList } from './queries/premises.ts';
 import { visitSheet } from './queries/visits.ts';
 import { type Chance, chance } from './seed/random.ts';
-import { type TestDatabase, testDatabase } from './testing.ts';
+import { linesOf, type TestDatabase, testDatabase } from './testing.ts';
 import { record } from './write.ts';
 
 const T0 = Date.UTC(2026, 4, 20, 8);
@@ -373,15 +373,15 @@ describe('read', () => {
     try {
       const lines = written.split('\n');
       const spoilt = [...lines.slice(0, 3), lines[3]!.replace('"change":"made"', '"change":"mad"'), ...lines.slice(4)].join('\n');
-      await assert.rejects(importBook(empty.sql, FIRST_SHOP, spoilt), (e) => e instanceof ImportError && e.at === 'line 4, change');
-      await assert.rejects(importBook(empty.sql, FIRST_SHOP, `${written}{`), (e) => e instanceof ImportError && /^line \d+$/.test(e.at));
+      await assert.rejects(importBook(empty.sql, FIRST_SHOP, linesOf(spoilt)), (e) => e instanceof ImportError && e.at === 'line 4, change');
+      await assert.rejects(importBook(empty.sql, FIRST_SHOP, linesOf(`${written}{`)), (e) => e instanceof ImportError && /^line \d+$/.test(e.at));
       await assert.rejects(
-        importBook(empty.sql, FIRST_SHOP, lines.slice(1).join('\n')),
+        importBook(empty.sql, FIRST_SHOP, linesOf(lines.slice(1).join('\n'))),
         (e) => e instanceof ImportError && /does not bring/.test(e.why),
       );
-      assert.equal((await importBook(empty.sql, FIRST_SHOP, written)).entries, lines.length - 1);
+      assert.equal((await importBook(empty.sql, FIRST_SHOP, linesOf(written))).entries, lines.length - 1);
       assert.equal(await text(empty), written);
-      await assert.rejects(importBook(empty.sql, FIRST_SHOP, written), /empty shop/);
+      await assert.rejects(importBook(empty.sql, FIRST_SHOP, linesOf(written)), /empty shop/);
     } finally {
       await empty.end();
     }

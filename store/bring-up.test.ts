@@ -20,7 +20,7 @@ import { currentRules } from './queries/rules.ts';
 import { stockedPlaces } from './queries/stock.ts';
 import { visitHeads, visitSheets } from './queries/visits.ts';
 import { exportShop, importShop } from './shop-file.ts';
-import { emptyDatabase, tablesOf, testDatabase } from './testing.ts';
+import { emptyDatabase, linesOf, tablesOf, testDatabase } from './testing.ts';
 import { importVisit, parseVisitFile } from './visit-file.ts';
 import { importWater, parseWaterFile } from './water-file.ts';
 
@@ -63,7 +63,6 @@ const whole = async (slices: AsyncIterable<string>) => {
   for await (const slice of slices) text += slice;
   return text;
 };
-const linesOf = (text: string) => async function* () { yield* text.split('\n'); }; // biome-ignore format: one line
 
 async function toldNow(shop: string) {
   const visits = told.shops[shop]!.told.map((t) => t.visit);

@@ -1,10 +1,13 @@
 /** Rows of a CSV file (RFC 4180, UTF-8): in bounded memory, every fault by line and column. */
 import { parse } from 'csv-parse';
+import { Breath } from './breath.ts';
 
 const MAX_FAULTS = 50;
 /** Longest row of a file, characters: a quote that is never closed is found soon. */
 const MAX_ROW = 20_000;
 const CHUNK_BYTES = 32_768;
+/** More cells than any file of this program has in a row: what has more is no such file, and would take long to be read as one. */
+const MOST_CELLS = 500;
 
 export type Cells = Record<string, string>;
 
@@ -49,7 +52,9 @@ export async function* rowsOf(
   columns: { all: string[]; needed: string[] },
   calledOff: () => boolean = () => false,
 ): AsyncGenerator<Row | RowFault> {
-  const lines = linesOf(textOf(file), calledOff);
+  const text = textOf(file);
+  await refuseWide(text);
+  const lines = linesOf(text, calledOff);
   const header = headerOf((await lines.next()).value?.cells ?? [], columns);
   for await (const { cells, line, bytes } of lines) {
     if (cells.length > header.length) yield { line, column: header.at(-1)!, why: 'This row has more cells than the header.' };
@@ -70,6 +75,26 @@ function textOf(file: Uint8Array): string {
   }
 }
 
+/** Finds a row with far too many cells before anything else reads the file. */
+async function refuseWide(text: string): Promise<void> {
+  const breath = new Breath();
+  let [line, cells, isQuoted] = [1, 1, false];
+  for (let at = 0; at < text.length; at++) {
+    const c = text.charCodeAt(at);
+    if (c === QUOTE) isQuoted = !isQuoted;
+    else if (c === NEWLINE) {
+      line += 1;
+      if (!isQuoted) cells = 1;
+    } else if (c === COMMA && !isQuoted) {
+      cells += 1;
+      if (cells > MOST_CELLS) throw new CsvFileError([{ line, column: '', why: `This row has more than ${MOST_CELLS} cells.` }]);
+    }
+    if (at % CHUNK_BYTES === 0) await breath.take();
+  }
+}
+
+const [QUOTE, COMMA, NEWLINE] = [34, 44, 10];
+
 interface Line {
   cells: string[];
   /** Where the row begins. */
@@ -79,6 +104,7 @@ interface Line {
 
 /** Rows of the file; blank ones are passed over, and counted. */
 async function* linesOf(text: string, calledOff: () => boolean): AsyncGenerator<Line> {
+  const breath = new Breath();
   const parser = parse({ bom: true, relax_column_count: true, skip_empty_lines: true, max_record_size: MAX_ROW, info: true });
   const feed = async () => {
     for (let at = 0; at < text.length; at += CHUNK_BYTES) {
@@ -94,10 +120,11 @@ async function* linesOf(text: string, calledOff: () => boolean): AsyncGenerator<
       const breaks = record.reduce((n, cell) => n + cell.split('\n').length - 1, 0);
       began = info.lines;
       yield { cells: record, line: info.lines - breaks, bytes: info.bytes };
+      await breath.take();
     }
   } catch (error) {
     const { code, lines } = error as { code?: string; lines?: number };
-    if (!code?.startsWith('CSV_')) throw error;
+    if (!code || !(code in WHY || code.startsWith('CSV_'))) throw error;
     throw new CsvFileError([{ line: lines ?? began, column: '', why: WHY[code] ?? 'The row does not read as CSV.' }]);
   } finally {
     parser.destroy();

@@ -31,10 +31,15 @@ export async function importPremises(sql: Sql, shopId: string, file: Uint8Array,
     const known = await onRecord(tx, shopId);
     const twice = [...houses].filter(([key]) => known.has(key)).map(([, { line }]) => ({ line, column: 'name', why: 'These premises are on record already, by name and address.' })); // biome-ignore format: one chain
     if (twice.length > 0) throw new CsvFileError(twice);
-    await appendBook(tx, shopId, entries);
+    await appendBook(tx, shopId, parentsFirst(entries));
     return { premises: houses.size, appliances: entries.filter((e) => e.subject.kind === 'appliance').length };
   });
 }
+
+const ORDER = ['premises', 'place', 'appliance', 'run'];
+
+/** What hangs on something comes after it, whatever the order of the rows. */
+const parentsFirst = (entries: FiledBookEntry[]): FiledBookEntry[] => ORDER.flatMap((kind) => entries.filter((e) => e.subject.kind === kind));
 
 const keyOf = (name: string, address: string): string => `${name.trim().toLowerCase()}\n${address.trim().toLowerCase()}`;
 

@@ -203,7 +203,10 @@ export class RandomShop {
   }
 
   private run(device: Device): void {
-    const of = { visitId: this.some('visit'), runId: this.some('run') };
+    const listed = this.said.flatMap((e) =>
+      'subject' in e && e.change === 'run-added' ? [{ visitId: e.subject.id, runId: e.body.runId as string }] : [],
+    );
+    const of = listed.length > 0 && this.chance() < 0.9 ? this.pick(listed) : { visitId: this.some('visit'), runId: this.some('run') };
     const own = this.said.filter((e): e is Entry => 'runId' in e && e.visitId === of.visitId && e.runId === of.runId);
     const accepted = own.filter((e) => e.kind === 'chain-accepted');
     const say = (kind: EntryKind, body: unknown, target: { jointId?: string; checkPointId?: string } = {}) =>

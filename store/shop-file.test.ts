@@ -18,7 +18,7 @@ import { saveRules } from './queries/rules.ts';
 import { entriesCsv, jointsCsv } from './record-csv.ts';
 import { exportShop, importShop, shopFileSchema } from './shop-file.ts';
 import { beginShop } from './shops.ts';
-import { demoDatabase, type TestDatabase, testDatabase } from './testing.ts';
+import { demoDatabase, linesOf, type TestDatabase, testDatabase } from './testing.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');
 let db: TestDatabase;
@@ -32,7 +32,6 @@ const whole = async (slices: AsyncIterable<string>) => {
   return text;
 };
 const out = (sql: Sql) => whole(exportShop(sql, FIRST_SHOP));
-const linesOf = (text: string) => async function* () { yield* text.split('\n'); }; // biome-ignore format: one line
 const takeIn = (sql: Sql, text: string) => importShop(sql, FIRST_SHOP, linesOf(text));
 
 before(async () => {

@@ -12,6 +12,7 @@ import { instant } from '../record/shapes.ts';
 import { unstorable } from '../record/storable.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
 import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from './book-row.ts';
+import { Breath } from './breath.ts';
 import { carriedId } from './carry/carried-id.ts';
 import { FIRST_SHOP, type Sql, type Tx } from './connection.ts';
 import { moveCursor } from './cursor.ts';
@@ -79,9 +80,10 @@ export async function importShop(
   return inShop(sql, shopId, async (tx) => {
     await refuseFull(tx, shopId);
     const { counts, before } = await takeBook(tx, shopId, read);
-    await tx`analyze entry`;
+    await tx`select tell_statistics()`;
     await rebuildBook(tx, shopId, (ids) => entriesOfSubjects(tx, shopId, ids));
     await takeRuns(tx, shopId, read);
+    await tx`select tell_statistics()`;
     await moveCursor(tx, shopId, counts.entries);
     await appendBook(tx, shopId, saidBefore(shopId, before));
     await rebuildIn(tx, shopId);
@@ -125,8 +127,10 @@ async function* placedLines(read: () => AsyncIterable<string>): AsyncGenerator<{
   let n = 0;
   let position = 0;
   let isFirst = true;
+  const breath = new Breath();
   for await (const text of read()) {
     n += 1;
+    await breath.take();
     if (text.trim() === '') continue;
     const parsed = parse(text, n);
     if (isFirst && !('format' in parsed)) throw new ImportError(`line ${n}`, 'this is no shop file of this program: its first line would say so.');

@@ -13,7 +13,7 @@ import { readOwnStepMinutes } from './queries/own-step-minutes.ts';
 import { premisesList } from './queries/premises.ts';
 import { isNewShop, shopNow } from './queries/shop.ts';
 import { beginShop, isShop, shopsHere } from './shops.ts';
-import { demoDatabase, type TestDatabase } from './testing.ts';
+import { demoDatabase, linesOf, type TestDatabase } from './testing.ts';
 
 const AT = new Date('2026-03-10T12:00:00Z');
 const OWN = uuidv7();
@@ -75,7 +75,7 @@ describe('shops beside each other', () => {
     const copy = uuidv7();
     await beginShop(db.sql, copy, AT);
     const written = await bookOf(FIRST_SHOP);
-    await importBook(db.sql, copy, written);
+    await importBook(db.sql, copy, linesOf(written));
     assert.equal(await bookOf(copy), written);
     assert.deepEqual(await names(copy), await names(FIRST_SHOP));
     const { id: _a, ...there } = await shopNow(db.sql, copy);

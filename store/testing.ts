@@ -48,6 +48,12 @@ export async function testDatabase(): Promise<TestDatabase> {
   };
 }
 
+/** A file's lines, as they are read from a disk. */
+export const linesOf = (text: string) =>
+  async function* () {
+    yield* text.split('\n');
+  };
+
 /** With the demo of that day, and all that is derived from it. */
 export async function demoDatabase(at: Date): Promise<TestDatabase> {
   const db = await testDatabase();

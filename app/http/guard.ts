@@ -79,13 +79,15 @@ export class BodyError extends Error {
   }
 }
 
+export const NOT_UTF8 = 'The body is not text in UTF-8. Save or send it as UTF-8 and try again.';
+
 /** Text of a body. @throws BodyError for one that is not UTF-8: it is not turned into question marks */
 export async function readBody(request: Request, limit = MAX_BODY): Promise<string> {
   const bytes = await readBytes(request, limit);
   try {
     return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
   } catch {
-    throw new BodyError(400, 'The body is not text in UTF-8. Save or send it as UTF-8 and try again.');
+    throw new BodyError(400, NOT_UTF8);
   }
 }
 

@@ -6,10 +6,24 @@ import { join } from 'node:path';
 import { createInterface } from 'node:readline';
 import { Readable, Transform } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import { TooLargeError } from './guard.ts';
+import { BodyError, NOT_UTF8, TooLargeError } from './guard.ts';
 
 /** Largest file of a whole shop, bytes. */
 export const MAX_SHOP_FILE = 8_000_000_000;
+/** Largest file of a book, bytes: it is held while it is read. */
+export const MAX_BOOK_FILE = 200_000_000;
+
+/** A body in another encoding is not turned into question marks. */
+async function refuseOther(path: string): Promise<void> {
+  const decoder = new TextDecoder('utf-8', { fatal: true });
+  try {
+    for await (const chunk of createReadStream(path)) decoder.decode(chunk as Buffer, { stream: true });
+    decoder.decode();
+  } catch (error) {
+    if (error instanceof TypeError) throw new BodyError(400, NOT_UTF8);
+    throw error;
+  }
+}
 
 const PREFIX = 'brass-nut-body-';
 /** Of this program, and of those before, which did not say whose they were. */
@@ -50,6 +64,7 @@ export async function spooled<T>(request: Request, work: (lines: () => AsyncIter
       },
     });
     await pipeline(request.body ? Readable.fromWeb(request.body as never) : Readable.from([]), measured, createWriteStream(path));
+    await refuseOther(path);
     return await work(() => createInterface({ input: createReadStream(path, 'utf8'), crlfDelay: Number.POSITIVE_INFINITY }));
   } finally {
     await rm(folder, { recursive: true, force: true });

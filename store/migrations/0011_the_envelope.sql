@@ -113,3 +113,11 @@ create index shop_part_in_order on shop_part (shop_id, place) where not gone;
 
 grant update (parts_revision) on shop_cursor to brass_nut_app;
 grant select, insert, update, delete on rules_now, shop_part to brass_nut_app;
+
+-- After much was taken in at once the database does not know yet what lies in its tables, and plans badly. The program's role owns none of them.
+create function tell_statistics() returns void language plpgsql security definer set search_path = public as $$
+begin
+  analyze entry, premises, place, appliance, run, check_point, visit, visit_run, joint, derived_run, ledger_line;
+end $$;
+revoke execute on function tell_statistics from public;
+grant execute on function tell_statistics to brass_nut_app;

@@ -82,7 +82,7 @@ const COLUMNS: { [K in Tabled]: (tx: Tx, now: States[K]) => Row } = {
 
 /** Brings the tables up to what was said of some subjects. */
 export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], entriesOf: (subjectId: string) => PlacedBookEntry[]): Promise<void> {
-  for (const slice of inSlices(refs)) await deriveTables(tx, shopId, slice, entriesOf);
+  for (const slice of parentsFirst(refs)) await deriveTables(tx, shopId, slice, entriesOf);
   await keepSearch(tx, shopId, refs);
   const ids = (kind: SubjectKind) => refs.filter((r) => r.kind === kind).map((r) => r.id);
   await followBook(tx, shopId, {
@@ -95,7 +95,7 @@ export async function deriveBook(tx: Tx, shopId: string, refs: SubjectRef[], ent
 }
 
 /** Parents before what hangs on them, no more at once than a statement takes. */
-function inSlices(refs: SubjectRef[]): SubjectRef[][] {
+function parentsFirst(refs: SubjectRef[]): SubjectRef[][] {
   const place = new Map<SubjectKind, number>(([...ORDER, ...REST] as SubjectKind[]).map((kind, i) => [kind, i]));
   const sorted = [...refs].sort((a, b) => place.get(a.kind)! - place.get(b.kind)!);
   return Array.from({ length: Math.ceil(sorted.length / SLICE) }, (_, i) => sorted.slice(i * SLICE, (i + 1) * SLICE));

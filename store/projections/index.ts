@@ -6,6 +6,7 @@ import { catalogue } from '../../catalog/index.ts';
 import { summaryOf } from '../../record/run/summary.ts';
 import { type RunRow, readRun } from '../../record/visit/sheet.ts';
 import { entriesOfSubjects } from '../book-row.ts';
+import { Breath } from '../breath.ts';
 import type { Sql, Tx } from '../connection.ts';
 import { derivationVersion } from '../derivation.ts';
 import { type EntryRow, entryColumns, entryOf, type PlacedEntry } from '../entry-row.ts';
@@ -58,10 +59,14 @@ async function recordedOf(tx: Tx, shopId: string, which: RunInVisit[]): Promise<
 }
 
 async function keepDerived(tx: Tx, shopId: string, recorded: Awaited<ReturnType<typeof recordedOf>>, levels: 'now' | 'later'): Promise<void> {
-  const derived = recorded.map(({ run: { visitId, ...run }, entries }): DerivedRun => {
+  const derived: DerivedRun[] = [];
+  const breath = new Breath();
+  for (const { run: of, entries } of recorded) {
+    const { visitId, ...run } = of;
     // Whether the book has it on the list is the book's to say, wherever a summary is read.
-    return { visitId, read: readRun({ ...run, removed: null }, entries, catalogue()), entries, upTo: entries.at(-1)?.position ?? 0 };
-  });
+    derived.push({ visitId, read: readRun({ ...run, removed: null }, entries, catalogue()), entries, upTo: entries.at(-1)?.position ?? 0 });
+    await breath.take();
+  }
   await keepRuns(tx, shopId, derived);
   await keepLedger(tx, shopId, derived);
   await keepUses(tx, shopId, derived, levels);
@@ -96,8 +101,8 @@ function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
   };
 }
 
-/** How many visits are derived in one go. */
-const SLICE = 200;
+/** How many visits are derived in one go: what is kept of them is told to the database at once. */
+const SLICE = 50;
 
 /** Runs in visits on which something is recorded. */
 const recordedRuns = (tx: Tx, shopId: string, which = tx``): Promise<RunInVisit[]> => tx<RunInVisit[]>`

@@ -37,5 +37,5 @@ export async function timeline(sql: Sql, shopId: string, premisesId: string): Pr
       union all
       select v.on_date, 'visit', v.title || case when v.cancelled is null then '' else ', cancelled' end, null, null, v.visit_id, null
       from visit v where v.shop_id = ${shopId} and v.premises_id = ${premisesId} and not v.gone) happened
-    order by "onDate" desc, kind, run, "visitId" limit ${MOST}`;
+    order by "onDate" desc, kind, run, "visitId", "runId", text limit ${MOST}`;
 }

@@ -1,7 +1,8 @@
 import type { APIRoute } from 'astro';
 import { now } from '../../../../../store/clock.ts';
+import { readFile } from '../../../../../store/parse-apart.ts';
 import { plannedVisits } from '../../../../../store/queries/day.ts';
-import { importVisit, parseVisitFile } from '../../../../../store/visit-file.ts';
+import { importVisit } from '../../../../../store/visit-file.ts';
 import { database } from '../../../../http/database.ts';
 import { daysAsked } from '../../../../http/day-asked.ts';
 import { get } from '../../../../http/endpoint.ts';
@@ -19,7 +20,7 @@ export const GET = get(async ({ url, locals }) => {
 /** Takes in a visit file, all or nothing. */
 export const POST: APIRoute = async ({ request, locals }) => {
   try {
-    const file = parseVisitFile(await readBody(request, MAX_FILE));
+    const file = await readFile('visit', await readBody(request, MAX_FILE));
     return json(await importVisit(database(), locals.shop, file, now()));
   } catch (error) {
     return answerOf(error);

@@ -1,6 +1,7 @@
 import type { APIRoute } from 'astro';
 import { now } from '../../../../../../store/clock.ts';
-import { exportWater, importWater, parseWaterFile } from '../../../../../../store/water-file.ts';
+import { readFile } from '../../../../../../store/parse-apart.ts';
+import { exportWater, importWater } from '../../../../../../store/water-file.ts';
 import { database } from '../../../../../http/database.ts';
 import { answerOf } from '../../../../../http/faults.ts';
 import { MAX_FILE, readBody } from '../../../../../http/guard.ts';
@@ -20,7 +21,7 @@ export const GET: APIRoute = async ({ params, locals }) => {
 /** Takes in such a file, all or nothing: what it holds is drawn over what has the same ids. */
 export const POST: APIRoute = async ({ request, params, locals }) => {
   try {
-    const file = parseWaterFile(await readBody(request, MAX_FILE));
+    const file = await readFile('water', await readBody(request, MAX_FILE));
     return json(await premisesAsked(params.id, (id) => importWater(database(), locals.shop, id, file, now())));
   } catch (error) {
     return answerOf(error);
