@@ -1,5 +1,6 @@
 /** Keeps the server and its database up: what dies is started again, within a limit, and said. */
 import { type ChildProcess, spawn } from 'node:child_process';
+import { writeAnew } from '../store/write-anew.ts';
 import type { Cluster } from './cluster.ts';
 import type { FolderLock } from './folder-lock.ts';
 
@@ -7,6 +8,8 @@ import type { FolderLock } from './folder-lock.ts';
 const MOST_EARLY_DEATHS = 8;
 const EARLY_MS = 1500;
 const LOOK_MS = 500;
+/** How often it is looked whether something is to be tidied up, ms. */
+const TIDY_MS = 3_600_000;
 /** How long the server has to end what it is at, ms. */
 const GRACE_MS = 10_000;
 
@@ -16,6 +19,7 @@ export class Keeper {
   private readonly serving: Death = { name: 'server', startedMs: 0, early: 0 };
   private readonly database: Death = { name: 'database', startedMs: 0, early: 0 };
   private watch: NodeJS.Timeout | null = null;
+  private tidying: NodeJS.Timeout | null = null;
 
   constructor(
     private readonly url: string,
@@ -28,6 +32,7 @@ export class Keeper {
 
   begin(): void {
     this.serve();
+    this.tidying = setInterval(() => this.tidy(), TIDY_MS);
     if (this.cluster) this.watch = setInterval(() => this.tendDatabase(this.cluster!), LOOK_MS);
   }
 
@@ -35,6 +40,7 @@ export class Keeper {
     if (this.stopping) return;
     this.stopping = true;
     if (this.watch) clearInterval(this.watch);
+    if (this.tidying) clearInterval(this.tidying);
     const end = () => {
       try {
         this.cluster?.stop();
@@ -73,6 +79,11 @@ export class Keeper {
       if (this.stopping || !this.survives(this.serving)) return;
       setTimeout(() => !this.stopping && this.serve(), 200);
     });
+  }
+
+  private tidy(): void {
+    // The next look comes in an hour.
+    writeAnew(this.url, false).catch((error) => console.error((error as Error).message));
   }
 
   private tendDatabase(cluster: Cluster): void {

@@ -3,6 +3,7 @@ import { createServer, type IncomingMessage, type ServerResponse } from 'node:ht
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { HEADERS, refusedAtDoor } from '../app/http/door.ts';
+import { answers } from '../app/http/draining.ts';
 import { checkoutId } from './checkout.ts';
 
 /** A body that has not come in whole by then is cut off, ms. */
@@ -23,7 +24,7 @@ const server = createServer({ requestTimeout: WHOLE_BODY_MS, headersTimeout: HEA
   for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
   const { method = 'GET', url = '/' } = request;
   const refused = refusedAtDoor({ method, address: url, host: request.headers.host ?? '' });
-  if (!refused) return handler(request, response);
+  if (!refused) return answers(response, () => handler(request, response));
   const { status, rule, title, detail, at } = refused;
   if (status === 405) response.setHeader('allow', 'GET, HEAD, POST');
   // What is refused is not read either.

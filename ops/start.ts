@@ -12,6 +12,7 @@ import { migrate, readMigrations } from '../store/migrate.ts';
 import { forgetOldPieces } from '../store/pictures.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { shopsHere } from '../store/shops.ts';
+import { writeAnew } from '../store/write-anew.ts';
 import { checkoutId, holderOf } from './checkout.ts';
 import { type Cluster, defaultDataFolder, freePort, SetupError, startCluster } from './cluster.ts';
 import { lockFolder } from './folder-lock.ts';
@@ -94,6 +95,7 @@ async function prepare(url: string, options: Options): Promise<void> {
   const sql = connect(url, 1);
   try {
     for (const { id } of await shopsHere(sql)) await bringUpShop(sql, id);
+    await writeAnew(url, true);
     const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');
     await forgetOldPieces(sql, now());

@@ -31,16 +31,26 @@ export interface EntryBase extends Stamped {
 export const targetOf = (entry: EntryBase): string | null => entry.jointId ?? entry.checkPointId;
 
 /**
- * When it happened by a clock that can be trusted: the device's own time, moved by how far its clock was off when it sent the entry.
+ * When it happened by a clock that can be trusted: the device's own time, moved by how far its clock was off when it sent the entry, and never later
+ * than it came.
  *
  * @returns milliseconds since 1970
  */
 export function happenedAt(entry: Stamped): number {
-  return Date.parse(entry.seenAt) + clockOffMs(entry);
+  const righted = Date.parse(entry.seenAt) + sentOffMs(entry);
+  return entry.recordedAt === null ? righted : Math.min(righted, Date.parse(entry.recordedAt));
 }
 
-/** How far the device's clock was behind the server's, milliseconds; what a slow network takes is too little to matter. */
-export function clockOffMs(entry: Stamped): number {
+/** How far the device's clock was behind when something was pressed, milliseconds; what a slow network takes is too little to matter. */
+export const clockOffMs = (entry: Stamped): number => (entry.recordedAt === null ? 0 : happenedAt(entry) - Date.parse(entry.seenAt));
+
+/** Seen later than it came, whatever is made of its clock: when it happened nobody knows, but that it was before it came. */
+export function isSeenTooLate(entry: Stamped): boolean {
+  return entry.recordedAt !== null && Date.parse(entry.seenAt) + sentOffMs(entry) > Date.parse(entry.recordedAt);
+}
+
+/** How far its clock was behind the server's when it was sent, milliseconds. */
+function sentOffMs(entry: Stamped): number {
   if (entry.recordedAt === null || entry.sentAt === null || entry.recordedAt === entry.sentAt) return 0;
   return Date.parse(entry.recordedAt) - Date.parse(entry.sentAt);
 }

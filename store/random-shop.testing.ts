@@ -77,7 +77,7 @@ export class RandomShop {
   }
 
   /** Something happens, or something that happened is sent. */
-  async step(): Promise<void> {
+  async step(): Promise<unknown> {
     this.minute += this.below(9);
     const device = this.pick(this.devices);
     if (this.chance() < 0.3) return this.send(device, 1 + this.below(6));
@@ -87,6 +87,7 @@ export class RandomShop {
       const subject = this.pick(subjects);
       this.book(device, subject.name, this.pick(Object.keys(subject.changes)));
     }
+    return null;
   }
 
   /** All that waits is sent. */
@@ -100,15 +101,15 @@ export class RandomShop {
     return { id: uuidv7(), deviceId: device.id, personId: null, seq: device.seq, seenAt, sentAt: null, recordedAt: null, correctsId: null };
   }
 
-  private keep(device: Device, entry: Any): void {
+  private keep(device: Device, entry: Any): unknown {
     device.waiting.push(entry);
-    this.said.push(entry);
+    return this.said.push(entry);
   }
 
   /** Corrects or takes back something, now and then something that is not there. */
-  private again(device: Device): void {
+  private again(device: Device): unknown {
     const wrong = this.pick(this.said);
-    if (!wrong) return;
+    if (!wrong) return null;
     const correctsId = wrong.id;
     const isBook = 'subject' in wrong;
     const takesBack = this.chance() < 0.6;
@@ -120,7 +121,7 @@ export class RandomShop {
     }
     const target = takesBack ? { jointId: null, checkPointId: null } : {};
     const said = takesBack ? { kind: 'withdrawn', body: { reason: 'pressed wrongly' } } : { kind: wrong.kind, body: wrong.body };
-    this.keep(device, { ...of, ...target, ...this.stamp(device), ...said, correctsId } as Entry);
+    return this.keep(device, { ...of, ...target, ...this.stamp(device), ...said, correctsId } as Entry);
   }
 
   private book(device: Device, kind: SubjectKind, change: string): void {
@@ -169,7 +170,7 @@ export class RandomShop {
       'run changed': () => ({ name: this.pick(['Cold line', 'Line']) }),
       'visit changed': () =>
         this.pick([{ onDate: this.pick(DAYS) }, { title: 'Two drips' }, { vanId: this.some('stock') }, { note: 'ladder' }, { minutes: 45 }]),
-      'visit run-added': () => ({ runId: (before?.runId as string) ?? this.some('run'), work: this.pick(['toilet-line', 'toilet-line', 'stop-replace']), ...(this.chance() < 0.2 ? { told: [{ side: 'from', end: 'comp-3/8-m' }] } : {}) }), // biome-ignore format: one row
+      'visit run-added': () => ({ runId: (before?.runId as string) ?? this.some('run'), work: this.pick(['toilet-line', 'toilet-line', 'toilet-line', 'stop-replace', 'toilet-remove']), ...(this.chance() < 0.2 ? { told: [{ side: 'from', end: 'comp-3/8-m' }] } : {}) }), // biome-ignore format: one row
       'visit run-removed': () => ({ runId: this.some('run'), reason }),
       'visit ordered': () => ({ runIds: [this.some('run')] }),
       'visit arrived': () => ({}),
@@ -202,7 +203,7 @@ export class RandomShop {
     return known;
   }
 
-  private run(device: Device): void {
+  private run(device: Device): unknown {
     const listed = this.said.flatMap((e) =>
       'subject' in e && e.change === 'run-added' ? [{ visitId: e.subject.id, runId: e.body.runId as string }] : [],
     );
@@ -236,7 +237,7 @@ export class RandomShop {
     }
     const kind = this.pick(kinds.filter((k) => k.name !== 'chain-accepted' && k.name !== 'withdrawn'));
     const atJoint = kind.about === 'joint' || kind.about === 'joint or check point' || (kind.about === 'anything' && this.chance() < 0.5);
-    say(kind.name, BODIES[kind.name as keyof typeof BODIES], atJoint ? { jointId } : {});
+    return say(kind.name, BODIES[kind.name as keyof typeof BODIES], atJoint ? { jointId } : {});
   }
 
   /** Sends so many of what waits, as the border reads them: those of a sort that follow on each other together. */

@@ -64,6 +64,15 @@ describe("a device's store", () => {
     assert.deepEqual((await store.outgoing()).map((o) => [o.seq, o.entry.id]), [[1, a.id], [2, c.id]]); // biome-ignore format: one list
   });
 
+  it('keeps nothing again that a page noted, kept, and did not live to cross out, though it was sent meanwhile', async () => {
+    const said = newBookEntry('phone', { kind: 'visit', id: VISIT }, 'changed', { title: 'Two drips' });
+    const [kept] = await store.keep([said]);
+    const sentAt = said.seenAt;
+    await store.settle([{ seq: kept!.seq, entry: kept!.entry, sentAt, recordedAt: sentAt, position: 7 }], []);
+    await store.keepLeft([said]);
+    assert.deepEqual(await store.outgoing(), []);
+  });
+
   it('leaves a refused entry with what was said of it, and keeps the others moving', async () => {
     const [a, b] = await store.keep([note('a'), note('b')]);
     await store.settle([{ ...b!, sentAt: b!.entry.seenAt, recordedAt: b!.entry.seenAt, position: 9 }], [{ seq: a!.seq, rule: 'x', why: 'Not so.' }]);

@@ -23,6 +23,9 @@ export { NotKeptError };
 const NAME = 'brass-nut';
 /** A device that is further behind than this takes the kit and leaves out what came between. */
 const MOST_BEHIND = 5000;
+/** Key of the entries that were sent last, by their ids, and how many are remembered. */
+const SENT = 'sent';
+const MOST_SENT = 500;
 /** On disk before it is said to be kept. */
 const SURELY = { durability: 'strict' } as const;
 
@@ -79,10 +82,13 @@ export class DeviceStore {
 
   /** Keeps entries that a page noted and did not live to keep; those that are here already are left as they are. */
   async keepLeft(entries: AnyEntry[]): Promise<void> {
-    const tx = this.db.transaction(['outgoing', 'known'], 'readwrite', SURELY);
+    const tx = this.db.transaction(['outgoing', 'known', 'books', 'facts'], 'readwrite', SURELY);
+    const sent = new Set((await tx.objectStore('facts').get(SENT)) as string[] | undefined);
     for (const entry of entries) {
       const isHere = (await tx.objectStore('outgoing').index('id').getKey(entry.id)) ?? (await tx.objectStore('known').getKey(entry.id));
-      if (isHere === undefined)
+      const isSent =
+        isBookEntry(entry) && (await tx.objectStore('books').index('subject').get(entry.subject.id))?.entries.some((e) => e.id === entry.id);
+      if (isHere === undefined && !isSent && !sent.has(entry.id))
         await tx.objectStore('outgoing').add({ entry: { ...asKept(entry), deviceId: this.deviceId }, status: 'waiting' } as Outgoing);
     }
     await tx.done;
@@ -107,7 +113,8 @@ export class DeviceStore {
     kept: { seq: number; entry: AnyEntry; sentAt: string; recordedAt: string; position?: number }[],
     refused: { seq: number; rule: string; why: string }[],
   ): Promise<void> {
-    const tx = this.db.transaction(['outgoing', 'known', 'books'], 'readwrite', SURELY);
+    const tx = this.db.transaction(['outgoing', 'known', 'books', 'facts'], 'readwrite', SURELY);
+    const before = ((await tx.objectStore('facts').get(SENT)) as string[] | undefined) ?? [];
     const work: Promise<unknown>[] = [];
     const book: PlacedBook[] = [];
     for (const { seq, entry, sentAt, recordedAt, position } of kept) {
@@ -116,6 +123,8 @@ export class DeviceStore {
       if (isBookEntry(placed)) book.push({ ...placed, position: position ?? 0, rootId: '' });
       else work.push(tx.objectStore('known').put(placed as Entry));
     }
+    // What was noted by a page that died before it crossed it out is found to be sent.
+    work.push(tx.objectStore('facts').put([...before, ...kept.map((k) => k.entry.id)].slice(-MOST_SENT), SENT));
     // Said of premises that are only being fetched: kept all the same, and whole when they have come.
     work.push(joinBook(tx.objectStore('books'), book, { keepsParts: true }));
     for (const { seq, rule, why } of refused)

@@ -2,10 +2,11 @@
 import { type AnyEntry, DeviceStore, NotKeptError, type Outgoing } from './device.ts';
 import type { KeptPicture } from './device-schema.ts';
 import { type Journal, journalHere } from './journal.ts';
+import { clearedSince, noteLeft, notesHere, waitingElsewhere } from './left-here.ts';
 import { pull } from './pull.ts';
 import { backoffMs, type Later, type Post, push } from './push.ts';
 import { pushPictures, type SendPiece } from './push-pictures.ts';
-import { forThisShop, ofThisShop } from './shop-here.ts';
+import { forThisShop, ofThisShop, shopHere } from './shop-here.ts';
 
 /** How things stand, for the strip on every screen. */
 export interface Standing {
@@ -21,6 +22,10 @@ export interface Standing {
   pictures: number;
   /** Number of entries kept on this page since it was opened. */
   kept: number;
+  /** What waits in other shops of this browser. */
+  elsewhere: { shop: string; waiting: number }[];
+  /** The store was cleared by the browser or by a person: so much waited in it. null: it was not, or that was seen. */
+  cleared: number | null;
 }
 
 const TIMEOUT_MS = 20_000;
@@ -42,7 +47,9 @@ class Sync {
   private sendAgain = false;
   private pulling: Promise<void> | null = null;
   private pullAgain = false;
-  standing: Standing = { waiting: 0, refused: [], pictures: 0, later: null, notKept: null, kept: 0 };
+  /** How much waited in a store that was cleared; -1 where it was not. */
+  private cleared: number | null = null;
+  standing: Standing = { waiting: 0, refused: [], pictures: 0, later: null, notKept: null, kept: 0, elsewhere: [], cleared: null };
 
   /** The device's store; opened once and held open. @throws NotKeptError */
   async device(): Promise<DeviceStore> {
@@ -52,6 +59,7 @@ class Sync {
     });
     try {
       this.store = await this.opening;
+      this.cleared ??= clearedSince(notesHere, shopHere, this.store.deviceId) ?? -1;
       return this.store;
     } catch (error) {
       this.opening = null;
@@ -126,6 +134,12 @@ class Sync {
     const store = await this.device();
     await store.pictures.keep({ ...picture, have: 0, status: 'waiting' });
     this.send();
+  }
+
+  /** It was seen that the store was cleared. */
+  async clearedSeen(): Promise<void> {
+    this.cleared = -1;
+    await this.changed(false);
   }
 
   /** Tries at once, whatever was tried before. */
@@ -205,7 +219,17 @@ class Sync {
     try {
       const store = await this.device();
       const [{ waiting, refused }, pictures, bad] = await Promise.all([store.counts(), store.pictures.waiting(), store.pictures.refused()]);
-      this.standing = { ...this.standing, waiting, refused: [...refused, ...bad.map((p) => `a picture. ${p.why ?? ''}`)], pictures };
+      const cleared = this.cleared === null || this.cleared < 0 ? null : this.cleared;
+      this.standing = {
+        ...this.standing,
+        waiting,
+        refused: [...refused, ...bad.map((p) => `a picture. ${p.why ?? ''}`)],
+        pictures,
+        cleared,
+        elsewhere: waitingElsewhere(notesHere),
+      };
+      // Until it was seen that the store was cleared, the note of the one before stays.
+      if (cleared === null) noteLeft(notesHere, shopHere, { deviceId: store.deviceId, waiting: waiting + refused.length + pictures });
     } catch {
       // Said where something is to be kept.
     }

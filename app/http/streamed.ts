@@ -1,4 +1,5 @@
 import type { APIRoute } from 'astro';
+import { drained, responseHere } from './draining.ts';
 import type { Asked } from './endpoint.ts';
 
 /** A GET that answers a file as long as it is, a slice at a time. */
@@ -6,8 +7,10 @@ export function streamed({ type, name }: { type: string; name: string }, slicesO
   return (asked) => {
     const encoder = new TextEncoder();
     const slices = slicesOf(asked);
+    const response = responseHere();
     const body = new ReadableStream<Uint8Array>({
       async pull(controller) {
+        await drained(response);
         const { value, done } = await slices.next();
         if (done) controller.close();
         else controller.enqueue(encoder.encode(value));

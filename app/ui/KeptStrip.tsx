@@ -1,4 +1,5 @@
 import type { Later } from '../../sync/push.ts';
+import { sync } from '../../sync/run.ts';
 import { useStanding } from './use-standing.ts';
 
 const WHY: Record<Later, string> = {
@@ -14,7 +15,7 @@ const SHOWN = 2;
 
 /** What is entered and not yet with the server, told on every screen. */
 export default function KeptStrip() {
-  const { waiting, refused, pictures, later, notKept, kept } = useStanding();
+  const { waiting, refused, pictures, later, notKept, kept, elsewhere, cleared } = useStanding();
   const rest = later ? `: kept on this device, sent when the connection is back (${WHY[later]}).` : ' ...';
   return (
     <div data-kept={kept} data-waiting={waiting} className="empty:hidden">
@@ -23,6 +24,27 @@ export default function KeptStrip() {
           ▲ NOT KEPT: {notKept}
         </p>
       )}
+      {cleared !== null && (
+        <div role="alert" className="flex min-h-10 flex-wrap items-center gap-x-4 border-b border-ink bg-sheet px-4 py-1">
+          <b>
+            ▲ This browser was cleared of what was kept here
+            {cleared > 0
+              ? `: ${cleared} not sent by then ${cleared === 1 ? 'is' : 'are'} lost. Enter ${cleared === 1 ? 'it' : 'them'} again.`
+              : '. Nothing waited to be sent.'}
+          </b>
+          <button type="button" className="key" onClick={() => sync.clearedSeen()}>
+            Seen
+          </button>
+        </div>
+      )}
+      {elsewhere.map(({ shop, waiting: there }) => (
+        <p key={shop} role="status" className="flex min-h-10 flex-wrap items-center gap-x-4 border-b border-rule bg-sheet px-4 py-1">
+          {there} not sent yet in another shop on this device.{' '}
+          <button type="button" className="key" data-enter-shop={shop}>
+            Go there to send
+          </button>
+        </p>
+      ))}
       {(waiting > 0 || refused.length > 0) && (
         <div role="status" className="border-b border-rule bg-sheet px-4 py-1">
           {waiting > 0 && (
@@ -54,7 +76,7 @@ export default function KeptStrip() {
           {later ? ', sent when the connection is back' : ' ...'}
         </p>
       )}
-      {kept > 0 && waiting === 0 && pictures === 0 && refused.length === 0 && !notKept && (
+      {kept > 0 && waiting === 0 && pictures === 0 && refused.length === 0 && !notKept && cleared === null && (
         <p role="status" className="border-b border-rule bg-sheet px-4 py-1 text-soft">
           ✓ Kept, and with the server.
         </p>

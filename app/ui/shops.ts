@@ -60,8 +60,11 @@ async function unsent(): Promise<number> {
   }
 }
 
-for (const button of document.querySelectorAll<HTMLElement>('[data-enter-shop]'))
-  button.addEventListener('click', () => leave(() => enter(button.dataset.enterShop!)));
+// Keys of the strip come and go.
+document.addEventListener('click', ({ target }) => {
+  const button = (target as Element | null)?.closest<HTMLElement>('[data-enter-shop]');
+  if (button) leave(() => enter(button.dataset.enterShop!));
+});
 for (const button of document.querySelectorAll('[data-begin-shop]')) button.addEventListener('click', () => leave(begin));
 
 // A page that was left open in another shop goes along: what it shows is no more what the browser is in.

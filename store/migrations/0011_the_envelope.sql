@@ -27,12 +27,16 @@ begin
     using errcode = 'integrity_constraint_violation';
 end $$;
 
+-- What was erased stands in the files of the tables until they are written anew (store/write-anew.ts), within a day.
+create table to_write_anew (since timestamptz not null);
+
 create or replace function erase_contact(of_shop uuid, of_entry uuid, digest text) returns void language plpgsql security definer set search_path = public as $$
 #variable_conflict use_variable
 begin
   perform set_config('brass_nut.erasing', 'contact', true);
   update entry set body = body - 'contact', erased = digest where shop_id = of_shop and entry_id = of_entry and subject_kind = 'premises' and body ? 'contact';
   perform set_config('brass_nut.erasing', '', true);
+  insert into to_write_anew values (now());
 end $$;
 
 create function keep_digests(of_shop uuid, ids uuid[], digests text[]) returns void language plpgsql security definer set search_path = public as $$

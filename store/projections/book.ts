@@ -2,6 +2,7 @@
 import type { BookEntry, SubjectKind, SubjectRef } from '../../record/book/entry.ts';
 import { stateOf } from '../../record/book/fold.ts';
 import type { States } from '../../record/book/states.ts';
+import { isSeenTooLate } from '../../record/entry.ts';
 import { fates, ordered } from '../../record/standing.ts';
 import type { Gathered } from '../../record/visit/states.ts';
 import { zoneForAll } from '../../record/zones.ts';
@@ -197,13 +198,15 @@ async function keepLists(tx: Tx, shopId: string, visits: Derived<'visit'>[]): Pr
 }
 
 /**
- * Where a contact was erased, it goes from all that was said before, what came in late among it; what each entry said stays known by a digest.
+ * Where a contact was erased, it goes from all that was said before, what came in late and what only a wrong clock dates later among it; what each
+ * entry said stays known by a digest.
  */
 async function eraseContacts(tx: Tx, shopId: string, entries: BookEntry[]): Promise<void> {
   const inOrder = ordered(entries);
   const erased = inOrder.findLastIndex((e) => e.change === 'contact-erased');
   if (erased === -1) return;
-  const before = new Set(inOrder.slice(0, erased).map((e) => e.id));
+  // Where a clock was so wrong that nobody knows when it was said, it is not taken for said anew.
+  const before = new Set(inOrder.filter((e, i) => i < erased || isSeenTooLate(e)).map((e) => e.id));
   // A correction counts in the place of what it corrects.
   const whole = fates(entries)
     .filter((f) => before.has(f.first.id))

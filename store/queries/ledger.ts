@@ -84,7 +84,7 @@ const PAGE = 40;
 
 /** Connections that were signed off, newest first. */
 export async function ledger(sql: Sql, shopId: string, query: LedgerQuery): Promise<LedgerPage> {
-  const [rows, sums] = await Promise.all([ledgerRows(sql, shopId, query, query.limit ?? PAGE, query.offset ?? 0), sumsOf(sql, shopId, query)]);
+  const [rows, sums] = await Promise.all([ledgerRows(sql, shopId, query, pageOf(query)), sumsOf(sql, shopId, query)]);
   return { rows, ...sums };
 }
 
@@ -125,21 +125,37 @@ async function readSums(sql: Sql, shopId: string, query: LedgerQuery): Promise<S
 /** How many connections are read at once when all of them are wanted. */
 const SLICE = 2000;
 
-/** Every connection that fits, a slice at a time: as many as there are. */
+/**
+ * Every connection that fits, a slice at a time: as many as there are, those of the newest visits first. What is signed off meanwhile changes no
+ * line's place, so that none is passed over and none told twice.
+ */
 export async function* allOfLedger(sql: Sql, shopId: string, query: LedgerQuery): AsyncGenerator<LedgerRow[]> {
-  for (let offset = 0; ; offset += SLICE) {
-    const rows = await ledgerRows(sql, shopId, query, SLICE, offset);
+  for (let after: LedgerRow | undefined; ; ) {
+    const rows: LedgerRow[] = await ledgerRows(sql, shopId, query, (tx) => {
+      const beyond = after ? tx`and (l.visit_id, l.run_id) < (${after.visitId}, ${after.runId})` : tx``;
+      return { beyond, order: tx`l.visit_id desc, l.run_id desc`, limit: tx`limit ${SLICE}` };
+    });
     if (rows.length > 0) yield rows;
     if (rows.length < SLICE) return;
+    after = rows.at(-1);
   }
 }
 
-async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: number, offset: number): Promise<LedgerRow[]> {
-  const rows = await plannedAnew(
-    sql,
-    (tx) => tx<Row[]>`
+/** Which of the lines that fit are read, and in which order. */
+type Part = Record<'beyond' | 'order' | 'limit', ReturnType<typeof nothing>>;
+const nothing = (sql: Sql) => sql``;
+
+/** A page, newest first. */
+const pageOf =
+  ({ limit = PAGE, offset = 0 }: LedgerQuery) =>
+  (tx: Tx): Part => ({ beyond: tx``, order: tx`l.signed_off_at desc, l.visit_id, l.run_id`, limit: tx`limit ${limit} offset ${offset}` });
+
+async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, partOf: (tx: Tx) => Part): Promise<LedgerRow[]> {
+  const rows = await plannedAnew(sql, (tx) => {
+    const { beyond, order, limit } = partOf(tx);
+    return tx<Row[]>`
     with page as (
-      select l.* ${fitting(tx, shopId, query)} order by l.signed_off_at desc, l.visit_id, l.run_id limit ${limit} offset ${offset})
+      select l.* ${fitting(tx, shopId, query)} ${beyond} order by ${order} ${limit})
     select l.visit_id, r.run_id, l.on_date, p.name as premises, pl.name as place, a.kind, r.name as run, r.water, d.shown, l.joints, l.seals, l.recheck, l.callbacks
     from page l
     join derived_run d on d.shop_id = l.shop_id and d.visit_id = l.visit_id and d.run_id = l.run_id
@@ -147,8 +163,8 @@ async function ledgerRows(sql: Sql, shopId: string, query: LedgerQuery, limit: n
     join premises p on p.shop_id = l.shop_id and p.premises_id = l.premises_id
     join appliance a on a.shop_id = l.shop_id and a.appliance_id = r.appliance_id
     join place pl on pl.shop_id = l.shop_id and pl.place_id = a.place_id
-    order by l.signed_off_at desc, l.visit_id, l.run_id`,
-  );
+    order by ${order}`;
+  });
   return rows.map(rowOf);
 }
 

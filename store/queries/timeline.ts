@@ -30,7 +30,7 @@ export async function timeline(sql: Sql, shopId: string, premisesId: string): Pr
         r.name as run, pl.name as place, x.visit_id as "visitId", x.run_id as "runId"
       from ledger_line x ${named} where x.shop_id = ${shopId} and x.premises_id = ${premisesId}
       union all
-      select (x.seen_at at time zone p.time_zone)::date, case x.kind when 'duty-seen' then 'seen-to' else 'callback' end,
+      select (least(x.seen_at + (x.recorded_at - x.sent_at), x.recorded_at) at time zone p.time_zone)::date, case x.kind when 'duty-seen' then 'seen-to' else 'callback' end,
         case x.kind when 'duty-seen' then (x.body ->> 'what') || ': ' || replace(x.body ->> 'outcome', '-', ' ') else 'came back: ' || (x.body ->> 'finding') end,
         r.name, pl.name, x.visit_id, x.run_id
       from told x ${named} join premises p on p.shop_id = x.shop_id and p.premises_id = ${premisesId}

@@ -1,17 +1,28 @@
+import type { APIRoute } from 'astro';
 import Papa from 'papaparse';
-import { allOfLedger, type LedgerRow } from '../../../../store/queries/ledger.ts';
+import { allOfLedger, type LedgerQuery, type LedgerRow } from '../../../../store/queries/ledger.ts';
 import { database } from '../../../http/database.ts';
-import { CSV, file } from '../../../http/endpoint.ts';
+import { CSV } from '../../../http/endpoint.ts';
+import { answerOf } from '../../../http/faults.ts';
 import { ledgerQuery } from '../../../http/ledger-query.ts';
+import { streamed } from '../../../http/streamed.ts';
 
 /** The whole ledger that fits, however long; cells that a spreadsheet would run as formulas are made safe. */
-export const GET = file({ type: CSV, name: 'ledger.csv' }, async ({ url, locals }) => {
-  const slices: string[] = [];
-  for await (const rows of allOfLedger(database(), locals.shop, ledgerQuery(url))) {
-    slices.push(Papa.unparse(rows.map(cellsOf), { escapeFormulae: true, header: slices.length === 0 }));
+export const GET: APIRoute = (asked) => {
+  try {
+    const query = ledgerQuery(asked.url);
+    return streamed({ type: CSV, name: 'ledger.csv' }, () => slices(asked.locals.shop, query))(asked);
+  } catch (error) {
+    return answerOf(error);
   }
-  return `${slices.join('\r\n') || COLUMNS.join(',')}\r\n`;
-});
+};
+
+async function* slices(shopId: string, query: LedgerQuery): AsyncGenerator<string> {
+  yield `${COLUMNS.join(',')}\r\n`;
+  for await (const rows of allOfLedger(database(), shopId, query)) {
+    yield `${Papa.unparse(rows.map(cellsOf), { escapeFormulae: true, header: false })}\r\n`;
+  }
+}
 
 const cellsOf = (r: LedgerRow) => ({
   date: r.onDate,
@@ -35,5 +46,4 @@ const cellsOf = (r: LedgerRow) => ({
   run_id: r.runId,
 });
 
-/** Of an empty ledger too. */
 const COLUMNS = ['date', 'premises', 'place', 'appliance', 'run', 'water', 'from', 'to', 'parts', 'joints', 'seals', 'price', 'currency', 'callbacks', 'exceptions', 'signed_off', 'recheck', 'visit', 'run_id']; // biome-ignore format: one row
