@@ -2,6 +2,7 @@
 import { demoChains, generated, make, reach, shut, small } from './computed.ts';
 import { flowTime, hammerLoop, sweepTime } from './hammer.ts';
 import { withHouse } from './house.ts';
+import { imports } from './imports.ts';
 import { api, asking, cardOnPage, pages, pressing, recorded, typing } from './pages.ts';
 import { sweepOnPage } from './sweep-page.ts';
 import { gauge, manyYears, shopOfYears } from './years.ts';
@@ -34,6 +35,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   presses: () => withHouse(pressing),
   record: () => withHouse(recorded),
   api: () => withHouse(api),
+  imports: () => withHouse(imports),
   gauge,
   shop: () => withHouse(shopOfYears),
   ledger: () => withHouse(manyYears),

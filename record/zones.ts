@@ -32,7 +32,19 @@ export function zoneForAll(name: string): string {
   return isZone(usual) ? usual : 'UTC';
 }
 
+/** What an engine says of a name stays so, and asking it is dear. */
+const known = new Map<string, boolean>();
+const MOST_KNOWN = 2000;
+
 function knows(name: string): boolean {
+  const before = known.get(name);
+  if (before !== undefined) return before;
+  const now = asked(name);
+  if (known.size < MOST_KNOWN) known.set(name, now);
+  return now;
+}
+
+function asked(name: string): boolean {
   try {
     new Intl.DateTimeFormat('en', { timeZone: name });
     return true;

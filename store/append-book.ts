@@ -10,7 +10,7 @@ import { deriveBook } from './projections/book.ts';
 import { deriveLevels } from './projections/stock.ts';
 
 /** Entries that are written and derived in one go. */
-const SLICE = 2000;
+const SLICE = 500;
 
 /**
  * Appends entries of the book that are known to hold (the demo's, a file's), and brings the tables up. They are in no device's count. Those on which

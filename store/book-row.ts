@@ -65,7 +65,6 @@ export type PlacedBookEntry = BookEntry & { sentAt: string; recordedAt: string; 
 export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedBookEntry[]): Promise<void> {
   const key = await shopKey(tx, shopId);
   const rows = entries.map((e) => ({
-    shop_id: shopId,
     entry_id: e.id,
     subject_kind: e.subject.kind,
     subject_id: e.subject.id,
@@ -78,12 +77,21 @@ export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedB
     sent_at: e.sentAt,
     recorded_at: e.recordedAt,
     position: e.position,
-    body: tx.json(e.body as never),
+    body: e.body,
     erased: e.erased ?? null,
     digest: e.erased ?? digestOf(e, key),
   }));
-  for (let i = 0; i < rows.length; i += 1000) await tx`insert into entry ${tx(rows.slice(i, i + 1000) as never)}`;
+  // As one value: a statement of some ten thousand takes the database longer to read than to carry out.
+  for (let i = 0; i < rows.length; i += SLICE) {
+    await tx`
+      insert into entry (shop_id, entry_id, subject_kind, subject_id, kind, corrects_id, device_id, person_id, seq, seen_at, sent_at, recorded_at, position, body, erased, digest)
+      select ${shopId}, r.* from jsonb_to_recordset(${tx.json(rows.slice(i, i + SLICE) as never)}) as r (entry_id uuid, subject_kind text, subject_id uuid,
+        kind text, corrects_id uuid, device_id uuid, person_id uuid, seq int, seen_at timestamptz, sent_at timestamptz, recorded_at timestamptz, position bigint,
+        body jsonb, erased text, digest text)`;
+  }
 }
+
+const SLICE = 1000;
 
 /** What was said of some subjects, in the shop's order. */
 export async function entriesOfSubjects(sql: Sql | Tx, shopId: string, subjectIds: string[]): Promise<PlacedBookEntry[]> {

@@ -1,3 +1,5 @@
+import { zoneForAll } from '../record/zones.ts';
+
 /**
  * The one clock of the server. BRASS_NUT_CLOCK_AHEAD_MIN moves it on, so that "tomorrow" can be tried out.
  */
@@ -8,5 +10,5 @@ export function now(): Date {
 
 /** The time zone of the machine it runs on, which TZ overrides. Shops and premises have zones of their own. */
 export function machineZone(): string {
-  return Intl.DateTimeFormat().resolvedOptions().timeZone;
+  return zoneForAll(Intl.DateTimeFormat().resolvedOptions().timeZone);
 }

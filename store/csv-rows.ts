@@ -1,5 +1,5 @@
 /** Rows of a CSV file (RFC 4180, UTF-8): in bounded memory, every fault by line and column. */
-import { parse } from 'csv-parse';
+import { type Parser, parse } from 'csv-parse';
 import { Breath } from './breath.ts';
 
 const MAX_FAULTS = 50;
@@ -109,7 +109,7 @@ async function* linesOf(text: string, calledOff: () => boolean): AsyncGenerator<
   const feed = async () => {
     for (let at = 0; at < text.length; at += CHUNK_BYTES) {
       if (calledOff() || parser.destroyed) break;
-      if (!parser.write(text.slice(at, at + CHUNK_BYTES))) await new Promise((drained) => parser.once('drain', drained).once('close', drained));
+      if (!parser.write(text.slice(at, at + CHUNK_BYTES))) await drainedOrClosed(parser);
     }
     parser.end();
   };
@@ -130,6 +130,18 @@ async function* linesOf(text: string, calledOff: () => boolean): AsyncGenerator<
     parser.destroy();
     await fed;
   }
+}
+
+function drainedOrClosed(parser: Parser): Promise<void> {
+  return new Promise((done) => {
+    const end = () => {
+      parser.off('drain', end);
+      parser.off('close', end);
+      done();
+    };
+    parser.on('drain', end);
+    parser.on('close', end);
+  });
 }
 
 const WHY: Record<string, string> = {

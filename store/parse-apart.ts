@@ -1,5 +1,6 @@
 /** Reading a large file beside the server's own thread, which answers others meanwhile. */
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { Worker } from 'node:worker_threads';
 import { ImportError } from './import-error.ts';
 import { parseVisitFile, type VisitFile } from './visit-file.ts';
@@ -15,6 +16,13 @@ const SMALL = 200_000;
 /** What a thread may take up, MB. */
 const MOST_MB = 768;
 
+const SCRIPT = pathToFileURL(join(process.env.BRASS_NUT_ROOT ?? process.cwd(), 'store', 'parse-worker.ts')).href;
+/** A thread takes up TypeScript by itself: what the process was begun with does not reach it. */
+const BEGIN = `
+  const { workerData } = require('node:worker_threads');
+  import('tsx/esm/api').then(({ register }) => { register(); return import(workerData.script); }).catch((error) => { throw error; });
+`;
+
 /** @throws ImportError naming what will not do */
 export function readFile<K extends keyof Files>(kind: K, text: string): Promise<Files[K]> {
   return text.length <= SMALL ? inPlace(kind, text) : apart(kind, text);
@@ -24,12 +32,7 @@ const inPlace = async <K extends keyof Files>(kind: K, text: string): Promise<Fi
   (kind === 'visit' ? parseVisitFile(text) : parseWaterFile(text)) as Files[K];
 
 function apart<K extends keyof Files>(kind: K, text: string): Promise<Files[K]> {
-  const script = join(process.env.BRASS_NUT_ROOT ?? process.cwd(), 'store', 'parse-worker.ts');
-  const worker = new Worker(script, {
-    workerData: { kind, text },
-    execArgv: ['--import', 'tsx'],
-    resourceLimits: { maxOldGenerationSizeMb: MOST_MB },
-  });
+  const worker = new Worker(BEGIN, { eval: true, workerData: { kind, text, script: SCRIPT }, resourceLimits: { maxOldGenerationSizeMb: MOST_MB } });
   return new Promise<Files[K]>((done, failed) => {
     worker.once('message', (said: { file: Files[K] } | { at: string; why: string }) => {
       if ('file' in said) done(said.file);

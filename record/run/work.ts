@@ -18,7 +18,7 @@ import { acceptances, eachOf, type History, lastOf } from './history.ts';
 import { type Life, livesOf } from './joint-life.ts';
 import { type JointPlace, placesOf } from './joint-place.ts';
 import { cardBegun } from './kinds/card-begun.ts';
-import { type AcceptedChain, chainAccepted, type NamedChain, type Names, namedChain } from './kinds/chain-accepted.ts';
+import { chainAccepted, type NamedChain, type Names, namedChain } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
 import { endSeen } from './kinds/end-seen.ts';
 import { figureMeasured } from './kinds/figure-measured.ts';

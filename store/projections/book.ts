@@ -148,9 +148,10 @@ async function keepSearch(tx: Tx, shopId: string, refs: SubjectRef[]): Promise<v
   if (own.length + places.length + appliances.length === 0) return;
   await tx`
     ${searched(tx)}
-    where p.shop_id = ${shopId} and (p.premises_id = any(${own}::uuid[])
-      or p.premises_id in (select premises_id from place where shop_id = ${shopId} and place_id = any(${places}::uuid[]))
-      or p.premises_id in (select premises_id from appliance where shop_id = ${shopId} and appliance_id = any(${appliances}::uuid[])))`;
+    from (select unnest(${own}::uuid[]) as id
+      union select premises_id from place where shop_id = ${shopId} and place_id = any(${places}::uuid[])
+      union select premises_id from appliance where shop_id = ${shopId} and appliance_id = any(${appliances}::uuid[])) touched
+    where p.shop_id = ${shopId} and p.premises_id = touched.id`;
 }
 
 const searched = (tx: Tx) => tx`

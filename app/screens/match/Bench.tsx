@@ -200,7 +200,7 @@ function useChange(answer: Answer | null, q: Question): string | null {
     if (!answer || !old || old.ends !== ends) return setTold(null);
     const named = (c: Chain | null) => (c === null ? 'no chain' : chainName(c, (p) => answer.names[p] ?? p));
     if (old.best && best && chainKey(old.best) === chainKey(best)) return;
-    const cost = (c: Chain | null) => (c ? ` ($${c.cost.total.toFixed(2)} expected)` : '');
+    const cost = (c: Chain | null) => (c ? ` (${money(Math.round(c.cost.total * 100), answer?.currency ?? 'USD')} expected)` : '');
     setTold(`Was best: ${named(old.best)}${cost(old.best)}. Now: ${named(best)}${cost(best)}.`);
   }, [answer, q.from, q.to]);
   return told;

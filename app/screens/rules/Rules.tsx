@@ -25,10 +25,12 @@ interface Props {
   seals: Seal[];
   duties: DutyRow[];
   ages: AgeRow[];
+  /** Of the shop: what the weights are said in. */
+  currency: string;
 }
 
 /** The shop's choices where good plumbers disagree, each with both sides' reasons; every change is a new version with its own. */
-export default function Rules({ initial, shopId, choices, seals, duties, ages }: Props) {
+export default function Rules({ initial, shopId, choices, seals, duties, ages, currency }: Props) {
   const here = useOfShop('rules');
   const kept = here?.state ?? initial;
   const conflicts = here?.conflicts ?? initial.conflicts;
@@ -75,7 +77,7 @@ export default function Rules({ initial, shopId, choices, seals, duties, ages }:
         <section className="mt-4 border-t border-rule pt-2">
           <h2>Figures</h2>
           <div className="grid gap-3 md:grid-cols-2">
-            {figuresOf(duties, ages).map((f) => (
+            {figuresOf(duties, ages, currency).map((f) => (
               <NumberField key={f.title} figure={f} value={f.read(rules)} onChange={(n) => setRules(f.write(rules, n))} />
             ))}
           </div>

@@ -33,26 +33,27 @@ const PROOF: Figure[] = [
   },
 ];
 
-const WEIGHTS = (
-  [
-    ['callbackDollars', 'A callback costs', 'how much a dry joint is worth beside price and time'],
-    ['minuteDollars', 'A minute costs', 'how much time weighs beside price'],
-    ['tripDollars', 'A trip for a missing part costs', 'how much the van comes first'],
-    ['notPreferredDollars', 'A line that is not preferred costs', 'how strongly the preferences above weigh'],
-  ] as const
-).map(
-  ([key, title, changes]): Figure => ({
-    title,
-    unit: '$',
-    changes: `${changes}, in the cost of a chain`,
-    most: LARGE,
-    read: (r) => r.weights[key],
-    write: (r, n) => ({ ...r, weights: { ...r.weights, [key]: n } }),
-  }),
-);
+const weightsIn = (currency: string): Figure[] =>
+  (
+    [
+      ['callbackDollars', 'A callback costs', 'how much a dry joint is worth beside price and time'],
+      ['minuteDollars', 'A minute costs', 'how much time weighs beside price'],
+      ['tripDollars', 'A trip for a missing part costs', 'how much the van comes first'],
+      ['notPreferredDollars', 'A line that is not preferred costs', 'how strongly the preferences above weigh'],
+    ] as const
+  ).map(
+    ([key, title, changes]): Figure => ({
+      title,
+      unit: currency,
+      changes: `${changes}, in the cost of a chain`,
+      most: LARGE,
+      read: (r) => r.weights[key],
+      write: (r, n) => ({ ...r, weights: { ...r.weights, [key]: n } }),
+    }),
+  );
 
 /** The figures a shop may set: those of lines and duties are rows of the catalogue. */
-export function figuresOf(duties: DutyRow[], ages: AgeRow[]): Figure[] {
+export function figuresOf(duties: DutyRow[], ages: AgeRow[], currency: string): Figure[] {
   const lines = ages.flatMap(({ kind, name, replaceYears }): Figure[] =>
     replaceYears === null
       ? []
@@ -82,5 +83,5 @@ export function figuresOf(duties: DutyRow[], ages: AgeRow[]): Figure[] {
           },
         ],
   );
-  return [...PROOF, ...lines, ...again, ...WEIGHTS];
+  return [...PROOF, ...lines, ...again, ...weightsIn(currency)];
 }

@@ -1,5 +1,6 @@
-import { useState } from 'react';
+import { readCents, readPercent } from '../../../core/units/amount.ts';
 import type { Shop as ShopState } from '../../../record/shop/state.ts';
+import { isZone } from '../../../record/zones.ts';
 import { say, saying } from '../../ui/book.ts';
 import { ChooseUnits } from '../../ui/ChooseUnits.tsx';
 import { KeptField } from '../../ui/KeptField.tsx';
@@ -15,20 +16,12 @@ interface Props {
 /** Currencies to choose from; another is kept as it is. */
 const CURRENCIES = ['USD', 'CAD', 'EUR', 'GBP', 'AUD', 'NZD', 'CHF', 'SEK', 'NOK', 'DKK', 'MXN'];
 
-/** '12.50' as cents; null where it is none. */
-function centsOf(text: string): number | null {
-  const amount = Number(text.replace(',', '.'));
-  return /^\d{1,7}([.,]\d{1,2})?$/.test(text.trim()) ? Math.round(amount * 100) : null;
-}
-
 const amountOf = (cents: number | null): string => (cents === null ? '' : (cents / 100).toFixed(2));
 
 /** The shop itself: what stands on its prints, what its prices and days go by. */
 export default function Shop({ initial, machineZone }: Props) {
   const shop = useShop(initial) ?? initial;
-  const [fault, setFault] = useState('');
   const set = (body: Partial<ShopState>, words: string) => {
-    setFault('');
     say([saying('shop', shop.id, 'changed', body)], words);
   };
   const money = (field: 'minuteCents' | 'calloutCents', label: string) => (
@@ -36,9 +29,9 @@ export default function Shop({ initial, machineZone }: Props) {
       label={label}
       value={amountOf(shop[field])}
       onKeep={(text) => {
-        const cents = text === '' ? null : centsOf(text);
-        if (text !== '' && cents === null) return setFault(`"${text}" is no amount: say it as 1.50.`);
-        set({ [field]: cents }, `${label} changed`);
+        const cents = text === '' ? null : readCents(text);
+        if (text !== '' && cents === null) return `"${text}" is no amount: say it as 1.50.`;
+        return set({ [field]: cents }, `${label} changed`);
       }}
     />
   );
@@ -67,9 +60,8 @@ export default function Shop({ initial, machineZone }: Props) {
           value={shop.tagAddress ?? ''}
           onKeep={(text) => {
             const address = text.trim().replace(/\/$/, '');
-            if (address !== '' && !/^https?:\/\/[^\s/]+/.test(address))
-              return setFault(`"${text}" is no address: say it as https://plumber.example.`);
-            set({ tagAddress: address || null }, 'Address on tags changed');
+            if (address !== '' && !/^https?:\/\/[^\s/]+/.test(address)) return `"${text}" is no address: say it as https://plumber.example.`;
+            return set({ tagAddress: address || null }, 'Address on tags changed');
           }}
         />
         <p className="text-soft">Where phones on site reach this program. Left empty, a tag opens the address it was printed from.</p>
@@ -96,9 +88,9 @@ export default function Shop({ initial, machineZone }: Props) {
           label="Tax, percent"
           value={shop.taxPercent === null ? '' : String(shop.taxPercent)}
           onKeep={(text) => {
-            const percent = text === '' ? null : Number(text.replace(',', '.'));
-            if (percent !== null && !(percent >= 0 && percent <= 100)) return setFault(`"${text}" is no percentage: say it as 8.25.`);
-            set({ taxPercent: percent }, 'Tax changed');
+            const percent = text === '' ? null : readPercent(text);
+            if (text !== '' && percent === null) return `"${text}" is no percentage: say it as 8.25.`;
+            return set({ taxPercent: percent }, 'Tax changed');
           }}
         />
         <label className="grid gap-1">
@@ -113,12 +105,9 @@ export default function Shop({ initial, machineZone }: Props) {
             ))}
           </select>
         </label>
-        <p className="caution empty:hidden" role="alert">
-          {fault}
-        </p>
       </section>
     </div>
   );
 }
 
-const zones = (own: string): string[] => [...new Set([own, 'UTC', ...(Intl.supportedValuesOf?.('timeZone') ?? [])])].sort();
+const zones = (own: string): string[] => [...new Set([own, 'UTC', ...(Intl.supportedValuesOf?.('timeZone') ?? []).filter(isZone)])].sort();

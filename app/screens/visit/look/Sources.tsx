@@ -20,6 +20,7 @@ import { InUnits } from '../../../ui/InUnits.tsx';
 import { Reasons } from '../../../ui/Reasons.tsx';
 import { unitsHere, useUnits } from '../../../ui/units.ts';
 import { usualEnds } from '../../../ui/usual-ends.ts';
+import { money } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Source = Bodies['source-found'];
@@ -63,6 +64,7 @@ export default function Sources({ run, context, state, write, catalogue, vanId }
       <ol>
         {orderOf(sources, compared).map((s) => (
           <Row
+            currency={catalogue.currency}
             key={s.id}
             source={s}
             compared={typeof compared === 'string' ? null : compared}
@@ -94,7 +96,19 @@ function orderOf(sources: readonly Source[], compared: SourcesCompared | string 
   return [...sources].sort((a, b) => (place(a) < 0 ? 1e3 : place(a)) - (place(b) < 0 ? 1e3 : place(b)));
 }
 
-function Row({ source, compared, onTake, onGiveUp }: { source: Source; compared: SourcesCompared | null; onTake: () => void; onGiveUp: () => void }) {
+function Row({
+  source,
+  compared,
+  currency,
+  onTake,
+  onGiveUp,
+}: {
+  source: Source;
+  compared: SourcesCompared | null;
+  currency: string;
+  onTake: () => void;
+  onGiveUp: () => void;
+}) {
   const units = useUnits();
   const option = compared?.ranked.find((o) => o.id === source.id);
   const refused = compared?.refused.find((r) => r.id === source.id);
@@ -107,7 +121,7 @@ function Row({ source, compared, onTake, onGiveUp }: { source: Source; compared:
         {refused && <b> · × not that way</b>}
         <span className="block text-soft">
           {endName(source.end)}, {quantityWords(length(source.inches), units)} away
-          {option && ` · ${option.joints} joints, ${option.minutes} min, $${(option.priceCents / 100).toFixed(0)} of parts`}
+          {option && ` · ${option.joints} joints, ${option.minutes} min, ${money(option.priceCents, currency)} of parts`}
         </span>
       </span>
       {(option?.because ?? refused?.because ?? []).slice(0, 2).map((r) => (
