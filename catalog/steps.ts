@@ -148,7 +148,8 @@ const when = z.strictObject({
 export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]+$/),
   stage: z.enum(['shut', 'make', 'prove', 'log']),
-  since: z.number().int().positive().optional(),
+  /** Of the first card that has it: asked of every row, for a card that was accepted before must not change. */
+  since: z.number('wants the version of the first card that has it').int().positive(),
   until: z.number().int().positive().optional(),
   round: z.enum(ROUNDS.map((r) => r.id) as [Round, ...Round[]]).optional(),
   order: z.number(),
@@ -204,7 +205,7 @@ const recovery: z.ZodType<Recovery> = z.strictObject({
  */
 export function readSteps(kinds: readonly WorkKind[], appliances: readonly string[]): StepTemplate[] {
   const before = z.array(stepTemplate).parse(firstCards).map((t) => ({ ...t, until: t.until ?? SINCE - 1 })); // biome-ignore format: one row
-  const themed = z.array(stepTemplate).parse(THEMES.flat()).map((t) => ({ ...t, since: t.since ?? SINCE })); // biome-ignore format: one row
+  const themed = z.array(stepTemplate).parse(THEMES.flat());
   const steps = [...before, ...withRecoveries(themed, z.array(recovery).parse(recoveryRows))];
   checkSteps(steps, kinds, appliances);
   checkFigures();
