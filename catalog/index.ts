@@ -12,7 +12,7 @@ import { readLook } from './look.ts';
 import { readLosses } from './losses.ts';
 import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
-import { readWorkKinds } from './work-kinds.ts';
+import { readWorkKinds, unknownAppliances } from './work-kinds.ts';
 
 export interface Catalogue {
   /** Changes with every change of its content; decisions and caches name it. */
@@ -38,6 +38,8 @@ export function catalogue(): Catalogue {
   if (!loaded) {
     const appliances = readAppliances();
     const workKinds = readWorkKinds();
+    const unknown = unknownAppliances(workKinds, appliances);
+    if (unknown.length > 0) throw new Error(`work-kinds.csv names appliances that appliances.csv has not: ${unknown.join('; ')}`);
     const steps = readSteps(workKinds, appliances.map((a) => a.id)); // biome-ignore format: one row
     const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readDuties(), losses: readLosses() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);

@@ -35,4 +35,10 @@ export const workKindRow = z
     }),
   );
 
+/** Appliances that kinds of work name and the catalogue has not, each with its kind. */
+export const unknownAppliances = (kinds: readonly WorkKind[], appliances: readonly { id: string }[]): string[] => {
+  const known = new Set(appliances.map((a) => a.id));
+  return kinds.flatMap((k) => (k.appliances === '*' ? [] : k.appliances.flatMap((id) => (known.has(id) ? [] : [`${k.id}: ${id}`]))));
+};
+
 export const readWorkKinds = (): WorkKind[] => readCsv('work-kinds.csv', dataFile('work-kinds.csv'), workKindRow);

@@ -107,6 +107,7 @@ test.describe('on a phone', () => {
     await page.keyboard.type('3/8 comp to brewer 6 ft');
     await page.keyboard.press('Enter');
     await page.waitForURL(/\/match/);
+    await hydrated(page);
     await expect(page.getByRole('heading', { level: 2, name: /coil|connector/ })).toBeInViewport();
     const form = page.getByRole('combobox', { name: 'From, water side' });
     await expect(form).toBeHidden();
