@@ -50,7 +50,7 @@ describe('a database folder', () => {
     const server = await running('ops/server.ts');
     heldBy(999_999_999, server.pid!);
     const gone = new Promise((done) => server.once('exit', (_, signal) => done(signal)));
-    const lock = await lockFolder(folder, 4881);
+    const lock = await lockFolder(folder, 4881, 300);
     assert.equal(await gone, 'SIGKILL');
     lock.release();
   });

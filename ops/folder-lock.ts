@@ -22,8 +22,11 @@ export interface FolderLock {
 
 const pathOf = (folder: string): string => `${folder.replace(/\/+$/, '')}.lock`;
 
-/** @throws SetupError naming who holds the folder */
-export async function lockFolder(folder: string, port: number): Promise<FolderLock> {
+/**
+ * @param graceMs how long a server that was left has to end by itself
+ * @throws SetupError naming who holds the folder
+ */
+export async function lockFolder(folder: string, port: number, graceMs = GRACE_MS): Promise<FolderLock> {
   const path = pathOf(folder);
   const own: Holder = { pid: process.pid, serverPid: null, port };
   for (let tries = 0; !created(path, own); tries++) {
@@ -32,7 +35,7 @@ export async function lockFolder(folder: string, port: number): Promise<FolderLo
       const where = `http://127.0.0.1:${holder.port}/`;
       throw new SetupError(`The database in ${folder} is in use by the Brass Nut at ${where} (process ${holder.pid}). Stop it there first, or take another folder with --data.`); // biome-ignore format: one sentence
     }
-    if (holder?.serverPid && isOurs(holder.serverPid, 'ops/server.ts')) await end(holder.serverPid);
+    if (holder?.serverPid && isOurs(holder.serverPid, 'ops/server.ts')) await end(holder.serverPid, graceMs);
     if (tries > 3) throw new SetupError(`${path} cannot be taken over. Remove it if no Brass Nut of this folder runs.`);
     rmSync(path, { force: true });
   }
@@ -76,10 +79,10 @@ function isOurs(pid: number, script: string): boolean {
 }
 
 /** Ends a process, by force where it does not go by itself. */
-async function end(pid: number): Promise<void> {
+async function end(pid: number, graceMs: number): Promise<void> {
   const lives = () => isOurs(pid, 'ops/server.ts');
   send(pid, 'SIGTERM');
-  for (let waited = 0; lives() && waited < GRACE_MS; waited += 100) await wait(100);
+  for (let waited = 0; lives() && waited < graceMs; waited += 100) await wait(100);
   if (lives()) send(pid, 'SIGKILL');
   for (let waited = 0; lives() && waited < 2000; waited += 50) await wait(50);
 }

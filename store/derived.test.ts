@@ -12,7 +12,7 @@ import { chance } from './seed/random.ts';
 import { type TestDatabase, tablesOf, testDatabase } from './testing.ts';
 
 /** SEQUENCES=2000 for the long run. */
-const MANY = Number(process.env.SEQUENCES ?? 24);
+const MANY = Number(process.env.SEQUENCES ?? 16);
 const STEPS = 45;
 
 let db: TestDatabase;
