@@ -7,12 +7,12 @@ import { broughtUp, drainOfId, type Entry, jointsBrought, runNow } from '../reco
 import type { Refusal } from '../record/kind.ts';
 import { keptForm } from '../record/kinds.ts';
 import type { SentEntry } from '../record/shape.ts';
-import { contextOf, type RunRow } from '../record/visit/sheet.ts';
+import { contextOf } from '../record/visit/sheet.ts';
 import type { Sql, Tx } from './connection.ts';
 import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries, type PlacedEntry } from './entry-row.ts';
 import { groupBy } from './group-by.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
-import { derive } from './projections/index.ts';
+import { deriveAtHand, type RecordedRun } from './projections/index.ts';
 import { visitRuns } from './queries/visits.ts';
 
 const UNKNOWN_RUN: Refusal = { rule: 'unknown-run', why: 'This visit has no such run any more in this shop. Load the visit again.' };
@@ -35,8 +35,13 @@ const runDesk: Desk<SentEntry> = {
     const runs = await runsAtHand(tx, shopId, entries);
     return {
       judge: (entry) => judge(entry, runs, at),
-      take: (placed) => void runs.get(runKey(placed))!.entries.push(placed),
-      derive: (on, kept) => derive(on, shopId, [...new Map(kept.map((e) => [runKey(e), e])).values()]),
+      take: (placed) => void runs.get(runKey(placed))!.entries.push(placed as PlacedEntry),
+      derive: (on, kept) =>
+        deriveAtHand(
+          on,
+          shopId,
+          [...new Set(kept.map(runKey))].map((key) => runs.get(key)!),
+        ),
     };
   },
   insert: async (tx, shopId, good) => {
@@ -63,12 +68,7 @@ export async function insertDrains(tx: Tx, shopId: string, entries: Entry[]): Pr
   if (drains.length > 0) await tx`insert into check_point ${tx(drains)} on conflict (shop_id, check_point_id) do nothing`;
 }
 
-interface RunAtHand {
-  run: RunRow;
-  entries: Entry[];
-}
-
-function judge(entry: SentEntry, runs: Map<string, RunAtHand>, at: Date): Refusal | null {
+function judge(entry: SentEntry, runs: Map<string, RecordedRun>, at: Date): Refusal | null {
   const atHand = runs.get(runKey(entry));
   if (!atHand) return UNKNOWN_RUN;
   const { run, entries } = atHand;
@@ -99,19 +99,22 @@ export const isOtherPerson = (a: Stamped, b: Stamped): boolean => Boolean(a.pers
 const runKey = (e: Pick<Entry, 'visitId' | 'runId'>): string => `${e.visitId} ${e.runId}`;
 
 /** The runs that entries are about, with all that is recorded on them. */
-async function runsAtHand(tx: Tx, shopId: string, entries: SentEntry[]): Promise<Map<string, RunAtHand>> {
+async function runsAtHand(tx: Tx, shopId: string, entries: SentEntry[]): Promise<Map<string, RecordedRun>> {
   const visitIds = [...new Set(entries.map((e) => e.visitId))];
   const runIds = [...new Set(entries.map((e) => e.runId))];
   const [runs, rows] = await Promise.all([
     visitRuns(tx, shopId, visitIds),
-    tx<EntryRow[]>`
-      select ${tx(entryColumns)} from entry
+    tx<(EntryRow & { position: string })[]>`
+      select ${tx([...entryColumns, 'position'])} from entry
       where shop_id = ${shopId} and visit_id = any(${visitIds}::uuid[]) and run_id = any(${runIds}::uuid[]) order by position`,
   ]);
-  const recorded = groupBy(rows.map(entryOf), runKey);
+  const recorded = groupBy(
+    rows.map((row) => ({ ...entryOf(row), position: Number(row.position) }) as PlacedEntry),
+    runKey,
+  );
   return new Map(
-    runs.map(({ visitId, ...run }) => {
-      const key = runKey({ visitId, runId: run.id });
+    runs.map((run) => {
+      const key = runKey({ visitId: run.visitId, runId: run.id });
       return [key, { run, entries: recorded.get(key) ?? [] }];
     }),
   );

@@ -38,8 +38,14 @@ export async function derive(tx: Tx, shopId: string, which: RunInVisit[], levels
   if (which.length > 0) await keepDerived(tx, shopId, await recordedOf(tx, shopId, which), levels);
 }
 
+/** A run in a visit, with all that is recorded on it in the shop's order. */
+export interface RecordedRun {
+  run: RunRow & { visitId: string };
+  entries: PlacedEntry[];
+}
+
 /** Runs with all that is recorded on them. */
-async function recordedOf(tx: Tx, shopId: string, which: RunInVisit[]): Promise<{ run: RunRow & { visitId: string }; entries: PlacedEntry[] }[]> {
+async function recordedOf(tx: Tx, shopId: string, which: RunInVisit[]): Promise<RecordedRun[]> {
   const visitIds = [...new Set(which.map((w) => w.visitId))];
   const runIds = [...new Set(which.map((w) => w.runId))];
   const [runs, rows] = await Promise.all([
@@ -58,7 +64,10 @@ async function recordedOf(tx: Tx, shopId: string, which: RunInVisit[]): Promise<
     });
 }
 
-async function keepDerived(tx: Tx, shopId: string, recorded: Awaited<ReturnType<typeof recordedOf>>, levels: 'now' | 'later'): Promise<void> {
+/** The same of runs that are at hand with all that is recorded on them. */
+export const deriveAtHand = (tx: Tx, shopId: string, recorded: readonly RecordedRun[]): Promise<void> => keepDerived(tx, shopId, recorded, 'now');
+
+async function keepDerived(tx: Tx, shopId: string, recorded: readonly RecordedRun[], levels: 'now' | 'later'): Promise<void> {
   const derived: DerivedRun[] = [];
   const breath = new Breath();
   for (const { run: of, entries } of recorded) {
