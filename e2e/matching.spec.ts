@@ -122,22 +122,24 @@ test('an impossible pair names the missing part', async ({ page }) => {
   await expect(page.getByText(/Grey polybutylene takes only fittings listed for it/)).toBeVisible();
 });
 
-test('a house rule is kept with its reason, and a second window is told', async ({ page, context }) => {
+test('a house rule is kept with its reason, a second window follows, and it is taken back with one press', async ({ page, context }) => {
   const other = await context.newPage();
   for (const p of [page, other]) {
     await p.goto(`${address()}/rules`);
     await hydrated(p);
-    await p.getByRole('radio', { name: /Thread paste/ }).check();
-    await p.getByLabel('Why the house does it so').fill('worn threads in the old wing');
   }
-  await page.getByRole('button', { name: /^Keep as version/ }).click();
-  await expect(page.getByText(/Kept as version \d/)).toBeVisible();
-  await other.getByRole('button', { name: /^Keep as version/ }).click();
-  await expect(other.getByText(/changed meanwhile/)).toBeVisible();
-  await page.getByRole('radio', { name: /PTFE tape/ }).check();
-  await page.getByLabel('Why the house does it so').fill('back to tape');
-  await page.getByRole('button', { name: /^Keep as version/ }).click();
-  await expect(page.getByText(/Kept as version \d/)).toBeVisible();
+  await page.getByRole('radio', { name: /Thread paste/ }).check();
+  await expect(page.getByRole('button', { name: 'Keep', exact: true })).toBeDisabled();
+  await page.getByLabel('Why the house does it so').fill('worn threads in the old wing');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  for (const p of [page, other]) {
+    await expect(p.getByRole('heading', { name: /^Changed/ })).toBeVisible();
+    await expect(p.getByText('"worn threads in the old wing"')).toBeVisible();
+    await expect(p.getByRole('radio', { name: /Thread paste/ })).toBeChecked();
+  }
+  await page.keyboard.press('z');
+  await expect(page.getByRole('radio', { name: /PTFE tape/ })).toBeChecked();
+  await expect.poll(async () => (await (await page.request.get(`${address()}/api/v1/rules`)).json()).rules.threadSealant).toBe('tape');
 });
 
 test('a file of parts is refused by line and column, and taken in when it is right', async ({ page }) => {

@@ -39,9 +39,11 @@ export default function Rules({ initial, shopId, choices, seals, duties, ages, c
   const rules = rulesAfter(kept.rules, chosen);
   const setRules = (now: HouseRules) => setChosen(rulesChanged(kept.rules, now));
   const [reason, setReason] = useState('');
-  const changed = Object.keys(chosen).length > 0;
+  // Another window may have kept the same meanwhile.
+  const open = rulesChanged(kept.rules, rules);
+  const changed = Object.keys(open).length > 0;
   const save = async () => {
-    if (!(await say([saying('rules', shopId, 'changed', { rules: chosen, reason })], 'House rules changed'))) return;
+    if (!(await say([saying('rules', shopId, 'changed', { rules: open, reason })], 'House rules changed'))) return;
     setChosen({});
     setReason('');
   };
