@@ -1,4 +1,3 @@
-import { v7 as uuidv7 } from 'uuid';
 import { defaultRules } from '../core/house/rules.ts';
 import type { Bodies, EntryKind } from './kinds.ts';
 
@@ -48,7 +47,7 @@ export const BODIES: { [K in Exclude<EntryKind, 'chain-accepted'>]: Bodies[K] } 
   'step-done': { stepId: 'shut-stop', done: true },
   'joint-made': { turns24: 12 },
   'look-begun': { round: 'standing', method: 'tissue' },
-  'look-ended': { begunId: uuidv7(), finding: 'dry', drops: null, elapsedS: 540 },
+  'look-ended': { begunId: '0190a000-0000-7000-8000-00000000b0d1', finding: 'dry', drops: null, elapsedS: 540 },
   remedied: { action: 'nudge', turns24: 3, movedJointIds: [] },
   'signed-off': { targetMlPerDay: 10, recheckHours: 24, exceptions: [] },
   'callback-reported': { finding: 'damp', text: 'under the sink' },

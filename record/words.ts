@@ -3,7 +3,7 @@ import { endLabel } from '../core/ends/label.ts';
 import type { Units } from '../core/units/quantity.ts';
 import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
-import { type Entry, type EntryOf, kindOf } from './kinds.ts';
+import { type Entry, kindOf } from './kinds.ts';
 import { acceptances, type History, ofKind } from './run/history.ts';
 import type { AcceptedChain } from './run/kinds/chain-accepted.ts';
 import { lookBegun, roundName } from './run/kinds/look-begun.ts';
@@ -34,7 +34,7 @@ export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'al
   const watched = new Map<object, number>();
   for (const e of ofKind(log, lookEnded)) {
     const from = begun.get(e.body.begunId);
-    if (from) watched.set(e.body, minutesWatched(from as EntryOf<'look-begun'>, e as EntryOf<'look-ended'>));
+    if (from) watched.set(e.body, minutesWatched(from, e));
   }
   return {
     units,

@@ -7,7 +7,7 @@ const MAX_FAULTS = 50;
 const MAX_ROW = 20_000;
 const CHUNK_BYTES = 32_768;
 /** More cells than any file of this program has in a row: what has more is no such file, and would take long to be read as one. */
-const MOST_CELLS = 500;
+const MOST_CELLS = 5000;
 
 export type Cells = Record<string, string>;
 

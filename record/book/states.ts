@@ -1,8 +1,8 @@
 /** How the subjects of the book stand, by their kinds. */
 
-import type { OwnPart } from '../parts/own-part.ts';
+import type { OwnPart } from '../parts/state.ts';
 import type { Appliance, Place, Premises, Run } from '../premises/states.ts';
-import type { RulesNow } from '../rules/rules.ts';
+import type { RulesNow } from '../rules/state.ts';
 import type { Shop } from '../shop/state.ts';
 import type { StockPlace } from '../stock/state.ts';
 import type { FollowUp, Visit } from '../visit/states.ts';

@@ -2,15 +2,7 @@
 import * as z from 'zod/mini';
 import { change, type Subject } from '../book/subject.ts';
 import { id, uuid } from '../shapes.ts';
-
-export interface OwnPart {
-  id: string;
-  /** Its cells by column, as text; null where it was never set, or that was taken back. */
-  row: Record<string, string> | null;
-  /** In the order of its file. */
-  place: number;
-  removed: boolean;
-}
+import type { OwnPart } from './state.ts';
 
 const cell = z.string('wants a text').check(z.maxLength(2000, 'is longer than 2000 characters'));
 const row = z.record(z.string().check(z.maxLength(60, 'is no column')), cell).check(

@@ -5,18 +5,7 @@ import { change, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import { givenReason } from '../shapes.ts';
 import { houseRules, rulesBroughtUp } from './house-rules.ts';
-
-/** How the house does it now. */
-export interface RulesNow {
-  /** Id of the shop. */
-  id: string;
-  /** How often they were changed; 0 while they are the usual ones. */
-  version: number;
-  rules: HouseRules;
-  /** Why they were changed last. */
-  reason: string;
-  changedMs: number | null;
-}
+import type { RulesNow } from './state.ts';
 
 /** Fields that may be left out of the rules: null has them as they usually are. */
 const OPTIONAL = ['maxAgeYears', 'dueMonths'] as const;
