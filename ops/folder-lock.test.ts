@@ -38,6 +38,11 @@ describe('a database folder', () => {
       return true;
     });
   });
+  it('is held though its place was never made', async () => {
+    const lock = await lockFolder(join(home, 'of', 'a', 'new', 'machine'), 4881);
+    assert.equal(existsSync(join(home, 'of', 'a', 'new', 'machine.lock')), true);
+    lock.release();
+  });
   it('is taken over from a start that died, whose number another program may have', async () => {
     const { pid } = await running('something-else.ts');
     heldBy(pid!, null);

@@ -1,5 +1,6 @@
 /** One start at a time for a database folder: who holds it is written beside it, and what a start that died left running is ended by the next. */
-import { readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { dirname } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { SetupError } from './cluster.ts';
 
@@ -49,6 +50,8 @@ export async function lockFolder(folder: string, port: number, graceMs = GRACE_M
 
 function created(path: string, holder: Holder): boolean {
   try {
+    // On a new machine there is nothing yet, and the database's own user has to reach what comes to lie there.
+    mkdirSync(dirname(path), { recursive: true, mode: 0o755 });
     writeFileSync(path, JSON.stringify(holder), { flag: 'wx', mode: 0o600 });
     return true;
   } catch (error) {
