@@ -1,3 +1,4 @@
+import type { EventEmitter } from 'node:events';
 import { setImmediate as turn } from 'node:timers/promises';
 
 /** Longest that work holds up everyone else, ms. */
@@ -12,6 +13,19 @@ export class Breath {
     await turn();
     this.sinceMs = performance.now();
   }
+}
+
+/** Waits until what was written to a stream is on its way, or nobody reads it any more. */
+export function drainedOrClosed(stream: EventEmitter): Promise<void> {
+  return new Promise((done) => {
+    const end = () => {
+      stream.off('drain', end);
+      stream.off('close', end);
+      done();
+    };
+    stream.on('drain', end);
+    stream.on('close', end);
+  });
 }
 
 /** Slices of a list, others having their turn between them. */

@@ -1,6 +1,6 @@
 /** Rows of a CSV file (RFC 4180, UTF-8): in bounded memory, every fault by line and column. */
-import { type Parser, parse } from 'csv-parse';
-import { Breath } from './breath.ts';
+import { parse } from 'csv-parse';
+import { Breath, drainedOrClosed } from './breath.ts';
 
 const MAX_FAULTS = 50;
 /** Longest row of a file, characters: a quote that is never closed is found soon. */
@@ -130,18 +130,6 @@ async function* linesOf(text: string, calledOff: () => boolean): AsyncGenerator<
     parser.destroy();
     await fed;
   }
-}
-
-function drainedOrClosed(parser: Parser): Promise<void> {
-  return new Promise((done) => {
-    const end = () => {
-      parser.off('drain', end);
-      parser.off('close', end);
-      done();
-    };
-    parser.on('drain', end);
-    parser.on('close', end);
-  });
 }
 
 const WHY: Record<string, string> = {

@@ -1,6 +1,7 @@
 /** Whether the one who asked reads as fast as is written: what is written beyond that would be held in memory. */
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { ServerResponse } from 'node:http';
+import { drainedOrClosed } from '../../store/breath.ts';
 
 /** One for the process: the server's door and the pages behind it are built apart. */
 const KEY = Symbol.for('brass-nut response');
@@ -16,14 +17,5 @@ export const responseHere = (): ServerResponse | undefined => answering.getStore
 
 /** Waits until what was written is on its way, or nobody reads it any more. */
 export async function drained(response: ServerResponse | undefined): Promise<void> {
-  if (!response?.writableNeedDrain || response.destroyed) return;
-  await new Promise<void>((done) => {
-    const end = () => {
-      response.off('drain', end);
-      response.off('close', end);
-      done();
-    };
-    response.on('drain', end);
-    response.on('close', end);
-  });
+  if (response?.writableNeedDrain && !response.destroyed) await drainedOrClosed(response);
 }
