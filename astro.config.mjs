@@ -13,7 +13,7 @@ export default defineConfig({
   // A page is painted whole: in one piece it takes the server half as long as in a stream (patches/: with the ids that the browser expects).
   integrations: [react({ experimentalDisableStreaming: true }), worker(SCREENS.map(({ path, opens }) => ({ path, opens })))],
   devToolbar: { enabled: false },
-  // Our own guard checks where a write comes from, and says so in words (app/http/guard.ts).
+  // Our own guard checks where a write comes from, and says so in words (app/http/door/guard.ts).
   security: { checkOrigin: false },
   // Everything from files of our own: the Content-Security-Policy allows no inline style, and inline scripts by hash only.
   build: { inlineStylesheets: 'never' },

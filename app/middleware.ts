@@ -1,10 +1,10 @@
 import { defineMiddleware } from 'astro:middleware';
 import { shopsHere } from '../store/shops.ts';
 import { database } from './http/database.ts';
-import { HEADERS } from './http/door.ts';
-import { answerOf } from './http/faults.ts';
-import { guard } from './http/guard.ts';
-import { type Problem, problem } from './http/problem.ts';
+import { HEADERS } from './http/door/door.ts';
+import { answerOf } from './http/door/faults.ts';
+import { guard } from './http/door/guard.ts';
+import { type Problem, problem } from './http/door/problem.ts';
 import { shopAsked } from './http/shop.ts';
 import { inUnits, unitsOf } from './http/units.ts';
 

@@ -11,7 +11,7 @@ import { catalogue } from '../catalog/index.ts';
 import { freePort, runningCluster } from '../ops/cluster.ts';
 import { type Bodies, type Entry, type EntryKind, runState, STAGES } from '../record/index.ts';
 import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
-import { connect, FIRST_SHOP } from '../store/connection.ts';
+import { connect, FIRST_SHOP } from '../store/database/connection.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { visitSheet } from '../store/queries/visits.ts';
 import { type Chance, chance } from '../store/seed/random.ts';

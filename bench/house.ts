@@ -5,9 +5,9 @@ import { join } from 'node:path';
 import postgres from 'postgres';
 import { startServer } from '../e2e/server.ts';
 import { startCluster } from '../ops/cluster.ts';
-import { now } from '../store/clock.ts';
-import { connect, type Sql } from '../store/connection.ts';
-import { migrate, readMigrations } from '../store/migrate.ts';
+import { now } from '../store/database/clock.ts';
+import { connect, type Sql } from '../store/database/connection.ts';
+import { migrate, readMigrations } from '../store/database/migrate.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 
 export async function withHouse(

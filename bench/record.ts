@@ -3,10 +3,10 @@ import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../record/index.ts';
 import { localDayOf } from '../record/visit/day.ts';
 import type { VisitSheet } from '../record/visit/sheet.ts';
-import { appendBook, filedBookEntry } from '../store/append-book.ts';
-import { FIRST_SHOP, type Sql } from '../store/connection.ts';
-import { lockCursor, moveCursor } from '../store/cursor.ts';
-import { insertEntries, type PlacedEntry } from '../store/entry-row.ts';
+import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
+import { lockCursor, moveCursor } from '../store/database/cursor.ts';
+import { appendBook, filedBookEntry } from '../store/entries/append-book.ts';
+import { insertEntries, type PlacedEntry } from '../store/entries/entry-row.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { visitSheet, visitsBetween } from '../store/queries/visits.ts';
 

@@ -3,17 +3,17 @@ import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { usualWork } from '../core/make/work-kinds.ts';
 import { addDays } from '../record/visit/day.ts';
-import { filedBookEntry } from '../store/append-book.ts';
-import { entriesOfSubjects, insertBookEntries, type PlacedBookEntry } from '../store/book-row.ts';
-import { FIRST_SHOP, type Sql } from '../store/connection.ts';
-import { lockCursor, moveCursor } from '../store/cursor.ts';
-import { insertEntries, type PlacedEntry } from '../store/entry-row.ts';
+import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
+import { lockCursor, moveCursor } from '../store/database/cursor.ts';
+import { filedBookEntry } from '../store/entries/append-book.ts';
+import { entriesOfSubjects, insertBookEntries, type PlacedBookEntry } from '../store/entries/book-row.ts';
+import { insertEntries, type PlacedEntry } from '../store/entries/entry-row.ts';
+import { insertDrains, insertJoints } from '../store/entries/write.ts';
 import { rebuildBook } from '../store/projections/book.ts';
 import { shopToday } from '../store/queries/shop.ts';
 import { APPLIANCES, type DemoAppliance, type DemoRun } from '../store/seed/observatory.ts';
 import { chance, uuidAt } from '../store/seed/random.ts';
 import { walkEntries } from '../store/seed/walk.ts';
-import { insertDrains, insertJoints } from '../store/write.ts';
 
 export interface Size {
   premises: number;

@@ -10,9 +10,9 @@ import { figuresOf } from '../core/make/figures/reckon.ts';
 import { makeGaps } from '../core/make/gaps/index.ts';
 import { type RunFacts, type WorkStep, workCard } from '../core/make/work-card.ts';
 import type { WorkKind } from '../core/make/work-kinds.ts';
-import { indexParts } from '../core/match/catalogue-index.ts';
 import { matchChains } from '../core/match/chains.ts';
 import type { Chain, Need } from '../core/match/query.ts';
+import { indexParts } from '../core/match/search/catalogue-index.ts';
 import { readLengthIn } from '../core/units/length.ts';
 import { catalogue } from './index.ts';
 

@@ -32,7 +32,7 @@ export const inletsOf = (): { appliance: string; ends: string[] }[] => readAppli
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   writeFileSync(fileURLToPath(new URL('../core/house/choices.table.ts', import.meta.url)), choicesSource());
-  const write = (file: string, name: string, rows: unknown[], folder = 'ends') =>
+  const write = (file: string, name: string, rows: unknown[], folder = 'ends/tables') =>
     writeFileSync(fileURLToPath(new URL(`../core/${folder}/${name}.table.ts`, import.meta.url)), tableSource(file, name, rows));
   write('work-kinds.csv', 'work-kinds', readWorkKinds(), 'make');
   write('nut-flats.csv', 'nut-flats', readNutFlats(), 'make');

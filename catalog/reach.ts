@@ -1,6 +1,6 @@
 /** Standard lengths of connectors, usual places of stop and inlet by appliance, and the holes a van can make; checked on reading. */
 import { z } from 'zod';
-import { tubeById } from '../core/ends/tubes.ts';
+import { tubeById } from '../core/ends/tables/tubes.ts';
 import type { HoleSize } from '../core/reach/holes.ts';
 import { type LineKind, type Setting, WAYS, type Way } from '../core/reach/setting.ts';
 import { readCsv } from './csv.ts';

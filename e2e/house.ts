@@ -4,9 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import postgres from 'postgres';
 import { startCluster } from '../ops/cluster.ts';
-import { now } from '../store/clock.ts';
-import { connect } from '../store/connection.ts';
-import { migrate, readMigrations } from '../store/migrate.ts';
+import { now } from '../store/database/clock.ts';
+import { connect } from '../store/database/connection.ts';
+import { migrate, readMigrations } from '../store/database/migrate.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { type Served, startServer } from './server.ts';
 

@@ -1,7 +1,7 @@
 /** What stands once the work is done: the ledger's three sides, certificate and tags, a whole shop as a file; and two devices that prove one run. */
 import { readFileSync } from 'node:fs';
 import { type Browser, expect, type Page, test } from '@playwright/test';
-import { callbacksAnswer, dueAnswer, ledgerAnswer } from '../app/http/ledger-answers.ts';
+import { callbacksAnswer, dueAnswer, ledgerAnswer } from '../app/http/shapes/ledger-answers.ts';
 import type { LedgerPage } from '../store/queries/ledger.ts';
 import { ownHouse } from './house.ts';
 import { hydrated, openRun } from './page.ts';

@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import sharp from 'sharp';
-import { blackPng, bombProfile } from '../store/hostile-pictures.ts';
+import { blackPng, bombProfile } from '../store/images/hostile-pictures.ts';
 import { ownHouse } from './house.ts';
 import { hydrated, openRun } from './page.ts';
 import type { Served } from './server.ts';

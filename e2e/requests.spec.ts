@@ -2,7 +2,7 @@
 import { connect } from 'node:net';
 import { expect, test } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { bookLine, findAnswer, premisesAnswer, premisesListAnswer, stockAnswer, visitsAnswer } from '../app/http/book-answers.ts';
+import { bookLine, findAnswer, premisesAnswer, premisesListAnswer, stockAnswer, visitsAnswer } from '../app/http/shapes/book-answers.ts';
 import { chance } from '../store/seed/random.ts';
 import { address } from './house.ts';
 

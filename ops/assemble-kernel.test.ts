@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { it } from 'node:test';
-import { KERNEL_BYTES } from '../core/hammer/kernel.table.ts';
+import { KERNEL_BYTES } from '../core/hammer/waves/kernel.table.ts';
 import { kernelBytes } from './assemble-kernel.ts';
 
 it('the compiled loop of transients is what its source assembles to', async () => {

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import wabt from 'wabt';
 
-const FOLDER = join(import.meta.dirname, '..', 'core', 'hammer');
+const FOLDER = join(import.meta.dirname, '..', 'core', 'hammer', 'waves');
 
 /** The bytes of `kernel.wat`, in base 64. */
 export async function kernelBytes(): Promise<string> {

@@ -6,11 +6,11 @@ import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import type { SentEntry } from '../record/shape.ts';
-import { connect, FIRST_SHOP, isDatabaseLost } from '../store/connection.ts';
-import { migrate, readMigrations } from '../store/migrate.ts';
+import { connect, FIRST_SHOP, isDatabaseLost } from '../store/database/connection.ts';
+import { migrate, readMigrations } from '../store/database/migrate.ts';
+import { record } from '../store/entries/write.ts';
 import { visitSheet, visitsBetween } from '../store/queries/visits.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
-import { record } from '../store/write.ts';
 import { type Cluster, runningCluster, startCluster } from './cluster.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');

@@ -5,12 +5,12 @@ import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
 import { type Entry, kindOf } from './kinds.ts';
 import { acceptances, type History, ofKind } from './run/history.ts';
+import { minutesWatched } from './run/joints/watched.ts';
 import type { AcceptedChain } from './run/kinds/chain-accepted.ts';
 import { lookBegun, roundName } from './run/kinds/look-begun.ts';
 import { lookEnded } from './run/kinds/look-ended.ts';
 import type { Words } from './run/now.ts';
 import type { RunState } from './run/state.ts';
-import { minutesWatched } from './run/watched.ts';
 import type { Fate } from './standing.ts';
 
 /** A clock that is further off than this is told. */

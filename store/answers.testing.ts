@@ -1,6 +1,6 @@
 /** What a shop answers, of everything that it is asked; without the numbers that only tell one answer from the next. */
 import { localDayOf } from '../record/visit/day.ts';
-import type { Sql } from './connection.ts';
+import type { Sql } from './database/connection.ts';
 import { exportAllParts, shopCatalogue } from './own-parts/index.ts';
 import { calendarOf } from './queries/calendar.ts';
 import { callbackCounts, callbacksBySeal } from './queries/callbacks.ts';

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import { subjects } from '../record/book/subjects.ts';
 import { kinds } from '../record/kinds.ts';
 import { answersOf } from './answers.testing.ts';
-import { connect } from './connection.ts';
+import { connect } from './database/connection.ts';
 import { rebuild } from './projections/index.ts';
 import { RandomShop } from './random-shop.testing.ts';
 import { chance } from './seed/random.ts';

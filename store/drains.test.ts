@@ -1,11 +1,11 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
 import { drainIdOf, type Entry, type EntryKind } from '../record/index.ts';
-import { FIRST_SHOP } from './connection.ts';
+import { FIRST_SHOP } from './database/connection.ts';
+import { record } from './entries/write.ts';
+import { exportVisit, importVisit, parseVisitFile } from './files/visit-file.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
 import { demoDatabase, sentEntry, type TestDatabase, testDatabase } from './testing.ts';
-import { exportVisit, importVisit, parseVisitFile } from './visit-file.ts';
-import { record } from './write.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');
 const TODAY = '2026-04-14';

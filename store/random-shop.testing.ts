@@ -9,11 +9,11 @@ import type { Entry, EntryKind } from '../record/kinds.ts';
 import { kinds } from '../record/kinds.ts';
 import { acceptedOf, HOSES } from '../record/run/testing.ts';
 import { readSent } from '../record/shape.ts';
-import { recordBook } from './book-write.ts';
-import type { Sql } from './connection.ts';
-import type { Answer } from './one-way-in.ts';
+import type { Sql } from './database/connection.ts';
+import { recordBook } from './entries/book-write.ts';
+import type { Answer } from './entries/one-way-in.ts';
+import { record } from './entries/write.ts';
 import type { Chance } from './seed/random.ts';
-import { record } from './write.ts';
 
 type Any = Entry | BookEntry;
 type Body = Record<string, unknown>;

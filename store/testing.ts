@@ -5,9 +5,9 @@ import postgres from 'postgres';
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry, EntryKind } from '../record/index.ts';
 import type { SentEntry } from '../record/shape.ts';
-import { connect, FIRST_SHOP, type Sql } from './connection.ts';
-import { derivationVersion } from './derivation.ts';
-import { migrate, readMigrations } from './migrate.ts';
+import { connect, FIRST_SHOP, type Sql } from './database/connection.ts';
+import { derivationVersion } from './database/derivation.ts';
+import { migrate, readMigrations } from './database/migrate.ts';
 import { ensureDerived } from './projections/index.ts';
 import { ensureDemo } from './seed/demo.ts';
 

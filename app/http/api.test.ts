@@ -4,10 +4,10 @@ import fc from 'fast-check';
 import { type ZodType, z } from 'zod';
 import { catalogue } from '../../catalog/index.ts';
 import { allEndCodes, defaultRules, endLabel, identifyThread, type MatchQuery, matchChains, mate, readEnd, whyNot } from '../../core/index.ts';
-import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
-import { identifyShape, matchShape, mateShape, whyNotShape } from './api-shapes.ts';
-import { answerOf } from './faults.ts';
+import { answerOf } from './door/faults.ts';
 import { openapi } from './openapi.ts';
+import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './shapes/answer-shapes.ts';
+import { identifyShape, matchShape, mateShape, whyNotShape } from './shapes/api-shapes.ts';
 
 const { parts, loose } = catalogue();
 const code = fc.oneof({ weight: 6, arbitrary: fc.constantFrom(...allEndCodes) }, { weight: 1, arbitrary: fc.string({ maxLength: 12 }) });

@@ -1,4 +1,4 @@
-import { connect, type Sql } from '../../store/connection.ts';
+import { connect, type Sql } from '../../store/database/connection.ts';
 
 let pool: Sql | null = null;
 

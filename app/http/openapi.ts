@@ -1,7 +1,7 @@
 import { z } from 'zod';
-import { waterFile } from '../../store/water-file.ts';
-import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
-import { identifyShape, matchShape, mateShape, shopShape, whyNotShape } from './api-shapes.ts';
+import { waterFile } from '../../store/files/water-file.ts';
+import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './shapes/answer-shapes.ts';
+import { identifyShape, matchShape, mateShape, shopShape, whyNotShape } from './shapes/api-shapes.ts';
 import {
   bookLine,
   findAnswer,
@@ -15,9 +15,9 @@ import {
   stockAnswer,
   visitsAnswer,
   waterImportAnswer,
-} from './book-answers.ts';
-import { callbacksAnswer, dueAnswer, ledgerAnswer, shopTaken } from './ledger-answers.ts';
-import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
+} from './shapes/book-answers.ts';
+import { callbacksAnswer, dueAnswer, ledgerAnswer, shopTaken } from './shapes/ledger-answers.ts';
+import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './shapes/record-shapes.ts';
 
 const problem = {
   description: 'Problem details (RFC 9457): what is wrong and what to do',

@@ -5,7 +5,7 @@ import { uuid } from '../../record/shapes.ts';
 import { FIRST_SHOP } from '../../record/shop/first.ts';
 import { isShop } from '../../store/shops.ts';
 import { database } from './database.ts';
-import { RefusedError } from './faults.ts';
+import { RefusedError } from './door/faults.ts';
 
 /** What the browser says its shop is; its pages read and write it. */
 export const SHOP_COOKIE = 'shop';

@@ -1,12 +1,12 @@
 /** What every page does beside its screen: its keys, keeping and sending, and the worker that opens it without a connection. */
 import { sync } from '../../sync/run.ts';
-import { keepCatalogue } from './catalogue.ts';
-import { keepLastTimes } from './last-times.ts';
-import { keepStock } from './stock.ts';
+import { keepCatalogue } from './held/catalogue.ts';
+import { keepLastTimes } from './held/last-times.ts';
+import { keepStock } from './held/stock.ts';
 import './find.ts';
-import './keys.ts';
-import './shops.ts';
-import './units-key.ts';
+import './keys/keys.ts';
+import './held/shops.ts';
+import './units/units-key.ts';
 
 sync.begin();
 // For use without a connection, whatever screen was opened first.

@@ -1,5 +1,5 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
-import { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from '../ends/read.ts';
+import { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from '../ends/read/read.ts';
 import type { HouseRules } from '../house/rules.ts';
 import type { Need } from '../match/query.ts';
 import type { Reason } from '../reason.ts';

@@ -1,6 +1,6 @@
 import { EndCodeError } from '../errors.ts';
-import { type Thread, type ThreadFamily, threads } from './threads.ts';
-import { type Tube, tubeEnds, tubeSize } from './tubes.ts';
+import { type Thread, type ThreadFamily, threads } from './tables/threads.ts';
+import { type Tube, tubeEnds, tubeSize } from './tables/tubes.ts';
 
 /** One open side of a part, written in its one canonical spelling: 'comp-3/8-m', 'cu-5/8od', 'bc-7/8-m:metal'. */
 export type EndCode = string;

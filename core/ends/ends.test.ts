@@ -4,10 +4,10 @@ import fc from 'fast-check';
 import { EndCodeError } from '../errors.ts';
 import { defaultRules } from '../house/rules.ts';
 import { allEndCodes, isEndCode, parseEnd } from './code.ts';
+import { silhouette } from './drawn/silhouette.ts';
 import { endLabel } from './label.ts';
-import { mate } from './mate.ts';
-import { readEnd } from './read.ts';
-import { silhouette } from './silhouette.ts';
+import { mate } from './mate/mate.ts';
+import { readEnd } from './read/read.ts';
 
 describe('end codes', () => {
   it('reads every code and its usual material', () => {

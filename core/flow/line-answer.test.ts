@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { tubeById } from '../ends/tubes.ts';
+import { tubeById } from '../ends/tables/tubes.ts';
 import { lineAnswer } from './line-answer.ts';
 import { tubePiece } from './line-pieces.ts';
 

@@ -1,8 +1,8 @@
 /** A chain of parts as pieces that water loses pressure in. */
 import { parseEnd } from '../ends/code.ts';
-import { type Tube, tubes } from '../ends/tubes.ts';
+import { type Tube, tubes } from '../ends/tables/tubes.ts';
 import type { Part } from '../match/part.ts';
-import { shortName } from '../match/sides.ts';
+import { shortName } from '../match/told/sides.ts';
 import { writeFraction } from '../units/fraction.ts';
 import type { Piece } from './piece.ts';
 

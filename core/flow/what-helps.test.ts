@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { catalogue } from '../../catalog/index.ts';
-import { tubeById } from '../ends/tubes.ts';
+import { tubeById } from '../ends/tables/tubes.ts';
 import { type LinePiece, tubePiece, usualPiece, withSteps } from './line-pieces.ts';
 import { operatingPoint } from './operating-point.ts';
 import { whatHelps } from './what-helps.ts';

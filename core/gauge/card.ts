@@ -1,6 +1,6 @@
+import { silhouette } from '../ends/drawn/silhouette.ts';
 import { endLabel } from '../ends/label.ts';
-import { silhouette } from '../ends/silhouette.ts';
-import { tubeEnds } from '../ends/tubes.ts';
+import { tubeEnds } from '../ends/tables/tubes.ts';
 import { writeFraction } from '../units/fraction.ts';
 
 type At = [x: number, y: number];

@@ -1,14 +1,14 @@
 /** Water hammer: what a line's pressure does when its valve shuts. */
 import { finite, InputError } from '../errors.ts';
 import { M_PER_FT, PA_PER_PSI } from '../units/si.ts';
-import { Books } from './books.ts';
-import { GAS_WAKES_PA, letGasMove, PARTED_TIMES, wakeGas } from './free-gas.ts';
-import { joukowskyPa, type Network, networkOf } from './network.ts';
-import { settle } from './node.ts';
-import type { ValveNow } from './outlet.ts';
-import { type Pipe, pressureAt, RENEW_EVERY, swap } from './pipe.ts';
 import { CLOSING_LAWS, type ClosingLaw, type Surge, type SurgeQuestion } from './shape.ts';
-import { Waves } from './waves.ts';
+import { Books } from './waves/books.ts';
+import { GAS_WAKES_PA, letGasMove, PARTED_TIMES, wakeGas } from './waves/free-gas.ts';
+import { joukowskyPa, type Network, networkOf } from './waves/network.ts';
+import { settle } from './waves/node.ts';
+import type { ValveNow } from './waves/outlet.ts';
+import { type Pipe, pressureAt, RENEW_EVERY, swap } from './waves/pipe.ts';
+import { Waves } from './waves/waves.ts';
 
 /** The usual limit of what a house's water bears for a moment, psi. @source PDI WH-201 */
 export const SURGE_LIMIT_PSI = 150;

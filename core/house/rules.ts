@@ -1,4 +1,4 @@
-import type { SealId } from '../ends/seals.ts';
+import type { SealId } from '../ends/tables/seals.ts';
 import type { DutyId } from '../log/duty-ids.ts';
 import type { LineKindId } from '../look/rows.ts';
 import { HOUSE_CHOICES, type HouseChoices } from './choices.table.ts';

@@ -1,7 +1,7 @@
 /** What stands on a part beside the way of the water: the old line taken back, an outlet left free, a cap. */
 import { type End, type EndCode, parseEnd } from '../ends/code.ts';
-import type { EndProfile, Piece, Point } from '../ends/piece.ts';
-import { endProfile } from '../ends/profile.ts';
+import type { EndProfile, Piece, Point } from '../ends/drawn/piece.ts';
+import { endProfile } from '../ends/drawn/profile.ts';
 import type { Branch } from '../match/query.ts';
 import { heldBy, overlap } from './meet.ts';
 

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { allEndCodes } from '../ends/code.ts';
-import { mate } from '../ends/mate.ts';
+import { mate } from '../ends/mate/mate.ts';
 import { openSection } from './open.ts';
 import { lineSection } from './section.ts';
 

@@ -1,4 +1,4 @@
-import { type SealId, sealById } from '../ends/seals.ts';
+import { type SealId, sealById } from '../ends/tables/seals.ts';
 import type { RatesGiven } from '../match/seal-rates.ts';
 import { type WeighedRate, weighedRate } from './weighed-rate.ts';
 

@@ -4,7 +4,7 @@ import { describe, it } from 'node:test';
 import { defaultRules, type HouseRules } from '../house/rules.ts';
 import { matchChains } from '../match/chains.ts';
 import type { Part } from '../match/part.ts';
-import { sideWords } from '../match/sides.ts';
+import { sideWords } from '../match/told/sides.ts';
 import type { Appliance, StepTemplate } from './step-data.ts';
 import { type RunFacts, workCard } from './work-card.ts';
 import { usualWork } from './work-kinds.ts';

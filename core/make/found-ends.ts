@@ -1,7 +1,7 @@
 /** What of the pipe that was found is cut for this work. */
 import { parseEnd } from '../ends/code.ts';
-import type { SealId } from '../ends/seals.ts';
-import { tubeHold } from '../ends/tube-joints.ts';
+import type { SealId } from '../ends/tables/seals.ts';
+import { tubeHold } from '../ends/tables/tube-joints.ts';
 import { chosen } from '../house/rules.ts';
 import type { RunFacts } from './run-facts.ts';
 

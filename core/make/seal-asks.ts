@@ -1,6 +1,6 @@
 /** What a seal asks of the hands: the acts before and after its joint is made. */
 import { parseEnd } from '../ends/code.ts';
-import type { SealId } from '../ends/seals.ts';
+import type { SealId } from '../ends/tables/seals.ts';
 import type { ChainJoint } from '../match/query.ts';
 import type { ActVerb } from './acts.ts';
 

@@ -1,4 +1,4 @@
-import type { SealId } from '../ends/seals.ts';
+import type { SealId } from '../ends/tables/seals.ts';
 import type { Round } from '../prove/method.ts';
 import type { ActVerb } from './acts.ts';
 import type { Fact } from './fact-names.ts';

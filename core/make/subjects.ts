@@ -1,9 +1,9 @@
 /** What steps are for: the run, its joints in the order they are made, its parts, its spare ends. */
 import { parseEnd } from '../ends/code.ts';
-import type { SealId } from '../ends/seals.ts';
+import type { SealId } from '../ends/tables/seals.ts';
 import { chosen } from '../house/rules.ts';
 import type { Chain, ChainJoint, PathStep } from '../match/query.ts';
-import { type JointSides, jointSides, sideWords } from '../match/sides.ts';
+import { type JointSides, jointSides, sideWords } from '../match/told/sides.ts';
 import type { CardPart, RunFacts } from './run-facts.ts';
 
 /** A joint of the chain with what surrounds it. */

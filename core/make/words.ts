@@ -1,8 +1,8 @@
 /** What stands for the {placeholders} in a step's words: the run's own figures. */
 import { parseEnd } from '../ends/code.ts';
 import { endLabel } from '../ends/label.ts';
-import { tubeJointOf } from '../ends/tube-joints.ts';
-import { shortName } from '../match/sides.ts';
+import { tubeJointOf } from '../ends/tables/tube-joints.ts';
+import { shortName } from '../match/told/sides.ts';
 import { threeDigits } from '../units/digits.ts';
 import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
 import type { Known } from './facts.ts';

@@ -1,13 +1,13 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { mate } from '../ends/mate.ts';
-import { type SealId, sealById } from '../ends/seals.ts';
+import { mate } from '../ends/mate/mate.ts';
+import { type SealId, sealById } from '../ends/tables/seals.ts';
 import { defaultRules } from '../house/rules.ts';
 import { matchChains } from './chains.ts';
 import type { Part, Port } from './part.ts';
 import type { MatchQuery } from './query.ts';
-import { whyNot } from './why-not.ts';
+import { whyNot } from './told/why-not.ts';
 
 function part(id: string, ends: [string, Port][], more: Partial<Part> = {}): Part {
   return {

@@ -1,16 +1,16 @@
 import type { EndCode } from '../ends/code.ts';
 import { endName } from '../ends/label.ts';
 import { type Reason, reason } from '../reason.ts';
-import { buildChain, type Step } from './build.ts';
-import { STRIDE } from './figures.ts';
 import { onVan } from './on-van.ts';
-import { codeCount, codeNumber, FALSE_START, pairTable } from './pair-table.ts';
 import type { Part } from './part.ts';
 import { type Chain, type MatchQuery, type MatchResult, SAME_DOLLARS } from './query.ts';
-import { Search } from './search.ts';
-import { type Setting, settingOf } from './setting.ts';
+import { buildChain, type Step } from './search/build.ts';
+import { STRIDE } from './search/figures.ts';
+import { codeCount, codeNumber, FALSE_START, pairTable } from './search/pair-table.ts';
+import { Search } from './search/search.ts';
+import { type Setting, settingOf } from './search/setting.ts';
 import { Suits, unsuited } from './suits.ts';
-import { explainUnreachable } from './unreachable.ts';
+import { explainUnreachable } from './told/unreachable.ts';
 
 const MAX_REFUSED = 20;
 

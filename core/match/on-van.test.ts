@@ -1,11 +1,11 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { indexParts } from './catalogue-index.ts';
 import { stockForCut } from './cut-stock.ts';
-import { looseCents } from './loose-cents.ts';
 import { onVan } from './on-van.ts';
-import { codeNumber, pairTable } from './pair-table.ts';
 import type { Part } from './part.ts';
+import { indexParts } from './search/catalogue-index.ts';
+import { looseCents } from './search/loose-cents.ts';
+import { codeNumber, pairTable } from './search/pair-table.ts';
 
 const part = (id: string): Part => ({
   id, name: id, kind: 'adapter', ends: [{ id: 'a', code: 'comp-3/8-f', port: 'either' }, { id: 'b', code: 'comp-1/4-m', port: 'either' }], flexible: false,

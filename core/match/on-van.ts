@@ -1,4 +1,4 @@
-import { indexParts, type PartIndex } from './catalogue-index.ts';
+import { indexParts, type PartIndex } from './search/catalogue-index.ts';
 
 const remembered = new WeakMap<PartIndex, WeakMap<object, PartIndex>>();
 

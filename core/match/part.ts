@@ -1,5 +1,5 @@
 import type { EndCode } from '../ends/code.ts';
-import type { LooseCode } from '../ends/joint.ts';
+import type { LooseCode } from '../ends/mate/joint.ts';
 
 /** Which way water may go through an end: 'in' and 'out' of a valve or check, 'either' of a plain fitting, 'branch' of a tee. */
 export type Port = 'in' | 'out' | 'either' | 'branch';

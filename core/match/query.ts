@@ -1,12 +1,12 @@
 import type { EndCode } from '../ends/code.ts';
-import type { LooseCode } from '../ends/joint.ts';
-import type { Mating } from '../ends/mate.ts';
+import type { LooseCode } from '../ends/mate/joint.ts';
+import type { Mating } from '../ends/mate/mate.ts';
 import { finite, InputError } from '../errors.ts';
 import type { HouseRules } from '../house/rules.ts';
 import type { Reason } from '../reason.ts';
-import type { PartIndex } from './catalogue-index.ts';
 import type { Loose, Part } from './part.ts';
 import type { RatesGiven } from './seal-rates.ts';
+import type { PartIndex } from './search/catalogue-index.ts';
 
 /** What the chain must do. */
 export interface Need {

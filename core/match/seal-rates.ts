@@ -1,4 +1,4 @@
-import { type SealId, seals } from '../ends/seals.ts';
+import { type SealId, seals } from '../ends/tables/seals.ts';
 import { finite } from '../errors.ts';
 import { remember } from '../units/remember.ts';
 

@@ -1,6 +1,6 @@
 import type { Loose, Part } from './part.ts';
-import { piecePriceCents } from './pricing.ts';
 import type { Chain } from './query.ts';
+import { piecePriceCents } from './search/pricing.ts';
 
 /** One line of what a chain takes. */
 export interface ListLine {

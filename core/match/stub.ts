@@ -1,11 +1,11 @@
 import type { EndCode } from '../ends/code.ts';
 import { parseEnd } from '../ends/code.ts';
-import type { Mating } from '../ends/mate.ts';
-import { freeLengthIn, tubeHold } from '../ends/tube-joints.ts';
+import type { Mating } from '../ends/mate/mate.ts';
+import { freeLengthIn, tubeHold } from '../ends/tables/tube-joints.ts';
 import { type Reason, reason } from '../reason.ts';
 import { length, said } from '../units/quantity.ts';
 import type { Stub } from './query.ts';
-import { chainReason } from './sayings.ts';
+import { chainReason } from './told/sayings.ts';
 
 const SOURCE = 'field reference, section 3: typical';
 

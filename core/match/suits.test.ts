@@ -1,10 +1,10 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { indexParts } from './catalogue-index.ts';
-import { STRIDE } from './figures.ts';
 import type { Part } from './part.ts';
 import { fullNeed } from './query.ts';
+import { indexParts } from './search/catalogue-index.ts';
+import { STRIDE } from './search/figures.ts';
 import { Suits, unsuited } from './suits.ts';
 
 const part = fc.record({

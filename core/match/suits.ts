@@ -1,9 +1,9 @@
 import type { HouseRules } from '../house/rules.ts';
 import { type Reason, reason } from '../reason.ts';
 import { diameter, length, pressure, type Said, said, temperature } from '../units/quantity.ts';
-import { FIGURE, IS } from './figures.ts';
 import { isLine, type Part } from './part.ts';
 import { COIL_ALLOWANCE_IN, type FullNeed, RISER_ALLOWANCE_IN } from './query.ts';
+import { FIGURE, IS } from './search/figures.ts';
 
 interface Demand {
   rule: string;

@@ -1,4 +1,4 @@
-import { type SealId, sealById } from '../ends/seals.ts';
+import { type SealId, sealById } from '../ends/tables/seals.ts';
 import { InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
 import { turns24, writeTurns } from '../units/fraction.ts';

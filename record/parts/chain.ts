@@ -1,7 +1,7 @@
 /** A chain and what is asked of it, as they cross a border. The core holds the types; the compiler holds these equal to them. */
 import * as z from 'zod/mini';
-import type { SealId } from '../../core/ends/seals.ts';
-import { seals } from '../../core/ends/seals.ts';
+import type { SealId } from '../../core/ends/tables/seals.ts';
+import { seals } from '../../core/ends/tables/seals.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
 import { type KeptReason, keptReason, sayReason } from '../../core/say.ts';
 import { QUANTITIES } from '../../core/units/quantity.ts';

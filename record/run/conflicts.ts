@@ -1,7 +1,7 @@
 /** Where two devices, neither knowing of the other, decided the same thing: both are shown, and a person says which stands. */
 import type { Entry, EntryOf } from '../kinds.ts';
 import { acceptances, eachOf, type History } from './history.ts';
-import type { Life } from './joint-life.ts';
+import type { Life } from './joints/joint-life.ts';
 import { reopened } from './kinds/reopened.ts';
 import { signedOff } from './kinds/signed-off.ts';
 

@@ -7,7 +7,7 @@ import { happenedAt, targetOf } from '../entry.ts';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
 import { fates, standing } from '../standing.ts';
 import { acceptances, historyOf } from './history.ts';
-import { jointIdsFor, placesOf, sharesEnd, sharesPart } from './joint-place.ts';
+import { jointIdsFor, placesOf, sharesEnd, sharesPart } from './joints/joint-place.ts';
 import { runNow } from './run-now.ts';
 import { type RunState, runState } from './state.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';

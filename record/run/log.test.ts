@@ -6,13 +6,13 @@ import { refusalFor } from '../check.ts';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
 import { dutyFactsOf } from './duty-facts.ts';
 import { toEntry } from './entry.testing.ts';
-import { storiesOf } from './joint-story.ts';
-import { noiseCompared } from './noises.ts';
 import { runNow } from './run-now.ts';
-import { signSheetOf } from './sign-sheet.ts';
 import { type RunState, runState } from './state.ts';
-import { tagsOf } from './tags.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';
+import { storiesOf } from './told/joint-story.ts';
+import { noiseCompared } from './told/noises.ts';
+import { signSheetOf } from './told/sign-sheet.ts';
+import { tagsOf } from './told/tags.ts';
 
 const body = acceptedOf(HOSES[0]!, null);
 const accepted = toEntry(

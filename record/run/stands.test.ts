@@ -6,9 +6,9 @@ import { recordRows } from '../visit/record-rows.ts';
 import type { VisitSheet } from '../visit/sheet.ts';
 import { carriedBy, happenings, wordsFor } from '../words.ts';
 import { historyOf } from './history.ts';
-import { sentenceOf } from './sentence.ts';
 import { runState } from './state.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';
+import { sentenceOf } from './told/sentence.ts';
 
 const T0 = Date.UTC(2026, 2, 10, 9);
 

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
 import { acceptances, historyOf } from './history.ts';
-import { jointIdsFor } from './joint-place.ts';
+import { jointIdsFor } from './joints/joint-place.ts';
 import type { AcceptedChain } from './kinds/chain-accepted.ts';
 import { type RunContext, runState } from './state.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';

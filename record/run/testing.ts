@@ -4,8 +4,8 @@ import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
 import { matchChains } from '../../core/match/chains.ts';
 import type { Part } from '../../core/match/part.ts';
 import { type AcceptedChain, itemsOf } from './kinds/chain-accepted.ts';
+import { NO_LOOK } from './seen/survey.ts';
 import type { RunContext } from './state.ts';
-import { NO_LOOK } from './survey.ts';
 
 const hose = (id: string, lengthIn: number): Part => ({
   id,

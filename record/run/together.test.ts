@@ -5,7 +5,7 @@ import type { Entry } from '../kinds.ts';
 import { historyOf, togetherOf } from './history.ts';
 import { lineSeen } from './kinds/line-seen.ts';
 import { placeSeen } from './kinds/place-seen.ts';
-import { placeOf } from './place.ts';
+import { placeOf } from './seen/place.ts';
 
 const at = (minute: number) => new Date(Date.UTC(2026, 4, 20, 9, minute)).toISOString();
 

@@ -1,5 +1,5 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
-import { type SealId, sealById } from '../../core/ends/seals.ts';
+import { type SealId, sealById } from '../../core/ends/tables/seals.ts';
 import type { PathStep } from '../../core/flow/line-pieces.ts';
 import type { PressuresRead } from '../../core/flow/run-flow.ts';
 import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
@@ -9,14 +9,15 @@ import type { Appliance, DrainJoint, StepTemplate } from '../../core/make/step-d
 import { type CardPart, cardVersionOf, type RunFacts, type WorkStep, workCard } from '../../core/make/work-card.ts';
 import { type WorkKindId, workKind } from '../../core/make/work-kinds.ts';
 import type { Part } from '../../core/match/part.ts';
-import { jointSides, sideWords } from '../../core/match/sides.ts';
+import { jointSides, sideWords } from '../../core/match/told/sides.ts';
 import type { Round } from '../../core/prove/method.ts';
 import { happenedAt } from '../entry.ts';
 import type { Bodies } from '../kinds.ts';
-import { type DrainPoint, drainOfId, drainPointsOf } from './drain-points.ts';
 import { acceptances, eachOf, type History, lastOf } from './history.ts';
-import { type Life, livesOf } from './joint-life.ts';
-import { type JointPlace, placesOf } from './joint-place.ts';
+import { type DrainPoint, drainOfId, drainPointsOf } from './joints/drain-points.ts';
+import { type Life, livesOf } from './joints/joint-life.ts';
+import { type JointPlace, placesOf } from './joints/joint-place.ts';
+import { type Proof, proofOf } from './joints/proof.ts';
 import { cardBegun } from './kinds/card-begun.ts';
 import { chainAccepted, type NamedChain, type Names, namedChain } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
@@ -26,8 +27,7 @@ import { oldLineJudged } from './kinds/old-line-judged.ts';
 import { sheetRead } from './kinds/sheet-read.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
 import { stopTried } from './kinds/stop-tried.ts';
-import { type Place, placeOf } from './place.ts';
-import { type Proof, proofOf } from './proof.ts';
+import { type Place, placeOf } from './seen/place.ts';
 import { STAGES } from './stages.ts';
 import { stepsDone, ticksOf } from './steps.ts';
 

@@ -1,7 +1,7 @@
 /** What vans want loaded for some visits: what their runs take, what is there already, and where the rest lies. */
 
-import type { Needed } from '../run/needed.ts';
-import { neededTogether } from '../run/needs.ts';
+import type { Needed } from '../run/needs/needed.ts';
+import { neededTogether } from '../run/needs/needs.ts';
 import { elsewhereOf, type StockedPlace, stockOf, vanOf } from './levels.ts';
 
 export interface LoadRow extends Needed {

@@ -4,9 +4,9 @@ import { workKind } from '../../core/make/work-kinds.ts';
 import { dropWords } from '../../core/prove/drop-words.ts';
 import { METHODS } from '../../core/prove/method.ts';
 import { boundDigits } from '../../core/units/digits.ts';
-import { type DutyRules, type SignedJoint, type SignSheet, signSheetOf } from '../run/sign-sheet.ts';
+import { watchedWords } from '../run/joints/watched.ts';
 import type { RunState } from '../run/state.ts';
-import { watchedWords } from '../run/watched.ts';
+import { type DutyRules, type SignedJoint, type SignSheet, signSheetOf } from '../run/told/sign-sheet.ts';
 import type { ReadRun, VisitHead } from './sheet.ts';
 
 export interface CertifiedRun {

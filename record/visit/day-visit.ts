@@ -1,5 +1,5 @@
 import type { Entry } from '../kinds.ts';
-import { summaryOf } from '../run/summary.ts';
+import { summaryOf } from '../run/told/summary.ts';
 import { type DayVisit, dayRunOf } from './day-run.ts';
 import { type RunCatalogue, readRun, type VisitSheet } from './sheet.ts';
 import type { OwnMinutes } from './work-minutes.ts';

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { UNTOUCHED } from '../run/summary.ts';
+import { UNTOUCHED } from '../run/told/summary.ts';
 import { daySheetOf } from './day.ts';
 import type { DayVisit } from './day-run.ts';
 import { packDay, packWeek, unpackDay, unpackWeek } from './packed.ts';

@@ -4,7 +4,7 @@
  */
 
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
-import { type RunSummary, UNTOUCHED } from '../run/summary.ts';
+import { type RunSummary, UNTOUCHED } from '../run/told/summary.ts';
 import { type DaySheet, type PlannedVisit, plannedOf } from './day.ts';
 import type { DayRun, DayVisit } from './day-run.ts';
 import type { VisitHead } from './sheet.ts';

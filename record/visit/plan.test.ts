@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
-import { UNTOUCHED } from '../run/summary.ts';
+import { UNTOUCHED } from '../run/told/summary.ts';
 import type { DayRun } from './day-run.ts';
 import { overlapsOf, statusOf } from './plan.ts';
 import { minutesOfOne, minutesOfWork, type OwnRecord, ownVisits, workMinutes } from './work-minutes.ts';

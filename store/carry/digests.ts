@@ -1,8 +1,9 @@
 /** Digests of entries that were kept before every entry had one. */
-import { type BookRow, bookColumns, bookEntryOf } from '../book-row.ts';
-import type { Sql } from '../connection.ts';
-import { digestOf, shopKey } from '../digest.ts';
-import { type EntryRow, entryAsWritten, entryColumns } from '../entry-row.ts';
+
+import type { Sql } from '../database/connection.ts';
+import { type BookRow, bookColumns, bookEntryOf } from '../entries/book-row.ts';
+import { digestOf, shopKey } from '../entries/digest.ts';
+import { type EntryRow, entryAsWritten, entryColumns } from '../entries/entry-row.ts';
 
 const SLICE = 2000;
 

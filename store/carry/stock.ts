@@ -1,10 +1,10 @@
 /** Moves that older programs kept of the van, written down as entries of the book: once, each by the name it had. */
 import type { FiledBookEntry } from '../../record/book/shape.ts';
-import { appendBook, filedBookEntry } from '../append-book.ts';
-import type { Sql, Tx } from '../connection.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { inShop } from '../database/shop-transaction.ts';
+import { appendBook, filedBookEntry } from '../entries/append-book.ts';
 import { shopCatalogue } from '../own-parts/index.ts';
 import { coilIn } from '../queries/stock.ts';
-import { inShop } from '../shop-transaction.ts';
 import { carriedId } from './carried-id.ts';
 
 interface Move {

@@ -8,13 +8,13 @@ import type { Part } from '../../core/index.ts';
 import type { FiledBookEntry } from '../../record/book/shape.ts';
 import { placesFor } from '../../record/parts/places.ts';
 import { stockOf, vanOf } from '../../record/stock/levels.ts';
-import { appendBook, filedBookEntry } from '../append-book.ts';
-import { byShop } from '../by-shop.ts';
-import type { Sql, Tx } from '../connection.ts';
-import type { Cells } from '../csv-rows.ts';
+import { byShop } from '../database/by-shop.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { inShop } from '../database/shop-transaction.ts';
+import { appendBook, filedBookEntry } from '../entries/append-book.ts';
+import type { Cells } from '../files/csv-rows.ts';
 import { shopNow } from '../queries/shop.ts';
 import { coilIn, stockedPlaces, stockOnVan } from '../queries/stock.ts';
-import { inShop } from '../shop-transaction.ts';
 import { type Progress, pause, type ReadRow, readRows } from './read.ts';
 
 export { CalledOffError, MAX_OWN_PARTS, type Progress } from './read.ts';

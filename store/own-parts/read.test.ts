@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { PART_COLUMNS } from '../../catalog/parts.ts';
-import { CsvFileError } from '../csv-rows.ts';
+import { CsvFileError } from '../files/csv-rows.ts';
 import { readRows } from './read.ts';
 
 const header = PART_COLUMNS.join(',');

@@ -2,8 +2,8 @@
 import type { SubjectKind } from '../../record/book/entry.ts';
 import type { States } from '../../record/book/states.ts';
 import type { ReadRun } from '../../record/visit/sheet.ts';
-import type { PlacedBookEntry } from '../book-row.ts';
-import type { PlacedEntry } from '../entry-row.ts';
+import type { PlacedBookEntry } from '../entries/book-row.ts';
+import type { PlacedEntry } from '../entries/entry-row.ts';
 
 /** A subject of the book. */
 export interface Derived<K extends SubjectKind> {

@@ -3,16 +3,16 @@
  * entry kept, and rebuilt by `npm run rebuild`.
  */
 import { catalogue } from '../../catalog/index.ts';
-import { summaryOf } from '../../record/run/summary.ts';
+import { summaryOf } from '../../record/run/told/summary.ts';
 import { type RunRow, readRun } from '../../record/visit/sheet.ts';
-import { entriesOfSubjects } from '../book-row.ts';
-import { Breath } from '../breath.ts';
-import type { Sql, Tx } from '../connection.ts';
-import { derivationVersion } from '../derivation.ts';
-import { type EntryRow, entryColumns, entryOf, type PlacedEntry } from '../entry-row.ts';
-import { groupBy } from '../group-by.ts';
+import { Breath } from '../database/breath.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { derivationVersion } from '../database/derivation.ts';
+import { groupBy } from '../database/group-by.ts';
+import { inShopAnew } from '../database/shop-transaction.ts';
+import { entriesOfSubjects } from '../entries/book-row.ts';
+import { type EntryRow, entryColumns, entryOf, type PlacedEntry } from '../entries/entry-row.ts';
 import { visitRuns } from '../queries/visits.ts';
-import { inShopAnew } from '../shop-transaction.ts';
 import { rebuildBook } from './book.ts';
 import type { DerivedRun } from './derived.ts';
 import { keepJoints } from './joints.ts';

@@ -1,10 +1,10 @@
 /** Joints of runs, and what they are like: by that their callbacks are counted. */
 import { createHash } from 'node:crypto';
 import { HOUSE_CHOICES } from '../../core/house/choices.table.ts';
-import { placesOf } from '../../record/run/joint-place.ts';
+import { placesOf } from '../../record/run/joints/joint-place.ts';
 import type { RunState } from '../../record/run/state.ts';
 import type { JointState } from '../../record/run/work.ts';
-import type { Tx } from '../connection.ts';
+import type { Tx } from '../database/connection.ts';
 import type { DerivedRun } from './derived.ts';
 
 /** Writes the joints of runs' chains in force anew. */

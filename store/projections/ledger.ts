@@ -5,8 +5,8 @@ import { dutiesOf } from '../../core/log/duties.ts';
 import type { AcceptedChain } from '../../record/index.ts';
 import { dutyFactsOf } from '../../record/run/duty-facts.ts';
 import type { RunState } from '../../record/run/state.ts';
-import { type RunSummary, summaryOf } from '../../record/run/summary.ts';
-import type { Tx } from '../connection.ts';
+import { type RunSummary, summaryOf } from '../../record/run/told/summary.ts';
+import type { Tx } from '../database/connection.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
 

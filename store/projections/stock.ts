@@ -2,8 +2,8 @@
 import type { BookEntry } from '../../record/book/entry.ts';
 import { happenedAt } from '../../record/entry.ts';
 import { type Told, toldOf } from '../../record/stock/levels.ts';
-import type { PlacedBookEntry } from '../book-row.ts';
-import type { Tx } from '../connection.ts';
+import type { Tx } from '../database/connection.ts';
+import type { PlacedBookEntry } from '../entries/book-row.ts';
 import { stockEntriesOfItems } from '../queries/stock-entries.ts';
 import type { Derived, UseRow } from './derived.ts';
 import { differs, setTo } from './upsert.ts';

@@ -2,7 +2,7 @@ import { addDays } from '../../record/visit/day.ts';
 import type { DayVisit } from '../../record/visit/day-run.ts';
 import { spanOf, type VisitSpan } from '../../record/visit/plan.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
-import type { Sql } from '../connection.ts';
+import type { Sql } from '../database/connection.ts';
 import { visitsWithRechecks, withRuns } from './day.ts';
 import { shopToday } from './shop.ts';
 import { visitHeads, visitsBetween } from './visits.ts';

@@ -1,8 +1,8 @@
 /** Joints and their callbacks, counted for the analysis: by what they are, and by how old they were. */
 import type { AgeGroup, JointGroup } from '../../core/log/callback-analysis.ts';
 import type { SealCount } from '../../core/log/shop-rates.ts';
-import { untilMoved } from '../by-shop.ts';
-import type { Sql } from '../connection.ts';
+import { untilMoved } from '../database/by-shop.ts';
+import type { Sql } from '../database/connection.ts';
 
 export interface CallbackQuery {
   /** Local days of the sign-off, both included. */

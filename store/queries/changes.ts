@@ -1,10 +1,10 @@
 import { addDays } from '../../record/visit/day.ts';
 import { type Changes, type Holding, KIT_DAYS, type Kit, type Placed, type PlacedBook } from '../../sync/protocol.ts';
-import { type BookRow, bookColumns, bookEntryOf } from '../book-row.ts';
-import type { Sql } from '../connection.ts';
-import { shopCursor } from '../cursor.ts';
-import { type EntryRow, entryAsWritten, entryColumns } from '../entry-row.ts';
-import { groupBy } from '../group-by.ts';
+import type { Sql } from '../database/connection.ts';
+import { shopCursor } from '../database/cursor.ts';
+import { groupBy } from '../database/group-by.ts';
+import { type BookRow, bookColumns, bookEntryOf } from '../entries/book-row.ts';
+import { type EntryRow, entryAsWritten, entryColumns } from '../entries/entry-row.ts';
 import { visitsWithRechecks } from './day.ts';
 import { shopSince, shopToday } from './shop.ts';
 import { visitsBetween } from './visits.ts';

@@ -1,10 +1,10 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
-import { appendBook, filedBookEntry } from '../append-book.ts';
-import { FIRST_SHOP } from '../connection.ts';
+import { FIRST_SHOP } from '../database/connection.ts';
+import { appendBook, filedBookEntry } from '../entries/append-book.ts';
+import { record } from '../entries/write.ts';
 import { demoDatabase, type TestDatabase } from '../testing.ts';
-import { record } from '../write.ts';
 import { daySheet } from './day.ts';
 import { shopRuns } from './open-runs.ts';
 import { statesOf, visitSheet } from './visits.ts';

@@ -1,9 +1,9 @@
-import type { RunSummary } from '../../record/run/summary.ts';
+import type { RunSummary } from '../../record/run/told/summary.ts';
 import { addDays, type DaySheet, daySheetOf, type PlannedVisit, type Recheck } from '../../record/visit/day.ts';
 import { type DayVisit, dayRunOf } from '../../record/visit/day-run.ts';
 import type { VisitHead } from '../../record/visit/sheet.ts';
-import type { Sql } from '../connection.ts';
-import { groupBy } from '../group-by.ts';
+import type { Sql } from '../database/connection.ts';
+import { groupBy } from '../database/group-by.ts';
 import { openFollowUps } from './follow-ups.ts';
 import { ownMinutes } from './own-minutes.ts';
 import { sharedStock } from './stock.ts';

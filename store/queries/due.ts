@@ -3,7 +3,7 @@ import { catalogue } from '../../catalog/index.ts';
 import { lastBegun } from '../../core/log/due-day.ts';
 import { dutyMonths } from '../../core/log/duties.ts';
 import { addDays } from '../../record/visit/day.ts';
-import type { Sql } from '../connection.ts';
+import type { Sql } from '../database/connection.ts';
 import { currentRules } from './rules.ts';
 import { shopToday } from './shop.ts';
 

@@ -1,6 +1,6 @@
 /** What would be left in the air if a subject had never been made. */
 import type { SubjectKind, SubjectRef } from '../../record/book/entry.ts';
-import type { Tx } from '../connection.ts';
+import type { Tx } from '../database/connection.ts';
 
 /** In words, by the subject's id; none where nothing hangs on it. */
 export async function hangingOn(tx: Tx, shopId: string, refs: SubjectRef[]): Promise<Map<string, string>> {

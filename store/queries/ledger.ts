@@ -1,9 +1,9 @@
-import { readEnd } from '../../core/ends/read.ts';
+import { readEnd } from '../../core/ends/read/read.ts';
 import { remember } from '../../core/units/remember.ts';
-import type { RunSummary } from '../../record/run/summary.ts';
-import { byShop } from '../by-shop.ts';
-import type { Sql, Tx } from '../connection.ts';
-import { shopCursor } from '../cursor.ts';
+import type { RunSummary } from '../../record/run/told/summary.ts';
+import { byShop } from '../database/by-shop.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { shopCursor } from '../database/cursor.ts';
 import { plannedAnew } from '../planned.ts';
 import type { Shown } from '../projections/ledger.ts';
 

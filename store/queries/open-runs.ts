@@ -1,6 +1,6 @@
 import { addDays } from '../../record/visit/day.ts';
 import { type OpenRun, openRunsOf } from '../../record/visit/open-runs.ts';
-import type { Sql } from '../connection.ts';
+import type { Sql } from '../database/connection.ts';
 import { withRuns } from './day.ts';
 import { shopToday } from './shop.ts';
 import { visitsBetween } from './visits.ts';

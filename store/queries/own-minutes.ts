@@ -2,8 +2,8 @@
 import type { WorkKindId } from '../../core/make/work-kinds.ts';
 import { recordOfMinutes } from '../../record/minutes.ts';
 import { minutesOfOne, type OwnMinutes, type OwnRecord } from '../../record/visit/work-minutes.ts';
-import { untilMoved } from '../by-shop.ts';
-import type { Sql } from '../connection.ts';
+import { untilMoved } from '../database/by-shop.ts';
+import type { Sql } from '../database/connection.ts';
 
 /** A visit of so long was left without saying so, minutes. */
 const LONGEST_MIN = 600;

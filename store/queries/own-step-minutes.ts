@@ -1,8 +1,8 @@
 /** How long the shop's own steps took: from what was pressed before it on the same run by the same device, looks among that, to the tick. */
 import { recordOfMinutes } from '../../record/minutes.ts';
 import type { OwnStepMinutes } from '../../record/run/step-minutes.ts';
-import { untilMoved } from '../by-shop.ts';
-import type { Sql } from '../connection.ts';
+import { untilMoved } from '../database/by-shop.ts';
+import type { Sql } from '../database/connection.ts';
 
 /** The newest ticks: older ones say little of today. */
 const NEWEST = 20_000;

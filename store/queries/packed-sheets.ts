@@ -1,8 +1,8 @@
 /** Sheets of days and weeks as pages carry them along: worked out once for as long as nothing is entered. */
 import { packDay, packWeek } from '../../record/visit/packed.ts';
-import { byShop } from '../by-shop.ts';
-import type { Sql } from '../connection.ts';
-import { shopCursor } from '../cursor.ts';
+import { byShop } from '../database/by-shop.ts';
+import type { Sql } from '../database/connection.ts';
+import { shopCursor } from '../database/cursor.ts';
 import { daySheet } from './day.ts';
 import { weekSheet } from './week.ts';
 

@@ -1,7 +1,7 @@
 import { type PremisesBook, premisesBook } from '../../record/premises/book.ts';
-import type { RunSummary } from '../../record/run/summary.ts';
-import { entriesOfSubjects } from '../book-row.ts';
-import type { Sql } from '../connection.ts';
+import type { RunSummary } from '../../record/run/told/summary.ts';
+import type { Sql } from '../database/connection.ts';
+import { entriesOfSubjects } from '../entries/book-row.ts';
 
 export interface PremisesRow {
   id: string;

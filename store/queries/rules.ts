@@ -2,9 +2,9 @@ import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
 import type { FieldConflict } from '../../record/book/fold.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
 import { rulesChanged } from '../../record/rules/rules.ts';
-import { appendBook, filedBookEntry } from '../append-book.ts';
-import type { Sql, Tx } from '../connection.ts';
-import { inShop } from '../shop-transaction.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { inShop } from '../database/shop-transaction.ts';
+import { appendBook, filedBookEntry } from '../entries/append-book.ts';
 
 export interface RulesVersion {
   /** How often they were changed; 0 while the shop has the usual ones. */

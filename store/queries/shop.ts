@@ -1,8 +1,8 @@
 import { stateOf } from '../../record/book/fold.ts';
 import type { Shop } from '../../record/shop/state.ts';
 import { localDayOf } from '../../record/visit/day.ts';
-import { machineZone } from '../clock.ts';
-import type { Sql, Tx } from '../connection.ts';
+import { machineZone } from '../database/clock.ts';
+import type { Sql, Tx } from '../database/connection.ts';
 
 /** The shop as it stands, with the zone its days go by: its own, or that of the machine where nobody said. */
 export interface ShopNow extends Shop {

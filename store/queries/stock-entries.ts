@@ -1,8 +1,8 @@
 /** Entries of stock places: years of them, of which a change asks for few. */
 import type { BookEntry } from '../../record/book/entry.ts';
-import { bookColumns, type PlacedBookEntry, type PlacedBookRow, placedBookEntryOf } from '../book-row.ts';
-import type { Sql, Tx } from '../connection.ts';
-import { groupBy } from '../group-by.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { groupBy } from '../database/group-by.ts';
+import { bookColumns, type PlacedBookEntry, type PlacedBookRow, placedBookEntryOf } from '../entries/book-row.ts';
 
 /** What made some stock places (or whatever else has their ids), and what the given entries name, with all that was said of that. */
 export async function stockEntriesFor(sql: Sql | Tx, shopId: string, placeIds: string[], entries: BookEntry[]): Promise<PlacedBookEntry[]> {

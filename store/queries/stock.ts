@@ -1,9 +1,9 @@
 import { catalogue } from '../../catalog/index.ts';
 import type { Part } from '../../core/index.ts';
 import { type Level, reorderOf, type StockedPlace, stockOf, vanOf } from '../../record/stock/levels.ts';
-import { byShop } from '../by-shop.ts';
-import type { Sql, Tx } from '../connection.ts';
-import { shopCursor } from '../cursor.ts';
+import { byShop } from '../database/by-shop.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { shopCursor } from '../database/cursor.ts';
 
 /** What lies on the shop's shelves and vans, in the order in which they were written down. */
 export async function stockedPlaces(sql: Sql | Tx, shopId: string): Promise<StockedPlace[]> {

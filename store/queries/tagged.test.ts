@@ -2,8 +2,8 @@
 import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
-import { appendBook, filedBookEntry } from '../append-book.ts';
-import { FIRST_SHOP } from '../connection.ts';
+import { FIRST_SHOP } from '../database/connection.ts';
+import { appendBook, filedBookEntry } from '../entries/append-book.ts';
 import { demoDatabase, type TestDatabase } from '../testing.ts';
 import { dueList } from './due.ts';
 import { ledger } from './ledger.ts';

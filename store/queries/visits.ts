@@ -4,9 +4,9 @@ import { drainOfId, type Entry } from '../../record/index.ts';
 import { NOTHING_GATHERED } from '../../record/visit/gathered.ts';
 import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';
 import type { Gathered, Told } from '../../record/visit/states.ts';
-import type { Sql, Tx } from '../connection.ts';
-import { type EntryRow, entryColumns, entryOf } from '../entry-row.ts';
-import { groupBy } from '../group-by.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { groupBy } from '../database/group-by.ts';
+import { type EntryRow, entryColumns, entryOf } from '../entries/entry-row.ts';
 
 interface HeadRow {
   visit_id: string;

@@ -1,7 +1,7 @@
 import { addDays } from '../../record/visit/day.ts';
 import { type WeekSheet, weekVisitsOf } from '../../record/visit/week.ts';
-import type { Sql } from '../connection.ts';
-import { groupBy } from '../group-by.ts';
+import type { Sql } from '../database/connection.ts';
+import { groupBy } from '../database/group-by.ts';
 import { plannedVisits, rechecksBy } from './day.ts';
 import { openFollowUps } from './follow-ups.ts';
 

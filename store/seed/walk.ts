@@ -1,11 +1,11 @@
 /** Walks a demo run through its stages and writes what a plumber would have entered. */
 import { applianceById, catalogue } from '../../catalog/index.ts';
-import { type SealId, sealById } from '../../core/ends/seals.ts';
+import { type SealId, sealById } from '../../core/ends/tables/seals.ts';
 import { defaultRules } from '../../core/house/rules.ts';
 import { cardVersionOf, workCard } from '../../core/make/work-card.ts';
 import { usualWork } from '../../core/make/work-kinds.ts';
 import { matchChains } from '../../core/match/chains.ts';
-import { askedNeeds, knownNeed, needOfAll } from '../../core/match/known-need.ts';
+import { askedNeeds, knownNeed, needOfAll } from '../../core/match/need/known-need.ts';
 import type { Chain, Need } from '../../core/match/query.ts';
 import { waitFor } from '../../core/prove/bounds.ts';
 import { FIRST_DROP_DELAY_MIN, METHODS } from '../../core/prove/method.ts';

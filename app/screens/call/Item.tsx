@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { PremisesBook } from '../../../record/premises/book.ts';
-import { type DraftItem, toldIn, worksOf } from '../../ui/new-work.ts';
+import { type DraftItem, toldIn, worksOf } from '../../ui/book/new-work.ts';
 
 interface Props {
   item: DraftItem;

@@ -2,8 +2,8 @@ import { useEffect, useState } from 'react';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import { ownVisits, workMinutes } from '../../../record/visit/work-minutes.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
-import { type ClientCatalogue, namesOf } from '../../ui/catalogue.ts';
-import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/new-work.ts';
+import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/book/new-work.ts';
+import { type ClientCatalogue, namesOf } from '../../ui/held/catalogue.ts';
 
 interface Props {
   items: DraftItem[];

@@ -1,7 +1,7 @@
 /** A call as it is typed, and what it says in the book once it is booked. */
 import type { PremisesBook } from '../../../record/premises/book.ts';
-import { newId, type Saying, saying } from '../../ui/book.ts';
-import { type ApplianceRow, type DraftItem, sayingsOfWork } from '../../ui/new-work.ts';
+import { newId, type Saying, saying } from '../../ui/book/book.ts';
+import { type ApplianceRow, type DraftItem, sayingsOfWork } from '../../ui/book/new-work.ts';
 
 export interface Draft {
   /** Premises that are known; null for new ones, or while nothing is chosen. */

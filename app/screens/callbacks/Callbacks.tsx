@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { GUESS_JOINTS, threeDigits } from '../../../core/index.ts';
 import type { CallbackQuery } from '../../../store/queries/callbacks.ts';
-import type { Analysis } from '../../http/analysis.ts';
-import { Select } from '../../ui/Select.tsx';
-import { inAddress, useAsked } from '../../ui/use-asked.ts';
+import type { Analysis } from '../../http/answers/analysis.ts';
+import { Select } from '../../ui/form/Select.tsx';
+import { inAddress, useAsked } from '../../ui/form/use-asked.ts';
 import { between, IN_1000, inThousand, Part, RateChart, Rates, rowOf, Table } from './Rates.tsx';
 
 interface Props {

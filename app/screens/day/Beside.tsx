@@ -1,8 +1,8 @@
 import { coil, quantityWords } from '../../../core/index.ts';
 import type { DaySheet } from '../../../record/visit/day.ts';
-import { say } from '../../ui/book.ts';
-import { FollowUpRow } from '../../ui/FollowUpRow.tsx';
-import { useUnits } from '../../ui/units.ts';
+import { say } from '../../ui/book/book.ts';
+import { FollowUpRow } from '../../ui/book/FollowUpRow.tsx';
+import { useUnits } from '../../ui/units/units.ts';
 import { dayWords, localTime } from '../../ui/words.ts';
 
 /** As many as a day sheet shows; the rest stand in the ledger. */
@@ -61,7 +61,7 @@ export function Rechecks({ sheet, today }: { sheet: DaySheet; today: string }) {
   // A run is on one visit's list once: what was signed off twice is looked at again at its newest.
   const open = sheet.rechecks.filter((r, i, all) => r.bookedOn === null && all.findIndex((o) => o.runId === r.runId) === i);
   const book = async () => {
-    const { sayingsOfRechecks } = await import('../../ui/book-rechecks.ts');
+    const { sayingsOfRechecks } = await import('../../ui/book/book-rechecks.ts');
     say(sayingsOfRechecks(open, today), `${open.length === 1 ? 'A recheck' : `${open.length} rechecks`} booked`);
   };
   return (

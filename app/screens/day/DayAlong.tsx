@@ -4,8 +4,8 @@ import { alongCard } from '../../../record/index.ts';
 import { headOf, runRowsOf } from '../../../record/premises/book.ts';
 import { contextOf, readRun } from '../../../record/visit/sheet.ts';
 import { sync } from '../../../sync/run.ts';
-import { AlongList } from '../../ui/AlongList.tsx';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import { AlongList } from '../../ui/chains/AlongList.tsx';
+import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 
 interface DayList {
   along: TakeAlong;

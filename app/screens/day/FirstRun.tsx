@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { ofThisShop } from '../../../sync/shop-here.ts';
-import { say, saying } from '../../ui/book.ts';
-import { ChooseUnits } from '../../ui/ChooseUnits.tsx';
-import { KeptField } from '../../ui/KeptField.tsx';
-import { TakePremises } from '../../ui/TakePremises.tsx';
-import { useShop } from '../../ui/use-shop.ts';
+import { say, saying } from '../../ui/book/book.ts';
+import { TakePremises } from '../../ui/book/TakePremises.tsx';
+import { KeptField } from '../../ui/form/KeptField.tsx';
+import { useShop } from '../../ui/held/use-shop.ts';
+import { ChooseUnits } from '../../ui/units/ChooseUnits.tsx';
 
 const NOT_NOW = ofThisShop('brass-nut-shop-not-now');
 

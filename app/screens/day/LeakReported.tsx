@@ -1,10 +1,10 @@
 import { type ComponentProps, useState } from 'react';
-import { fetched } from '../../ui/fetched.tsx';
-import type { ReportHere as Report } from '../../ui/ReportHere.tsx';
-import { useLedger } from '../../ui/use-ledger.ts';
+import type { ReportHere as Report } from '../../ui/book/ReportHere.tsx';
+import { fetched } from '../../ui/form/fetched.tsx';
+import { useLedger } from '../../ui/held/use-ledger.ts';
 
 const ReportHere = fetched<ComponentProps<typeof Report>>('The report of a leak', async () => ({
-  default: (await import('../../ui/ReportHere.tsx')).ReportHere,
+  default: (await import('../../ui/book/ReportHere.tsx')).ReportHere,
 }));
 
 const MOST = 5;

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { DueKind, DueList, DueQuery, DueRow } from '../../../store/queries/due.ts';
 import { sync } from '../../../sync/run.ts';
-import { Select } from '../../ui/Select.tsx';
-import { inAddress, useAsked } from '../../ui/use-asked.ts';
+import { Select } from '../../ui/form/Select.tsx';
+import { inAddress, useAsked } from '../../ui/form/use-asked.ts';
 import { dayWords } from '../../ui/words.ts';
 import { SeeTo } from './SeeTo.tsx';
 

@@ -5,8 +5,8 @@ import { addDays } from '../../../record/visit/day.ts';
 import type { DueRow } from '../../../store/queries/due.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import { isTakenBack, noteNewPress, onPress } from '../../ui/presses.ts';
-import { ReasonForm } from '../../ui/ReasonForm.tsx';
+import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
+import { isTakenBack, noteNewPress, onPress } from '../../ui/held/presses.ts';
 
 const isDuty = (kind: string): kind is DutyId => (DUTY_IDS as readonly string[]).includes(kind);
 const OFF: [days: number, name: string][] = [

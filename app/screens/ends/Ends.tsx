@@ -1,9 +1,9 @@
 import { useMemo, useState } from 'react';
 import { allEndCodes, endName, endSeat, parseEnd, readEnd, readEndNotes } from '../../../core/index.ts';
-import { endWanted, lookupAddress, takeEndTo } from '../../ui/end-wanted.ts';
-import { Outline } from '../../ui/Outline.tsx';
+import { Outline } from '../../ui/drawn/Outline.tsx';
+import { endWanted, lookupAddress, takeEndTo } from '../../ui/ends/end-wanted.ts';
+import { usualEnds } from '../../ui/ends/usual-ends.ts';
 import { useAddress } from '../../ui/use-address.ts';
-import { usualEnds } from '../../ui/usual-ends.ts';
 
 const SIDES = { from: 'water side', to: 'appliance side', rejoin: 'end of the old line' };
 

@@ -1,5 +1,5 @@
-import { saveDrawing } from '../../ui/save-drawing.ts';
-import { saveFile } from '../../ui/save-file.ts';
+import { saveDrawing } from '../../ui/saved/save-drawing.ts';
+import { saveFile } from '../../ui/saved/save-file.ts';
 
 /** The drawing and the figures of a sheet as files. @param csv made when it is asked for */
 export function SaveLine({ name, drawing, csv }: { name: string; drawing: string; csv: (files: typeof import('./files.ts')) => string }) {

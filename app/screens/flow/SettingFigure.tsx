@@ -1,6 +1,6 @@
 import type { Typed } from '../../../core/index.ts';
-import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
-import { useUnits } from '../../ui/units.ts';
+import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
+import { useUnits } from '../../ui/units/units.ts';
 import type { Setting } from './setting.ts';
 
 interface Props {

@@ -1,8 +1,8 @@
 import { diameter, endLabel, type Identification, said, threadById, writeFraction } from '../../../core/index.ts';
-import { type EndDoubt, type EndWanted, takeEndTo } from '../../ui/end-wanted.ts';
-import { InUnits } from '../../ui/InUnits.tsx';
-import { Outline } from '../../ui/Outline.tsx';
-import { Reasons } from '../../ui/Reasons.tsx';
+import { Outline } from '../../ui/drawn/Outline.tsx';
+import { type EndDoubt, type EndWanted, takeEndTo } from '../../ui/ends/end-wanted.ts';
+import { InUnits } from '../../ui/units/InUnits.tsx';
+import { Reasons } from '../../ui/units/Reasons.tsx';
 
 /** Pixels for an inch: all candidates at one scale. */
 const SCALE = 84;

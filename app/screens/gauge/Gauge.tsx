@@ -13,12 +13,12 @@ import {
   type ThreadReading,
   type Units,
 } from '../../../core/index.ts';
-import { AnswerBar } from '../../ui/AnswerBar.tsx';
-import { Choices } from '../../ui/Choices.tsx';
-import { endWanted } from '../../ui/end-wanted.ts';
-import { Reasons } from '../../ui/Reasons.tsx';
-import { Select } from '../../ui/Select.tsx';
-import { useUnits } from '../../ui/units.ts';
+import { endWanted } from '../../ui/ends/end-wanted.ts';
+import { AnswerBar } from '../../ui/form/AnswerBar.tsx';
+import { Choices } from '../../ui/form/Choices.tsx';
+import { Select } from '../../ui/form/Select.tsx';
+import { Reasons } from '../../ui/units/Reasons.tsx';
+import { useUnits } from '../../ui/units/units.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { answerOf, Candidates } from './Candidates.tsx';
 import { HowTo, howTo } from './HowTo.tsx';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { diameter, endLabel, said } from '../../../core/index.ts';
-import { InUnits } from '../../ui/InUnits.tsx';
-import { Outline } from '../../ui/Outline.tsx';
+import { Outline } from '../../ui/drawn/Outline.tsx';
+import { InUnits } from '../../ui/units/InUnits.tsx';
 
 const KEPT = 'brass-nut-screen';
 

@@ -1,6 +1,6 @@
 import { CHAMBER_STATES, type ChamberState, type ClosingLaw } from '../../../core/index.ts';
-import { Choices } from '../../ui/Choices.tsx';
-import { Select } from '../../ui/Select.tsx';
+import { Choices } from '../../ui/form/Choices.tsx';
+import { Select } from '../../ui/form/Select.tsx';
 import { SettingFigure } from '../flow/SettingFigure.tsx';
 import type { Setting } from '../flow/setting.ts';
 

@@ -2,8 +2,8 @@ import { Chart, Filler, LinearScale, LineController, LineElement, PointElement }
 import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type Band, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
-import { AXIS, chartInk, curveAxes, ink } from '../../ui/chart-ink.ts';
-import { SaveChart } from '../../ui/SaveChart.tsx';
+import { AXIS, chartInk, curveAxes, ink } from '../../ui/saved/chart-ink.ts';
+import { SaveChart } from '../../ui/saved/SaveChart.tsx';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
 

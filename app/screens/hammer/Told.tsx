@@ -11,8 +11,8 @@ import {
   type Units,
   withQuantities,
 } from '../../../core/index.ts';
-import { InUnits } from '../../ui/InUnits.tsx';
-import { Reasons } from '../../ui/Reasons.tsx';
+import { InUnits } from '../../ui/units/InUnits.tsx';
+import { Reasons } from '../../ui/units/Reasons.tsx';
 import { inWords } from '../flow/setting.ts';
 
 interface Props {

@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { callbackRate, endLabel } from '../../../core/index.ts';
 import type { LedgerPage, LedgerQuery } from '../../../store/queries/ledger.ts';
-import { ReportHere } from '../../ui/ReportHere.tsx';
-import { Select } from '../../ui/Select.tsx';
-import { useLedger } from '../../ui/use-ledger.ts';
+import { ReportHere } from '../../ui/book/ReportHere.tsx';
+import { Select } from '../../ui/form/Select.tsx';
+import { useLedger } from '../../ui/held/use-ledger.ts';
 import { money } from '../../ui/words.ts';
 
 interface Props {

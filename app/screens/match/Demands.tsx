@@ -1,9 +1,9 @@
 import { diameter, HOUSE_CHOICES, pressure, quantityWords, said } from '../../../core/index.ts';
-import { EndPicker } from '../../ui/EndPicker.tsx';
-import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
-import { InUnits } from '../../ui/InUnits.tsx';
-import { useUnits } from '../../ui/units.ts';
-import { usualEnds } from '../../ui/usual-ends.ts';
+import { EndPicker } from '../../ui/ends/EndPicker.tsx';
+import { usualEnds } from '../../ui/ends/usual-ends.ts';
+import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
+import { InUnits } from '../../ui/units/InUnits.tsx';
+import { useUnits } from '../../ui/units/units.ts';
 import type { Question } from './question.ts';
 
 interface Props {

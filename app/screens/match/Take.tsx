@@ -16,11 +16,11 @@ import { type AcceptedChain, type Bodies, type Entry, type EntryKind, itemsOf } 
 import type { OpenRun } from '../../../record/visit/open-runs.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
-import { noteNewPress } from '../../ui/presses.ts';
-import { saveFile } from '../../ui/save-file.ts';
-import { useUnits } from '../../ui/units.ts';
-import { useOpenRuns } from '../../ui/use-open-runs.ts';
+import { useOpenRuns } from '../../ui/day/use-open-runs.ts';
+import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import { noteNewPress } from '../../ui/held/presses.ts';
+import { saveFile } from '../../ui/saved/save-file.ts';
+import { useUnits } from '../../ui/units/units.ts';
 import { money } from '../../ui/words.ts';
 
 /** As a table for any spreadsheet; cells that it would run as formulas are made safe. */

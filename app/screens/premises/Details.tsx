@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { Contact } from '../../../record/premises/states.ts';
-import { say, saying } from '../../ui/book.ts';
-import { KeptField } from '../../ui/KeptField.tsx';
-import { ReasonForm } from '../../ui/ReasonForm.tsx';
+import { say, saying } from '../../ui/book/book.ts';
+import { KeptField } from '../../ui/form/KeptField.tsx';
+import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
 
 const CONTACT: [keyof Contact, string, string][] = [
   ['name', 'Who to ask for', 'text'],

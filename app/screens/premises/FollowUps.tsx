@@ -1,6 +1,6 @@
 import type { PremisesBook } from '../../../record/premises/book.ts';
-import { FollowUpForm } from '../../ui/FollowUpForm.tsx';
-import { FollowUpRow } from '../../ui/FollowUpRow.tsx';
+import { FollowUpForm } from '../../ui/book/FollowUpForm.tsx';
+import { FollowUpRow } from '../../ui/book/FollowUpRow.tsx';
 
 /** What is still to be done here: written down, closed with what was done. */
 export function FollowUps({ book, today }: { book: PremisesBook; today: string }) {

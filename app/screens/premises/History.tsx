@@ -4,7 +4,7 @@ import { NO_WORDS } from '../../../record/book/words.ts';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';
-import { SaidOf } from '../../ui/SaidOf.tsx';
+import { SaidOf } from '../../ui/book/SaidOf.tsx';
 
 /** Everything that was said of the premises and of what belongs to them, in plain words; each can be taken back with a reason, and put back. */
 export function History({ id, book }: { id: string; book: PremisesBook }) {

@@ -4,9 +4,9 @@ import { STAGE_NAMES } from '../../../record/index.ts';
 import type { PremisesBook } from '../../../record/premises/book.ts';
 import type { Appliance, Place } from '../../../record/premises/states.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
-import { newId, say, saying } from '../../ui/book.ts';
-import { type ApplianceRow, newItem, plainName, sayingsOfWork } from '../../ui/new-work.ts';
-import { ReasonForm } from '../../ui/ReasonForm.tsx';
+import { newId, say, saying } from '../../ui/book/book.ts';
+import { type ApplianceRow, newItem, plainName, sayingsOfWork } from '../../ui/book/new-work.ts';
+import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
 import { dayWords } from '../../ui/words.ts';
 
 interface Props {

@@ -1,5 +1,5 @@
 import { type LengthPick, length, quantityWords, type Units } from '../../../core/index.ts';
-import { InUnits } from '../../ui/InUnits.tsx';
+import { InUnits } from '../../ui/units/InUnits.tsx';
 
 const VERDICTS: Record<LengthPick['verdict'], { name: string; mark: string }> = {
   fits: { name: 'fits', mark: '●' },

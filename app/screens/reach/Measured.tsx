@@ -1,8 +1,8 @@
 import { useId } from 'react';
 import { WAYS, type Way } from '../../../core/index.ts';
-import type { Laid } from '../../../record/run/laid.ts';
-import { FigureInput, ownUnit } from '../../ui/FigureInput.tsx';
-import { useUnits } from '../../ui/units.ts';
+import type { Laid } from '../../../record/run/seen/laid.ts';
+import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
+import { useUnits } from '../../ui/units/units.ts';
 
 interface Props {
   laid: Laid;

@@ -1,11 +1,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { ReachPreset } from '../../../catalog/reach.ts';
 import { type HoleSize, type LengthPick, length, quantityWords, writeFraction } from '../../../core/index.ts';
-import { AnswerBar } from '../../ui/AnswerBar.tsx';
-import { Choices } from '../../ui/Choices.tsx';
-import { reachWanted, takeLengthTo } from '../../ui/reach-wanted.ts';
-import { saveDrawing } from '../../ui/save-drawing.ts';
-import { useUnits } from '../../ui/units.ts';
+import { reachWanted, takeLengthTo } from '../../ui/ends/reach-wanted.ts';
+import { AnswerBar } from '../../ui/form/AnswerBar.tsx';
+import { Choices } from '../../ui/form/Choices.tsx';
+import { saveDrawing } from '../../ui/saved/save-drawing.ts';
+import { useUnits } from '../../ui/units/units.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { Behind } from './Behind.tsx';
 import { Elevation } from './Elevation.tsx';

@@ -3,7 +3,7 @@ import { test } from 'node:test';
 import fc from 'fast-check';
 import type { ReachPreset } from '../../../catalog/reach.ts';
 import { pickLength, readLengthIn } from '../../../core/index.ts';
-import { lengthBrought, reachAddress, reachWanted, takeLengthTo } from '../../ui/reach-wanted.ts';
+import { lengthBrought, reachAddress, reachWanted, takeLengthTo } from '../../ui/ends/reach-wanted.ts';
 import { drawnOf, ruleSteps, sheetFor, shownPoints } from './room-view.ts';
 import { laidOf, movedTo, readLengths, readTyped } from './typed.ts';
 

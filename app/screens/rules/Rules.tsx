@@ -14,8 +14,8 @@ import {
 import type { FieldConflict } from '../../../record/book/fold.ts';
 import { type RulesChange, rulesAfter, rulesChanged, ruleWords } from '../../../record/rules/rules.ts';
 import type { RulesVersion } from '../../../store/queries/rules.ts';
-import { say, saying } from '../../ui/book.ts';
-import { useOfShop } from '../../ui/use-shop.ts';
+import { say, saying } from '../../ui/book/book.ts';
+import { useOfShop } from '../../ui/held/use-shop.ts';
 import { type Figure, figuresOf } from './figures.ts';
 
 interface Props {

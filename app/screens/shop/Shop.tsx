@@ -1,10 +1,10 @@
 import { readCents, readPercent } from '../../../core/units/amount.ts';
 import type { Shop as ShopState } from '../../../record/shop/state.ts';
 import { isZone } from '../../../record/zones.ts';
-import { say, saying } from '../../ui/book.ts';
-import { ChooseUnits } from '../../ui/ChooseUnits.tsx';
-import { KeptField } from '../../ui/KeptField.tsx';
-import { useShop } from '../../ui/use-shop.ts';
+import { say, saying } from '../../ui/book/book.ts';
+import { KeptField } from '../../ui/form/KeptField.tsx';
+import { useShop } from '../../ui/held/use-shop.ts';
+import { ChooseUnits } from '../../ui/units/ChooseUnits.tsx';
 import { WholeShop } from './WholeShop.tsx';
 
 interface Props {

@@ -4,8 +4,8 @@ import type { BookWords } from '../../../record/book/subject.ts';
 import { NO_WORDS } from '../../../record/book/words.ts';
 import type { StockedPlace } from '../../../record/stock/levels.ts';
 import { get, sync } from '../../../sync/run.ts';
-import { SaidOf } from '../../ui/SaidOf.tsx';
-import { useUnits } from '../../ui/units.ts';
+import { SaidOf } from '../../ui/book/SaidOf.tsx';
+import { useUnits } from '../../ui/units/units.ts';
 import { amountWords, type Coils } from './amounts.ts';
 
 interface Props {

@@ -1,13 +1,13 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Needed } from '../../../record/run/needed.ts';
+import type { Needed } from '../../../record/run/needs/needed.ts';
 import type { StockedPlace } from '../../../record/stock/levels.ts';
 import { type LoadRow, loadOf, type Move, movesFor } from '../../../record/stock/load.ts';
 import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
 import { get } from '../../../sync/run.ts';
-import { say } from '../../ui/book.ts';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
-import { useUnits } from '../../ui/units.ts';
-import { useHeldVisits } from '../../ui/use-day.ts';
+import { say } from '../../ui/book/book.ts';
+import { useHeldVisits } from '../../ui/day/use-day.ts';
+import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import { useUnits } from '../../ui/units/units.ts';
 import { dayWords } from '../../ui/words.ts';
 import { amountWords, type Coils } from './amounts.ts';
 import { moved } from './changes.ts';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { StockedPlace } from '../../../record/stock/levels.ts';
 import { addDays } from '../../../record/visit/day.ts';
-import { namesOf, useCatalogue } from '../../ui/catalogue.ts';
+import { namesOf, useCatalogue } from '../../ui/held/catalogue.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { coilsOf } from './amounts.ts';
 import { Here } from './Here.tsx';

@@ -3,7 +3,7 @@ import { isBookEntry } from '../../../record/book/entry.ts';
 import { subjectOf } from '../../../record/book/subjects.ts';
 import { kindOf } from '../../../record/index.ts';
 import type { Outgoing } from '../../../sync/device.ts';
-import { Fields } from '../../ui/Fields.tsx';
+import { Fields } from '../../ui/form/Fields.tsx';
 
 /** Puts a refused entry right: its plain fields can be changed; it is kept anew, checked by its kind's own shape. */
 export function Mend({ of: { entry }, onMend }: { of: Outgoing; onMend: (body: unknown) => void }) {

@@ -1,14 +1,14 @@
 import { useRef, useState } from 'react';
 import { SHOWN, type Shown } from '../../../record/visit/gathered.ts';
 import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
-import { say, saying } from '../../ui/book.ts';
-import { fetched } from '../../ui/fetched.tsx';
-import { Picture } from '../../ui/Picture.tsx';
-import { Select } from '../../ui/Select.tsx';
-import { useAddPictures } from '../../ui/use-add-pictures.ts';
+import { say, saying } from '../../ui/book/book.ts';
+import { fetched } from '../../ui/form/fetched.tsx';
+import { Select } from '../../ui/form/Select.tsx';
+import { Picture } from '../../ui/pictures/Picture.tsx';
+import { useAddPictures } from '../../ui/pictures/use-add-pictures.ts';
 import { localTime } from '../../ui/words.ts';
 
-const SignHere = fetched('The field to sign in', () => import('./SignHere.tsx'));
+const SignHere = fetched('The field to sign in', () => import('./log/SignHere.tsx'));
 
 interface Props {
   sheet: VisitSheet;

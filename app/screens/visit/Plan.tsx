@@ -6,12 +6,12 @@ import { dayVisitOf } from '../../../record/visit/day-visit.ts';
 import { spanOf, statusOf } from '../../../record/visit/plan.ts';
 import type { VisitSheet } from '../../../record/visit/sheet.ts';
 import { localToday } from '../../../sync/run.ts';
-import { newId, type Saying, say, saying } from '../../ui/book.ts';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
-import { sayingsOfWork, worksOf } from '../../ui/new-work.ts';
-import { PickWork } from '../../ui/PickWork.tsx';
-import { ReasonForm } from '../../ui/ReasonForm.tsx';
-import { usePremises } from '../../ui/use-premises.ts';
+import { newId, type Saying, say, saying } from '../../ui/book/book.ts';
+import { sayingsOfWork, worksOf } from '../../ui/book/new-work.ts';
+import { PickWork } from '../../ui/book/PickWork.tsx';
+import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
+import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import { usePremises } from '../../ui/held/use-premises.ts';
 import { localTime } from '../../ui/words.ts';
 
 interface Props {

@@ -1,9 +1,9 @@
 import { partsAsAccepted, type RunState, type Stage } from '../../../record/index.ts';
 import type { RunRow } from '../../../record/visit/sheet.ts';
-import type { JointMark } from '../../ui/Balloon.tsx';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
-import { DrainLine, type DrainMark } from '../../ui/DrainLine.tsx';
-import { Line } from '../../ui/Line.tsx';
+import type { JointMark } from '../../ui/drawn/Balloon.tsx';
+import { DrainLine, type DrainMark } from '../../ui/drawn/DrainLine.tsx';
+import { Line } from '../../ui/drawn/Line.tsx';
+import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 
 /** The run's line, as its chain was accepted; the two ends while there is none. */
 export function TheLine({

@@ -2,19 +2,19 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { readLengthIn } from '../../../core/index.ts';
 import { type FreeOutlet, outletsFor, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
 import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
-import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/catalogue.ts';
-import { endBrought } from '../../ui/end-wanted.ts';
-import { fetched } from '../../ui/fetched.tsx';
-import { lengthBrought } from '../../ui/reach-wanted.ts';
-import { useKeys } from '../../ui/use-keys.ts';
-import { useVisit, type VisitRecord, type Write } from '../../ui/use-visit.ts';
+import { endBrought } from '../../ui/ends/end-wanted.ts';
+import { lengthBrought } from '../../ui/ends/reach-wanted.ts';
+import { fetched } from '../../ui/form/fetched.tsx';
+import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/held/catalogue.ts';
+import { useVisit, type VisitRecord, type Write } from '../../ui/held/use-visit.ts';
+import { useKeys } from '../../ui/keys/use-keys.ts';
 import { type Beside, Doors, gatheredCount, PhoneDoors } from './Doors.tsx';
 import { News } from './News.tsx';
 import { OffList } from './OffList.tsx';
 import { PANELS } from './panels.tsx';
+import { RunningLeak } from './prove/RunningLeak.tsx';
 import { Refused } from './Refused.tsx';
 import { RunButton } from './RunButton.tsx';
-import { RunningLeak } from './RunningLeak.tsx';
 import { StageTabs } from './StageTabs.tsx';
 import { Standing } from './Standing.tsx';
 import { jointUnderWork, TheLine } from './TheLine.tsx';
@@ -23,9 +23,9 @@ import { useNews } from './use-news.ts';
 import { useReads } from './use-reads.ts';
 import { useWrite } from './use-write.ts';
 
-const Conflicts = fetched('What is to be settled', () => import('./Conflicts.tsx'));
-const Tissues = fetched('The clocks of the tissues', () => import('./Tissues.tsx'));
-const WhatHappened = fetched('What happened here', () => import('./WhatHappened.tsx'));
+const Conflicts = fetched('What is to be settled', () => import('./match/Conflicts.tsx'));
+const Tissues = fetched('The clocks of the tissues', () => import('./prove/Tissues.tsx'));
+const WhatHappened = fetched('What happened here', () => import('./log/WhatHappened.tsx'));
 
 interface Props {
   /** null on a page that was kept for use without a connection: the visit is the address's. */
@@ -241,14 +241,14 @@ function OpenVisit({ sheet, asked, record, first }: { sheet: VisitSheet; asked: 
 
 /** Sheets for the customer, each fetched when it is asked for. */
 const SHEETS: Record<string, React.ComponentType<{ sheet: VisitSheet; reads: Map<string, ReadRun>; catalogue: ClientCatalogue }>> = {
-  estimate: fetched('The estimate', () => import('./Estimate.tsx')),
-  report: fetched('The report', () => import('./Report.tsx')),
+  estimate: fetched('The estimate', () => import('./papers/Estimate.tsx')),
+  report: fetched('The report', () => import('./papers/Report.tsx')),
   card: fetched('The work cards', () => import('./card/CardSheet.tsx')),
 };
 
 /** Fetched when they are asked for. */
-const EndsChanged = fetched('What another end changes', () => import('./EndsChanged.tsx'));
-const FollowUpHere = fetched('The follow-up', () => import('./FollowUpHere.tsx'));
+const EndsChanged = fetched('What another end changes', () => import('./match/EndsChanged.tsx'));
+const FollowUpHere = fetched('The follow-up', () => import('./log/FollowUpHere.tsx'));
 const Gathered = fetched('Pictures and notes', () => import('./Gathered.tsx'));
 const Plan = fetched('The plan', () => import('./Plan.tsx'));
 

@@ -1,15 +1,15 @@
 import type { ComponentType } from 'react';
 import type { Stage } from '../../../record/index.ts';
-import { fetched } from '../../ui/fetched.tsx';
+import { fetched } from '../../ui/form/fetched.tsx';
 import type { StageProps } from './stage-props.ts';
 
 const WHAT = 'This stage';
 const LOADS = {
-  look: () => import('./LookStage.tsx'),
-  match: () => import('./MatchStage.tsx'),
-  make: () => import('./MakeStage.tsx'),
-  prove: () => import('./ProveStage.tsx'),
-  log: () => import('./LogStage.tsx'),
+  look: () => import('./look/LookStage.tsx'),
+  match: () => import('./match/MatchStage.tsx'),
+  make: () => import('./card/MakeStage.tsx'),
+  prove: () => import('./prove/ProveStage.tsx'),
+  log: () => import('./log/LogStage.tsx'),
 };
 const MakeStage = fetched(WHAT, LOADS.make);
 

@@ -1,7 +1,7 @@
 import type { Entry, FreeOutlet, RunContext, RunState, Stage } from '../../../record/index.ts';
 import type { ReadRun, RunRow } from '../../../record/visit/sheet.ts';
 import type { Gathered } from '../../../record/visit/states.ts';
-import type { Write } from '../../ui/use-visit.ts';
+import type { Write } from '../../ui/held/use-visit.ts';
 import type { WithFlow } from './use-flow.ts';
 
 /** What every stage's panel works with. */

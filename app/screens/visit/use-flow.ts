@@ -1,14 +1,14 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { RunCatalogue } from '../../../record/visit/sheet.ts';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
+import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 
 export type WithFlow = ClientCatalogue & Pick<RunCatalogue, 'flowOf'>;
 
 /** The catalogue with what reckons flows, once that is here: the visit does not wait for it. */
 export function useWithFlow(catalogue: ClientCatalogue | null): WithFlow | null {
-  const [make, setMake] = useState<typeof import('../../ui/flow-of.ts').flowOf | null>(null);
+  const [make, setMake] = useState<typeof import('../../ui/chains/flow-of.ts').flowOf | null>(null);
   useEffect(() => {
-    import('../../ui/flow-of.ts').then(
+    import('../../ui/chains/flow-of.ts').then(
       (module) => setMake(() => module.flowOf),
       () => {
         // Without it figures of the appliance's design stand in their place.

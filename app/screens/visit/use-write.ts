@@ -5,10 +5,10 @@ import { cardVersionOf } from '../../../core/index.ts';
 import { refusalFor } from '../../../record/check.ts';
 import { type Entry, type EntryKind, historyOf, runNow, tell, wordsFor } from '../../../record/index.ts';
 import { contextOf, type ReadRun, type VisitSheet } from '../../../record/visit/sheet.ts';
-import type { ClientCatalogue } from '../../ui/catalogue.ts';
-import { noteNewPress, noteOfSamePress, withdrawBy } from '../../ui/presses.ts';
-import { unitsHere } from '../../ui/units.ts';
-import type { VisitRecord, Write } from '../../ui/use-visit.ts';
+import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import { noteNewPress, noteOfSamePress, withdrawBy } from '../../ui/held/presses.ts';
+import type { VisitRecord, Write } from '../../ui/held/use-visit.ts';
+import { unitsHere } from '../../ui/units/units.ts';
 
 export interface Writing {
   write: Write;

@@ -1,7 +1,7 @@
 import { STANDING } from '../../../core/index.ts';
 import type { WaterThing } from '../../../record/premises/states.ts';
-import { Choices } from '../../ui/Choices.tsx';
-import { KeptField } from '../../ui/KeptField.tsx';
+import { Choices } from '../../ui/form/Choices.tsx';
+import { KeptField } from '../../ui/form/KeptField.tsx';
 import { CONDITIONS, PLACE_WORDS } from '../../ui/water-words.ts';
 import { readFeet } from './draw.ts';
 import { Follow, PartPipe } from './Follow.tsx';

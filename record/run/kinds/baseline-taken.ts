@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { always, kind } from '../../kind.ts';
 import { text } from '../../shapes.ts';
-import { NOISES, type Noise } from '../noises.ts';
+import { NOISES, type Noise } from '../told/noises.ts';
 
 /** How it was before anything was touched: its noise, and damage that is there already. */
 export const baselineTaken = kind({

@@ -3,7 +3,7 @@ import { readLengthIn } from '../../../core/units/length.ts';
 import { asTyped, length } from '../../../core/units/quantity.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
-import { laidShape } from '../laid.ts';
+import { laidShape } from '../seen/laid.ts';
 
 /** End to end, along the way the line will lie; as typed, and in inches. Where it was drawn, how it is to lie. */
 export const distanceMeasured = kind({

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { LINE_KINDS, type LineKindId } from '../../../core/look/rows.ts';
 import { always, kind } from '../../kind.ts';
-import { findingIds, findingWords } from '../findings.ts';
+import { findingIds, findingWords } from '../seen/findings.ts';
 
 const KINDS = [...LINE_KINDS, 'none'] as const satisfies readonly (LineKindId | 'none')[];
 

@@ -2,8 +2,8 @@ import * as z from 'zod/mini';
 import { targetOf } from '../../entry.ts';
 import { kind } from '../../kind.ts';
 import { uuid } from '../../shapes.ts';
+import { watchedWords } from '../joints/watched.ts';
 import { wantsTarget } from '../rules.ts';
-import { watchedWords } from '../watched.ts';
 
 /** What a look came to. */
 export const lookEnded = kind({

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { always, kind } from '../../kind.ts';
-import { NOISES, type Noise } from '../noises.ts';
+import { NOISES, type Noise } from '../told/noises.ts';
 
 /** What is heard when the appliance works and shuts once the work is done: beside what was heard before it. */
 export const noiseHeard = kind({

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { FINISHES } from '../../../core/match/known-need.ts';
+import { FINISHES } from '../../../core/match/need/known-need.ts';
 import type { Stub } from '../../../core/match/query.ts';
 import { readLengthIn } from '../../../core/units/length.ts';
 import { asTyped, length } from '../../../core/units/quantity.ts';

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import type { FindingRow } from '../../../core/look/rows.ts';
 import { always, kind } from '../../kind.ts';
-import { findingIds, findingWords } from '../findings.ts';
+import { findingIds, findingWords } from '../seen/findings.ts';
 
 const THINGS = { stop: 'Stop', screen: 'Inlet screen', washer: 'Washer', place: 'Place' } as const satisfies Partial<
   Record<FindingRow['on'], string>

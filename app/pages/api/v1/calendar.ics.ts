@@ -1,9 +1,9 @@
 import ical, { ICalEventStatus } from 'ical-generator';
 import { instantOf } from '../../../../record/visit/zone.ts';
-import { now } from '../../../../store/clock.ts';
+import { now } from '../../../../store/database/clock.ts';
 import { calendarOf } from '../../../../store/queries/calendar.ts';
 import { database } from '../../../http/database.ts';
-import { file } from '../../../http/endpoint.ts';
+import { file } from '../../../http/door/endpoint.ts';
 
 const MINUTE_MS = 60_000;
 const RECHECK_MIN = 20;

@@ -7,8 +7,8 @@ import { ownStepMinutes } from '../../../../store/queries/own-step-minutes.ts';
 import { currentRules } from '../../../../store/queries/rules.ts';
 import { shopSince } from '../../../../store/queries/shop.ts';
 import { database } from '../../../http/database.ts';
-import { answerOf } from '../../../http/faults.ts';
-import { json } from '../../../http/problem.ts';
+import { answerOf } from '../../../http/door/faults.ts';
+import { json } from '../../../http/door/problem.ts';
 
 /**
  * What matching and work cards need in the browser: parts, loose pieces, steps and the house rules in force; what is in stock is `/stock`. A browser that has

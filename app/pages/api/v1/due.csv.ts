@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
-import { now } from '../../../../store/clock.ts';
+import { now } from '../../../../store/database/clock.ts';
 import { dueAll } from '../../../../store/queries/due.ts';
+import { dueQuery } from '../../../http/asked/due-query.ts';
 import { database } from '../../../http/database.ts';
-import { dueQuery } from '../../../http/due-query.ts';
-import { CSV, file } from '../../../http/endpoint.ts';
+import { CSV, file } from '../../../http/door/endpoint.ts';
 
 const COLUMNS = ['due', 'what', 'todo', 'of', 'premises', 'place', 'run', 'since', 'because', 'visit', 'run_id'];
 /** A list that nobody reads to its end is no list: the first hundred thousand. */

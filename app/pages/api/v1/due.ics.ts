@@ -1,9 +1,9 @@
 import ical from 'ical-generator';
-import { now } from '../../../../store/clock.ts';
+import { now } from '../../../../store/database/clock.ts';
 import { type DueRow, dueAll } from '../../../../store/queries/due.ts';
+import { dueQuery } from '../../../http/asked/due-query.ts';
 import { database } from '../../../http/database.ts';
-import { dueQuery } from '../../../http/due-query.ts';
-import { file } from '../../../http/endpoint.ts';
+import { file } from '../../../http/door/endpoint.ts';
 
 /** A calendar with more is read by nobody. */
 const MOST = 2000;

@@ -1,10 +1,10 @@
 import * as z from 'zod/mini';
-import { now } from '../../../../store/clock.ts';
+import { now } from '../../../../store/database/clock.ts';
 import { shopCatalogue } from '../../../../store/own-parts/index.ts';
 import { find } from '../../../../store/queries/find.ts';
 import { shopToday } from '../../../../store/queries/shop.ts';
 import { database } from '../../../http/database.ts';
-import { get } from '../../../http/endpoint.ts';
+import { get } from '../../../http/door/endpoint.ts';
 
 const asked = z.object({ q: z.string('wants words').check(z.maxLength(200, 'is longer than 200 characters')) });
 

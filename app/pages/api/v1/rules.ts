@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { HouseRules } from '../../../../core/index.ts';
 import { houseRules } from '../../../../record/rules/house-rules.ts';
-import { now } from '../../../../store/clock.ts';
+import { now } from '../../../../store/database/clock.ts';
 import { currentRules, saveRules } from '../../../../store/queries/rules.ts';
 import { database } from '../../../http/database.ts';
-import { get, post } from '../../../http/endpoint.ts';
+import { get, post } from '../../../http/door/endpoint.ts';
 
 const change = z.strictObject({
   /** The version that was looked at: scripts of before send it. Where two change the same rule the later stands, and both are shown. */

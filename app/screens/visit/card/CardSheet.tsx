@@ -1,12 +1,12 @@
 import { takeAlong, type WorkStep, withQuantities, workKind } from '../../../../core/index.ts';
 import type { RunState } from '../../../../record/index.ts';
 import type { ReadRun, RunRow, VisitSheet } from '../../../../record/visit/sheet.ts';
-import { AlongList } from '../../../ui/AlongList.tsx';
-import type { ClientCatalogue } from '../../../ui/catalogue.ts';
-import { InUnits } from '../../../ui/InUnits.tsx';
-import { PrintHead } from '../../../ui/PrintHead.tsx';
-import { useShop } from '../../../ui/use-shop.ts';
-import { SheetKeys } from '../SheetKeys.tsx';
+import { AlongList } from '../../../ui/chains/AlongList.tsx';
+import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
+import { useShop } from '../../../ui/held/use-shop.ts';
+import { PrintHead } from '../../../ui/saved/PrintHead.tsx';
+import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { SheetKeys } from '../papers/SheetKeys.tsx';
 import { StepWords } from './StepWords.tsx';
 
 const STAGES = [

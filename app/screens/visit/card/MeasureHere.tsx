@@ -1,10 +1,10 @@
 import { useId } from 'react';
 import { length, lengthTyped, quantityWords, readLengthIn, type WorkStep, withQuantities } from '../../../../core/index.ts';
-import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
-import { InUnits } from '../../../ui/InUnits.tsx';
-import { inUnits, Reasons } from '../../../ui/Reasons.tsx';
-import { unitsHere, useUnits } from '../../../ui/units.ts';
-import { useTyped } from '../../../ui/use-typed.ts';
+import { useTyped } from '../../../ui/form/use-typed.ts';
+import { FigureInput, ownUnit } from '../../../ui/units/FigureInput.tsx';
+import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { inUnits, Reasons } from '../../../ui/units/Reasons.tsx';
+import { unitsHere, useUnits } from '../../../ui/units/units.ts';
 import { SheetFigureField } from '../look/ItsSheet.tsx';
 import type { StageProps } from '../stage-props.ts';
 

@@ -1,8 +1,8 @@
 import { type WorkStep, withQuantities } from '../../../../core/index.ts';
 import type { Minutes } from '../../../../record/minutes.ts';
 import type { OwnStepMinutes } from '../../../../record/run/step-minutes.ts';
-import { InUnits } from '../../../ui/InUnits.tsx';
-import { useKeys } from '../../../ui/use-keys.ts';
+import { useKeys } from '../../../ui/keys/use-keys.ts';
+import { InUnits } from '../../../ui/units/InUnits.tsx';
 import { DoneBy } from './DoneBy.tsx';
 import { StepWords } from './StepWords.tsx';
 

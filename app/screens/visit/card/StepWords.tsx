@@ -1,7 +1,7 @@
 import { figureLines, type WorkStep, withQuantities } from '../../../../core/index.ts';
 import { minutesOfStep, type OwnStepMinutes, rowOfStep } from '../../../../record/run/step-minutes.ts';
-import { InUnits } from '../../../ui/InUnits.tsx';
-import { inUnits, Reasons } from '../../../ui/Reasons.tsx';
+import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { inUnits, Reasons } from '../../../ui/units/Reasons.tsx';
 
 /** What a step says: how, with what, by whom, and what to beware of; its figures stand elsewhere while they are measured. */
 export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; isMeasuring?: boolean; own?: OwnStepMinutes }) {

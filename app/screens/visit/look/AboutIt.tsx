@@ -1,6 +1,6 @@
 import type { Bodies } from '../../../../record/index.ts';
-import { Choices } from '../../../ui/Choices.tsx';
-import { KeptField } from '../../../ui/KeptField.tsx';
+import { Choices } from '../../../ui/form/Choices.tsx';
+import { KeptField } from '../../../ui/form/KeptField.tsx';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write'>;

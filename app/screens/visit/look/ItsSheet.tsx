@@ -1,8 +1,8 @@
 import { useId } from 'react';
 import { isOn, lengthTyped, pressureTyped, readLengthIn, readPressurePsi, type SheetFigure } from '../../../../core/index.ts';
-import { FigureInput, ownUnit } from '../../../ui/FigureInput.tsx';
-import { unitsHere, useUnits } from '../../../ui/units.ts';
-import { useTyped } from '../../../ui/use-typed.ts';
+import { useTyped } from '../../../ui/form/use-typed.ts';
+import { FigureInput, ownUnit } from '../../../ui/units/FigureInput.tsx';
+import { unitsHere, useUnits } from '../../../ui/units/units.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write'>;

@@ -1,7 +1,7 @@
 import { SHOWN, type Shown } from '../../../../record/visit/gathered.ts';
 import type { Gathered } from '../../../../record/visit/states.ts';
-import { Picture } from '../../../ui/Picture.tsx';
-import { useAddPictures } from '../../../ui/use-add-pictures.ts';
+import { Picture } from '../../../ui/pictures/Picture.tsx';
+import { useAddPictures } from '../../../ui/pictures/use-add-pictures.ts';
 
 interface Props {
   visitId: string;

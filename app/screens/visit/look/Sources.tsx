@@ -10,16 +10,16 @@ import {
   type SourcesCompared,
 } from '../../../../core/index.ts';
 import type { Bodies } from '../../../../record/index.ts';
-import { needOfRun } from '../../../../record/run/need.ts';
+import { needOfRun } from '../../../../record/run/needs/need.ts';
 import { stockOf, vanOf } from '../../../../record/stock/levels.ts';
-import { newId } from '../../../ui/book.ts';
-import { Choices } from '../../../ui/Choices.tsx';
-import { EndPicker } from '../../../ui/EndPicker.tsx';
-import { ownUnit } from '../../../ui/FigureInput.tsx';
-import { InUnits } from '../../../ui/InUnits.tsx';
-import { Reasons } from '../../../ui/Reasons.tsx';
-import { unitsHere, useUnits } from '../../../ui/units.ts';
-import { usualEnds } from '../../../ui/usual-ends.ts';
+import { newId } from '../../../ui/book/book.ts';
+import { EndPicker } from '../../../ui/ends/EndPicker.tsx';
+import { usualEnds } from '../../../ui/ends/usual-ends.ts';
+import { Choices } from '../../../ui/form/Choices.tsx';
+import { ownUnit } from '../../../ui/units/FigureInput.tsx';
+import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { Reasons } from '../../../ui/units/Reasons.tsx';
+import { unitsHere, useUnits } from '../../../ui/units/units.ts';
 import { money } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 

@@ -1,6 +1,6 @@
 import { mayReuse, type ReuseRow } from '../../../../core/index.ts';
-import { Choices } from '../../../ui/Choices.tsx';
-import { Reasons } from '../../../ui/Reasons.tsx';
+import { Choices } from '../../../ui/form/Choices.tsx';
+import { Reasons } from '../../../ui/units/Reasons.tsx';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write' | 'catalogue'>;

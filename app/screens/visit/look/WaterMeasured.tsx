@@ -1,8 +1,8 @@
 import { useId, useState } from 'react';
 import { bucketGpm, pressure, quantityWords } from '../../../../core/index.ts';
-import { useUnits } from '../../../ui/units.ts';
-import { PressureField } from '../Measures.tsx';
+import { useUnits } from '../../../ui/units/units.ts';
 import type { StageProps } from '../stage-props.ts';
+import { PressureField } from './Measures.tsx';
 import { readDegF, readGallons } from './read-water.ts';
 
 type Props = Pick<StageProps, 'run' | 'state' | 'write'>;

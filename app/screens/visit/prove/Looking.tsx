@@ -13,11 +13,11 @@ import {
   waitFor,
 } from '../../../../core/index.ts';
 import type { EntryOf } from '../../../../record/index.ts';
-import { InUnits } from '../../../ui/InUnits.tsx';
-import { useKeys } from '../../../ui/use-keys.ts';
+import { useKeys } from '../../../ui/keys/use-keys.ts';
+import { InUnits } from '../../../ui/units/InUnits.tsx';
 import { clock, mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
-import { elapsedOf } from '../stopwatch.ts';
+import { elapsedOf } from './stopwatch.ts';
 import type { Target } from './target.ts';
 
 const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [

@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { uuid } from '../../../../../record/shapes.ts';
 import { holding } from '../../../../../store/queries/changes.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/endpoint.ts';
+import { get } from '../../../../http/door/endpoint.ts';
 
 const ids = z.array(uuid).check(z.maxLength(200, 'holds more than 200'));
 const asked = z.object({ premises: ids, visit: ids });

@@ -1,9 +1,9 @@
 import type { APIRoute } from 'astro';
-import { importBook } from '../../../../../store/book-file.ts';
+import { importBook } from '../../../../../store/files/book-file.ts';
 import { database } from '../../../../http/database.ts';
-import { answerOf } from '../../../../http/faults.ts';
-import { json } from '../../../../http/problem.ts';
-import { MAX_BOOK_FILE, spooled } from '../../../../http/spooled.ts';
+import { answerOf } from '../../../../http/door/faults.ts';
+import { json } from '../../../../http/door/problem.ts';
+import { MAX_BOOK_FILE, spooled } from '../../../../http/door/spooled.ts';
 
 /** Takes a book into an empty shop, all or nothing. */
 export const POST: APIRoute = async ({ request, locals }) => {

@@ -1,10 +1,10 @@
 import type { APIRoute } from 'astro';
-import { now } from '../../../../../store/clock.ts';
-import { CsvFileError } from '../../../../../store/csv-rows.ts';
+import { now } from '../../../../../store/database/clock.ts';
+import { CsvFileError } from '../../../../../store/files/csv-rows.ts';
 import { CalledOffError, importParts } from '../../../../../store/own-parts/index.ts';
 import { database } from '../../../../http/database.ts';
-import { answerOf } from '../../../../http/faults.ts';
-import { MAX_FILE, readBytes } from '../../../../http/guard.ts';
+import { answerOf } from '../../../../http/door/faults.ts';
+import { MAX_FILE, readBytes } from '../../../../http/door/guard.ts';
 
 /**
  * Takes in a file of own parts, all or nothing.

@@ -3,7 +3,7 @@ import { localDay } from '../../../../../record/shapes.ts';
 import { withRuns } from '../../../../../store/queries/day.ts';
 import { visitsBetween } from '../../../../../store/queries/visits.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/endpoint.ts';
+import { get } from '../../../../http/door/endpoint.ts';
 
 const asked = z.object({ day: localDay });
 

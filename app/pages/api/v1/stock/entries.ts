@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { uuid } from '../../../../../record/shapes.ts';
 import { stockHistory } from '../../../../../store/queries/stock-entries.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/endpoint.ts';
+import { get } from '../../../../http/door/endpoint.ts';
 
 const asked = z.object({ place: uuid });
 

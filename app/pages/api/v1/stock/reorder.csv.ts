@@ -3,7 +3,7 @@ import { REORDER_COLUMNS, reorderRows } from '../../../../../record/stock/reorde
 import { shopCatalogue } from '../../../../../store/own-parts/index.ts';
 import { stockAnswer } from '../../../../../store/queries/stock.ts';
 import { database } from '../../../../http/database.ts';
-import { CSV, file } from '../../../../http/endpoint.ts';
+import { CSV, file } from '../../../../http/door/endpoint.ts';
 
 /** What is to be bought, for a spreadsheet or a supplier. */
 export const GET = file({ type: CSV, name: 'reorder.csv' }, async ({ locals }) => {

@@ -1,15 +1,15 @@
 import type { APIRoute } from 'astro';
-import { now } from '../../../../../store/clock.ts';
-import { readFile } from '../../../../../store/parse-apart.ts';
+import { now } from '../../../../../store/database/clock.ts';
+import { readFile } from '../../../../../store/files/parse-apart.ts';
+import { importVisit } from '../../../../../store/files/visit-file.ts';
 import { plannedVisits } from '../../../../../store/queries/day.ts';
-import { importVisit } from '../../../../../store/visit-file.ts';
+import { visitAnswer } from '../../../../http/answers/visit-answer.ts';
+import { daysAsked } from '../../../../http/asked/day-asked.ts';
 import { database } from '../../../../http/database.ts';
-import { daysAsked } from '../../../../http/day-asked.ts';
-import { get } from '../../../../http/endpoint.ts';
-import { answerOf } from '../../../../http/faults.ts';
-import { MAX_FILE, readBody } from '../../../../http/guard.ts';
-import { json } from '../../../../http/problem.ts';
-import { visitAnswer } from '../../../../http/visit-answer.ts';
+import { get } from '../../../../http/door/endpoint.ts';
+import { answerOf } from '../../../../http/door/faults.ts';
+import { MAX_FILE, readBody } from '../../../../http/door/guard.ts';
+import { json } from '../../../../http/door/problem.ts';
 
 /** Visits of some days, both included, with how far they are, what they run into, and what the van lacks for them. */
 export const GET = get(async ({ url, locals }) => {

@@ -1,13 +1,13 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
 import { pictureId } from '../../../../../../record/visit/gathered.ts';
-import { now } from '../../../../../../store/clock.ts';
-import { PieceError, takePiece } from '../../../../../../store/pictures.ts';
+import { now } from '../../../../../../store/database/clock.ts';
+import { PieceError, takePiece } from '../../../../../../store/images/pictures.ts';
+import { pictureAnswer } from '../../../../../http/answers/picture-answer.ts';
 import { database } from '../../../../../http/database.ts';
-import { answerOf } from '../../../../../http/faults.ts';
-import { readBytes } from '../../../../../http/guard.ts';
-import { pictureAnswer } from '../../../../../http/picture-answer.ts';
-import { json } from '../../../../../http/problem.ts';
+import { answerOf } from '../../../../../http/door/faults.ts';
+import { readBytes } from '../../../../../http/door/guard.ts';
+import { json } from '../../../../../http/door/problem.ts';
 
 const whole = (most: number) => z.coerce.number('wants a number').check(z.int('wants a whole number'), z.gte(0, 'must be 0 or more'), z.lte(most, `is more than ${most}`)); // biome-ignore format: one shape
 const asked = z.object({ id: pictureId, at: whole(100_000_000), size: whole(100_000_000) });

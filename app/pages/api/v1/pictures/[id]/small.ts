@@ -1,4 +1,4 @@
-import { pictureAnswer } from '../../../../../http/picture-answer.ts';
+import { pictureAnswer } from '../../../../../http/answers/picture-answer.ts';
 
 /** The picture, small. */
 export const GET = pictureAnswer(true);

@@ -1,7 +1,7 @@
 import { lastStates, premisesWhole } from '../../../../../../store/queries/premises.ts';
+import { premisesAsked } from '../../../../../http/asked/premises-asked.ts';
 import { database } from '../../../../../http/database.ts';
-import { get } from '../../../../../http/endpoint.ts';
-import { premisesAsked } from '../../../../../http/premises-asked.ts';
+import { get } from '../../../../../http/door/endpoint.ts';
 
 /** A premises with all that stands and happens there, each run with how it stood last. */
 export const GET = get(async ({ params, locals }) => {

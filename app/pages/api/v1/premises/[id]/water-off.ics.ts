@@ -3,11 +3,11 @@ import * as z from 'zod/mini';
 import { InputError, losing, planIsolation } from '../../../../../../core/index.ts';
 import { networkOf } from '../../../../../../record/premises/water.ts';
 import { instantOf } from '../../../../../../record/visit/zone.ts';
-import { now } from '../../../../../../store/clock.ts';
+import { now } from '../../../../../../store/database/clock.ts';
 import { lastStates, premisesWhole } from '../../../../../../store/queries/premises.ts';
+import { premisesAsked } from '../../../../../http/asked/premises-asked.ts';
 import { database } from '../../../../../http/database.ts';
-import { file } from '../../../../../http/endpoint.ts';
-import { premisesAsked } from '../../../../../http/premises-asked.ts';
+import { file } from '../../../../../http/door/endpoint.ts';
 
 const time = z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is no time of the day'));
 const thingId = z.string().check(z.minLength(1), z.maxLength(60, 'is longer than 60 characters'));

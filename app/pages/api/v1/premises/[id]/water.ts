@@ -1,12 +1,12 @@
 import type { APIRoute } from 'astro';
-import { now } from '../../../../../../store/clock.ts';
-import { readFile } from '../../../../../../store/parse-apart.ts';
-import { exportWater, importWater } from '../../../../../../store/water-file.ts';
+import { now } from '../../../../../../store/database/clock.ts';
+import { readFile } from '../../../../../../store/files/parse-apart.ts';
+import { exportWater, importWater } from '../../../../../../store/files/water-file.ts';
+import { premisesAsked } from '../../../../../http/asked/premises-asked.ts';
 import { database } from '../../../../../http/database.ts';
-import { answerOf } from '../../../../../http/faults.ts';
-import { MAX_FILE, readBody } from '../../../../../http/guard.ts';
-import { premisesAsked } from '../../../../../http/premises-asked.ts';
-import { json } from '../../../../../http/problem.ts';
+import { answerOf } from '../../../../../http/door/faults.ts';
+import { MAX_FILE, readBody } from '../../../../../http/door/guard.ts';
+import { json } from '../../../../../http/door/problem.ts';
 
 /** The water of a premises as a file. */
 export const GET: APIRoute = async ({ params, locals }) => {

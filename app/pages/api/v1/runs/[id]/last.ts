@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { uuid } from '../../../../../../record/shapes.ts';
 import { lastTime } from '../../../../../../store/queries/last-time.ts';
 import { database } from '../../../../../http/database.ts';
-import { get } from '../../../../../http/endpoint.ts';
+import { get } from '../../../../../http/door/endpoint.ts';
 
 const asked = z.object({ id: uuid, before: uuid });
 

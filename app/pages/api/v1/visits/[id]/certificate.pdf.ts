@@ -1,5 +1,5 @@
-import { certificateAsked } from '../../../../../http/certificate.ts';
-import { file } from '../../../../../http/endpoint.ts';
+import { certificateAsked } from '../../../../../http/answers/certificate.ts';
+import { file } from '../../../../../http/door/endpoint.ts';
 import { certificatePdf } from '../../../../../http/pdf/certificate.ts';
 
 /** What was proven at a visit, on paper. */

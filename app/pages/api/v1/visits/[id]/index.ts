@@ -2,10 +2,10 @@ import { catalogue } from '../../../../../../catalog/index.ts';
 import { dayVisitOf } from '../../../../../../record/visit/day-visit.ts';
 import { statusOf } from '../../../../../../record/visit/plan.ts';
 import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
+import { runAnswer } from '../../../../../http/answers/run-answer.ts';
+import { visitAsked } from '../../../../../http/asked/visit-asked.ts';
 import { database } from '../../../../../http/database.ts';
-import { get } from '../../../../../http/endpoint.ts';
-import { runAnswer } from '../../../../../http/run-answer.ts';
-import { visitAsked } from '../../../../../http/visit-asked.ts';
+import { get } from '../../../../../http/door/endpoint.ts';
 
 export const GET = get(async ({ params, locals }) => {
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));

@@ -1,10 +1,10 @@
 import ical from 'ical-generator';
-import { now } from '../../../../../../store/clock.ts';
+import { now } from '../../../../../../store/database/clock.ts';
 import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
+import { visitAsked } from '../../../../../http/asked/visit-asked.ts';
 import { database } from '../../../../../http/database.ts';
-import { file } from '../../../../../http/endpoint.ts';
-import { RefusedError } from '../../../../../http/faults.ts';
-import { visitAsked } from '../../../../../http/visit-asked.ts';
+import { file } from '../../../../../http/door/endpoint.ts';
+import { RefusedError } from '../../../../../http/door/faults.ts';
 
 /** The rechecks of a visit's signed-off runs, for any calendar. */
 export const GET = file({ type: 'text/calendar; charset=utf-8', name: ({ params }) => `recheck-${params.id}.ics` }, async ({ params, locals }) => {

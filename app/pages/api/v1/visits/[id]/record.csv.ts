@@ -2,10 +2,10 @@ import Papa from 'papaparse';
 import { catalogue } from '../../../../../../catalog/index.ts';
 import { type RecordRow, recordRows } from '../../../../../../record/visit/record-rows.ts';
 import { visitSheet } from '../../../../../../store/queries/visits.ts';
+import { visitAsked } from '../../../../../http/asked/visit-asked.ts';
 import { database } from '../../../../../http/database.ts';
-import { CSV, file } from '../../../../../http/endpoint.ts';
+import { CSV, file } from '../../../../../http/door/endpoint.ts';
 import { unitsAsked } from '../../../../../http/units.ts';
-import { visitAsked } from '../../../../../http/visit-asked.ts';
 
 /** Everything recorded on a visit, in plain words; cells that a spreadsheet would run as formulas are made safe. */
 export const GET = file({ type: CSV, name: ({ params }) => `record-${params.id}.csv` }, async (asked) => {

@@ -1,6 +1,6 @@
-import { file } from '../../../../../../../http/endpoint.ts';
+import { tagsAsked } from '../../../../../../../http/answers/tags.ts';
+import { file } from '../../../../../../../http/door/endpoint.ts';
 import { tagsPdf } from '../../../../../../../http/pdf/tags.ts';
-import { tagsAsked } from '../../../../../../../http/tags.ts';
 
 /** Tags of one run. */
 export const GET = file({ type: 'application/pdf', name: 'tags.pdf', shown: true }, async (asked) => tagsPdf(await tagsAsked(asked)));

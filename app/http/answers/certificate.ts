@@ -1,0 +1,23 @@
+/** The certificate of a visit, as its page and its file show it. */
+import type { Shop } from '../../../record/shop/state.ts';
+import { type Certificate, certificateOf } from '../../../record/visit/certificate.ts';
+import type { VisitHead } from '../../../record/visit/sheet.ts';
+import { shopNow } from '../../../store/queries/shop.ts';
+import { statesOf, visitSheet } from '../../../store/queries/visits.ts';
+import { visitAsked } from '../asked/visit-asked.ts';
+import { database } from '../database.ts';
+import type { Asked } from '../door/endpoint.ts';
+import { dutyRulesOf } from '../duty-rules.ts';
+
+export interface CertificatePage {
+  shop: Shop;
+  visit: VisitHead;
+  certificate: Certificate;
+}
+
+/** @throws RefusedError for a visit that is not there */
+export async function certificateAsked({ params, locals }: Pick<Asked, 'params' | 'locals'>): Promise<CertificatePage> {
+  const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
+  const [shop, duties] = await Promise.all([shopNow(database(), locals.shop), dutyRulesOf(locals.shop)]);
+  return { shop, visit: sheet.visit, certificate: certificateOf(sheet.visit, statesOf(sheet), duties) };
+}

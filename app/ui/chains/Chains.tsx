@@ -1,0 +1,326 @@
+import { memo, type ReactNode } from 'react';
+import {
+  type Apart,
+  type Branch,
+  type Chain,
+  endLabel,
+  type HouseRules,
+  length,
+  type MatchResult,
+  type Part,
+  type Reason,
+  type RunFlow,
+  type SealCount,
+  said,
+  saidIn,
+  sealById,
+  shortName,
+  tellApart,
+  turns24,
+  weighedSeal,
+  writeTurns,
+} from '../../../core/index.ts';
+import { labelsOf, scaleFor, sectionOf } from '../drawn/Line.tsx';
+import { Section } from '../drawn/Section.tsx';
+import { InUnits } from '../units/InUnits.tsx';
+import { Reasons } from '../units/Reasons.tsx';
+import { useUnits } from '../units/units.ts';
+import { money } from '../words.ts';
+import { gets, Narrower } from './ChainFlow.tsx';
+
+interface Props {
+  result: MatchResult;
+  from: string;
+  to: string;
+  water: 'cold' | 'hot';
+  parts: Part[];
+  names: Record<string, string>;
+  rules: HouseRules;
+  currency: string;
+  /** What the shop has seen of its seals; the first guesses stand alone where it is not given. */
+  callbacks?: SealCount[];
+  /** Where what the van has not lies, by item: 'Workshop shelf (3)'. */
+  elsewhere?: (item: string) => string;
+  /** What the appliance gets through each, where there is one; as `isRead` or at a usual pressure. */
+  flows?: { of: (RunFlow | null)[]; isRead: boolean };
+  /** Takes a chain, where there is a run to take it for. */
+  onUse?: (chain: Chain) => void;
+  used?: string | null;
+  /** On the key that takes a chain. */
+  useWord?: string;
+  /** Between the chains and what was refused. */
+  children?: ReactNode;
+}
+
+/** Room for a chain's drawing beside its figures; all chains share one scale. */
+const DRAWING_PX = 470;
+
+export const chainKey = (chain: Chain) => chain.parts.join(' ') || 'direct';
+
+/** All that matching has to say: what is missing where there is no chain, the chains, and what was refused. Painted again only for another answer. */
+export const Chains = memo(function Chains({ children, ...props }: Props) {
+  return (
+    <div>
+      {props.result.unreachable?.map((r) => (
+        <p key={r.rule} className="caution my-2 text-lg">
+          <InUnits said={r} />
+        </p>
+      ))}
+      <Ranked {...props} />
+      {children}
+      <Refused result={props.result} names={props.names} />
+    </div>
+  );
+});
+
+/** Ranked chains as drawings with the figures people decide by. */
+function Ranked({
+  result,
+  from,
+  to,
+  water,
+  parts,
+  names,
+  rules,
+  currency,
+  callbacks,
+  elsewhere,
+  flows,
+  onUse,
+  used,
+  useWord = 'Use this',
+}: Omit<Props, 'children'>) {
+  const apart = tellApart(result.chains, parts, names, rules);
+  const byId = new Map(parts.map((p) => [p.id, p]));
+  const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
+  const scale = scaleFor(sections, DRAWING_PX, 58);
+  const units = useUnits();
+  const mostGpm = Math.max(0, ...(flows?.of ?? []).map((f) => f?.point.gpm ?? 0));
+  return (
+    <div>
+      {result.chains.map((chain, i) => (
+        <article
+          key={chainKey(chain)}
+          className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'later pl-4'}`}
+          aria-label={`Chain ${i + 1}`}
+        >
+          <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+            <h3 className="text-2xl">{i + 1}</h3>
+            <div className="scroll min-w-0 flex-1 basis-80">
+              <Section
+                section={sections[i]!}
+                scale={scale}
+                labels={labelsOf(sections[i]!, (id) => names[id] ?? id)}
+                water={water}
+                title={`Chain ${i + 1}: ${chain.parts.map((p) => names[p]).join(', then ') || 'the two ends meet'}`}
+              />
+            </div>
+            <Figure value={String(chain.joints.length)} unit={chain.joints.length === 1 ? 'joint' : 'joints'} />
+            <Figure value={money(chain.priceCents, currency)} unit="parts" />
+            <Figure value={String(chain.minutes)} unit="minutes" />
+            <Figure value={oneIn(chain.leakRisk)} unit="comes back" />
+            {flows?.of[i] && <Figure {...gets(flows.of[i], units)} />}
+            <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
+            {onUse && (
+              <button type="button" className={`key ${i === 0 ? 'key-main' : ''}`} onClick={() => onUse(chain)}>
+                {used === chainKey(chain) ? 'In use' : useWord}
+              </button>
+            )}
+          </div>
+          {flows?.of[i] && <Narrower flow={flows.of[i]} most={mostGpm} isRead={flows.isRead} />}
+          <InWords apart={apart[i]!} offVan={chain.offVan} elsewhere={elsewhere} />
+          <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
+          <details className={`why ${i === 0 ? 'to-print' : ''}`}>
+            <summary>Joints, parts and cost</summary>
+            <Details {...{ chain, names, currency, callbacks }} />
+          </details>
+        </article>
+      ))}
+    </div>
+  );
+}
+
+/** What it is made of, what has to be bought, and why it stands first against a rule of the house. */
+function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { apart: Apart; offVan: string[]; elsewhere?: Props['elsewhere'] }) {
+  const units = useUnits();
+  const where = offVan.map((item) => elsewhere?.(item) ?? '');
+  return (
+    <div className="mt-1">
+      <p>{parts.map((part) => saidIn(part, units)).join(' + ') || 'The two ends meet by themselves.'}</p>
+      {missing.length > 0 && (
+        <p>
+          <b>Not on the van:</b> {missing.map((name, i) => (where[i] ? `${name}, but on: ${where[i]}` : name)).join('; ')}
+        </p>
+      )}
+      {departs && <p className="text-soft">{departs.text}</p>}
+    </div>
+  );
+}
+
+/** Cautions about the choice itself, seen before it is opened; the others belong to the work. */
+const AT_ONCE = new Set(['narrow', 'marginal']);
+
+function Cautions({ of }: { of: Reason[] }) {
+  return of.map((c) => (
+    <p key={c.rule} className="caution mt-2">
+      <InUnits said={c} />
+    </p>
+  ));
+}
+
+/** One callback in so many, with no false digits: '1 in 83' is '1 in 80'. */
+function oneIn(risk: number): string {
+  const jobs = 1 / risk;
+  const digit = 10 ** Math.max(0, Math.floor(Math.log10(jobs)) - 1);
+  return `1 in ${Math.round(jobs / digit) * digit}`;
+}
+
+function Figure({ value, unit }: { value: string; unit: string }) {
+  return (
+    <div className="min-w-16 text-center">
+      <div className="font-head text-2xl font-semibold">{value}</div>
+      <div className="text-sm text-soft">{unit}</div>
+    </div>
+  );
+}
+
+function Details({ chain, names, currency, callbacks = [] }: { chain: Chain } & Pick<Props, 'names' | 'currency' | 'callbacks'>) {
+  const sum = (amount: number) => money(Math.round(amount * 100), currency);
+  return (
+    <div className="grid gap-4 py-2 md:grid-cols-2">
+      <div>
+        <table className="w-full">
+          <thead>
+            <tr>
+              <th>Joint</th>
+              <th>Seal</th>
+              <th>On the thread</th>
+              <th>Turns past hand-tight</th>
+            </tr>
+          </thead>
+          <tbody>
+            {chain.joints.map((j) => (
+              <tr key={j.n} className="border-t border-faint align-top">
+                <td className="py-1 font-head text-lg font-semibold">J{j.n}</td>
+                <td>
+                  {j.mating.seal && sealById(j.mating.seal).shortName}
+                  {j.mating.verdict === 'marginal' && <b> (marginal)</b>}
+                  <div className="text-sm text-soft">
+                    {endLabel(j.a)} with {endLabel(j.b)}
+                  </div>
+                  <Reasons because={j.mating.because} />
+                </td>
+                <td>{j.mating.sealant === 'none' ? 'nothing' : j.mating.sealant}</td>
+                <td>{j.mating.turns ? writeTurns(turns24(j.mating.turns.default)) : 'not screwed'}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      <div>
+        <h4 className="label">Parts</h4>
+        <ul className="list-disc pl-5">
+          {chain.path.map((s) => (
+            <li key={s.part}>
+              {names[s.part]} {s.cutLengthIn !== undefined && <InUnits said={said`, cut to ${length(s.cutLengthIn)}`} />}{' '}
+              {chain.offVan.includes(s.part) && <b>(not on the van)</b>}
+            </li>
+          ))}
+          {Object.entries(chain.loose).map(([code, n]) => (
+            <li key={code}>
+              {n} x {names[code] ?? code} {chain.offVan.includes(code) && <b>(not on the van)</b>}
+            </li>
+          ))}
+        </ul>
+        <Branches branches={chain.branches} names={names} />
+        <h4 className="label mt-2">Cost expected: {sum(chain.cost.total)}</h4>
+        <p>
+          parts {sum(chain.cost.price)} + time {sum(chain.cost.minutes)} + callbacks {sum(chain.cost.callbacks)} + trip {sum(chain.cost.trip)} + not
+          preferred {sum(chain.cost.preference)}
+        </p>
+        <p>Callbacks expected: {inThousand(chain.leakRisk)} in 1,000 such jobs, from the rates of its joints' seals:</p>
+        <SealRates chain={chain} callbacks={callbacks} />
+        <Cautions of={chain.cautions.filter((c) => !AT_ONCE.has(c.rule))} />
+      </div>
+    </div>
+  );
+}
+
+const inThousand = (share: number): string => (share * 1000).toFixed(1);
+
+/** What each kind of seal is expected to do, and from what: the first guess, the shop's own joints, and both weighed. */
+function SealRates({ chain, callbacks }: { chain: Chain; callbacks: SealCount[] }) {
+  const kinds = [...new Set(chain.joints.flatMap((j) => (j.mating.seal ? [j.mating.seal] : [])))];
+  return (
+    <ul className="list-disc pl-5">
+      {kinds.map((id) => {
+        const { guess, own, weighed } = weighedSeal(id, callbacks);
+        return (
+          <li key={id}>
+            {sealById(id).shortName}: {inThousand(weighed)} in 1,000 (first guess {inThousand(guess)};{' '}
+            {own.joints === 0
+              ? 'none made by this shop yet'
+              : `this shop ${own.callbacks} of ${own.joints.toLocaleString('en-US')}, so ${inThousand(own.low)} to ${inThousand(own.high)}`}
+            )
+          </li>
+        );
+      })}
+    </ul>
+  );
+}
+
+const BRANCH_WORDS: Record<Branch['use'], string> = {
+  rejoin: 'takes the old line back',
+  free: 'stays free behind its own valve: another run can begin there',
+  cap: 'is capped',
+};
+
+/** What becomes of the ends that the water does not go through. */
+function Branches({ branches, names }: { branches: Branch[]; names: Record<string, string> }) {
+  if (branches.length === 0) return null;
+  return (
+    <>
+      <h4 className="label mt-2">Outlets beside the line</h4>
+      <ul className="list-disc pl-5">
+        {branches.map((b) => (
+          <li key={`${b.part} ${b.end}`}>
+            {endLabel(b.code)} of the {shortName(names[b.part] ?? b.part)} {BRANCH_WORDS[b.use]}
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Parts that look right and are not, and those a need refuses. */
+function Refused({ result, names }: { result: MatchResult; names: Record<string, string> }) {
+  const near = result.refused.filter((r) => r.because.some((b) => b.rule.startsWith('near-')));
+  return (
+    <div className="mt-3 grid gap-2">
+      {near.slice(0, 3).map((r) => (
+        <p key={r.part} className="looks-right">
+          <b className="font-head text-lg">Looks right, is not: </b>
+          {names[r.part]}.{' '}
+          {r.because
+            .filter((b) => b.rule.startsWith('near-'))
+            .slice(0, 1)
+            .map((b) => (
+              <InUnits key={b.rule} said={b} />
+            ))}
+        </p>
+      ))}
+      {result.refused.length > 0 && (
+        <details className="why">
+          <summary>Parts refused, and why ({result.refused.length === 20 ? 'the first 20' : result.refused.length})</summary>
+          <ul className="list-disc pl-5">
+            {result.refused.map((r) => (
+              <li key={r.part}>
+                {names[r.part]}: {r.because[0] && <InUnits said={r.because[0]} />}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </div>
+  );
+}

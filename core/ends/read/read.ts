@@ -1,0 +1,341 @@
+/** What a person types for an end, read into the ends it may be. */
+import { type Reason, reason } from '../../reason.ts';
+import { allEndCodes, type EndCode, isEndCode, parseEnd } from '../code.ts';
+import { endLabel, endName } from '../label.ts';
+import { usualInlets } from '../tables/inlets.ts';
+import { type Thread, type ThreadFamily, threads } from '../tables/threads.ts';
+import { tubeEnds, tubeSize } from '../tables/tubes.ts';
+import { type Said, takeApart } from './said.ts';
+import { begunWord, type Gender, type Named, type Phrase } from './vocabulary.ts';
+
+export interface Reading {
+  end: EndCode;
+  why: string;
+  /** Id in appliances.csv, where it is read from the appliance alone. */
+  appliance?: string;
+}
+
+/** Longer than any name of an end. */
+const MOST_LETTERS = 120;
+
+/** What was said, as far as a reading asks. */
+interface Typed {
+  size: string | null;
+  genders: Gender[];
+  /** A gender was said, or follows from the thing. */
+  isGendered: boolean;
+  by: 'od' | 'nominal' | null;
+  suffix: string;
+  named: Named[];
+  appliance: string | null;
+  swivel: boolean;
+  nut: boolean;
+}
+
+/**
+ * Reads what a person types for an end: '3/8 comp', '1/2 male iron pipe', 'ice maker hose', '9/16-24', 'M10', or an end code.
+ *
+ * Ranked, best first, and never settled in silence: no gender offers both, male first; 'fip' the swivel washer nut and then the rigid taper; a
+ * fitting's word beats a tube's; tube and what takes it of 3/8 and less go by their outside first, of 1/2 and up by the nominal name.
+ *
+ * @returns every reading with its reason; [] when nothing fits, and for gas, which is never judged here
+ * @source trade usage; field reference, sections 1 and 2
+ */
+export function readEnd(text: string): Reading[] {
+  const clean = text.trim().toLowerCase();
+  if (clean === '' || clean.length > MOST_LETTERS) return [];
+  const exact = exactly(clean);
+  if (exact !== undefined) return [{ end: exact, why: isEndCode(clean) ? 'end code' : 'by its name' }];
+  const said = heard(clean);
+  if (said.phrases.some((p) => p.gas || p.names === 'lead')) return [];
+  const typed = typedOf(said);
+  if (typed === null) return [];
+  const found = known(readingsOf(said, typed), typed);
+  return found.length > 0 ? found : begun(clean);
+}
+
+/** Is an appliance spoken of, and not the stop that serves it? */
+export function speaksOfAppliance(text: string): boolean {
+  const { phrases } = heard(text.trim().toLowerCase());
+  return phrases.some((p) => p.appliance) && !phrases.some((p) => p.names === 'stop');
+}
+
+let named: ReadonlyMap<string, EndCode> | null = null;
+
+/** An end's own code, name or label: what a field shows can be read again. */
+function exactly(clean: string): EndCode | undefined {
+  if (isEndCode(clean)) return clean;
+  // Every name is longer than this.
+  if (clean.length < 12) return undefined;
+  named ??= new Map(allEndCodes.flatMap((code) => [endName(code), endLabel(code)].map((name) => [name.toLowerCase(), code] as const)));
+  return named.get(clean);
+}
+
+/**
+ * What of a text was not used, and why; what to beware of in it.
+ */
+export function readEndNotes(text: string): Reason[] {
+  const clean = text.trim().toLowerCase();
+  if (clean === '' || clean.length > MOST_LETTERS || exactly(clean) !== undefined) return [];
+  const said = heard(clean);
+  const out: Reason[] = [];
+  if (said.phrases.some((p) => p.gas)) {
+    out.push(reason('gas', 'Gas joints are never identified, proposed or judged here: stop, and call a licensed gas fitter.', { source: SOURCE }));
+  }
+  if (said.phrases.some((p) => p.words.startsWith('black'))) {
+    out.push(
+      reason('black-iron', 'Black iron usually carries gas or heating water: make sure what is in it before anything else.', { source: SOURCE }),
+    );
+  }
+  if (said.phrases.some((p) => p.names === 'lead'))
+    out.push(reason('lead', 'Lead pipe: tell the owner, and plan its replacement.', { source: SOURCE }));
+  if (said.millimetres !== null) out.push(millimetreNote(said.millimetres));
+  if (said.sizes.length > 1 && new Set(said.sizes).size > 1) {
+    out.push(reason('two-sizes', `Two sizes, ${said.sizes.join(' and ')}: say one end at a time.`));
+  }
+  const unused = unusedWords(clean);
+  if (unused.length > 0) out.push(reason('unused', `Not used: ${unused.join(', ')}.`));
+  return out;
+}
+
+/** Words of a text that say nothing of an end. */
+export function unusedWords(text: string): string[] {
+  const clean = text.trim().toLowerCase();
+  return exactly(clean) === undefined ? heard(clean).unused.map((w) => w.replace('_', ' ')) : [];
+}
+
+const SOURCE = 'field reference, section 1';
+
+/** Metric tube that is nearly an inch size is another tube. */
+function millimetreNote(mm: number): Reason {
+  const near = tubeEnds.find((t) => Math.abs(t.odIn * 25.4 - mm) < 1);
+  const text = near
+    ? `${mm} mm tube is nearly ${tubeSize(near)} in outside (${(near.odIn * 25.4).toFixed(1)} mm), and fits none of its fittings.`
+    : `${mm} mm: sizes here are in inches.`;
+  return reason('near-metric', text, { figures: { mm } });
+}
+
+/** Taken apart; the last word may still be typed. */
+function heard(clean: string): Said {
+  const said = takeApart(clean);
+  const last = said.unused.at(-1);
+  const phrase = last !== undefined && clean.endsWith(last) ? begunWord(last) : undefined;
+  return phrase ? { ...said, phrases: [...said.phrases, phrase], unused: said.unused.slice(0, -1) } : said;
+}
+
+/** null where two sizes are said. */
+function typedOf({ sizes, phrases }: Said): Typed | null {
+  if (new Set(sizes).size > 1) return null;
+  const one = <K extends keyof Phrase>(key: K) => phrases.find((p) => p[key] !== undefined)?.[key];
+  const named = phrases.flatMap((p) => p.names ?? []);
+  const appliance = one('appliance') ?? null;
+  const isFamily = (name: Named) => name !== 'hose' && name !== 'stop';
+  // 'hose' is a thread by itself, and a female nut beside anything else.
+  const sided = phrases.filter((p) => p.side && !(p.names === 'hose' && !named.some(isFamily) && appliance === null)).map((p) => p.side!);
+  const said = phrases.findLast((p) => p.gender)?.gender ?? sided.find((s) => s === 'f') ?? sided[0];
+  return {
+    size: phrases.some((p) => p.ownSize) ? null : (sizes[0] ?? null),
+    genders: said ? [said] : ['m', 'f'],
+    isGendered: said !== undefined,
+    by: one('by') ?? null,
+    suffix: one('material') ?? '',
+    named,
+    appliance,
+    swivel: phrases.some((p) => p.swivel),
+    nut: phrases.some((p) => p.nut),
+  };
+}
+
+/** Of what takes tube, tube, thread and appliance, the first that is named decides. */
+const FITTINGS: readonly Named[] = ['comp', 'flare', 'ptc', 'crimp', 'expand', 'cup', 'nose'];
+const THREADED: readonly Named[] = ['pipe', 'npt', 'npsm', 'bc', 'ght', 'aer', 'g', 'm', 'nipple'];
+const TUBES: readonly Named[] = ['cu', 'pex', 'cpvc', 'pe', 'pb', 'steel', 'cts'];
+
+function readingsOf(said: Said, typed: Typed): Reading[] {
+  const { named } = typed;
+  const first = (kinds: readonly Named[]) => named.find((n) => kinds.includes(n));
+  if (said.callouts.length > 0) return byCallout(said, typed);
+  if (said.metric !== null) return thread('m', 'metric thread')({ ...typed, size: said.metric });
+  const fitting = first(FITTINGS);
+  if (fitting) return FITTING[fitting]!(typed);
+  if (named.includes('iron pipe')) return typed.isGendered ? pipe(typed) : [...tubeOf('steel')(typed), ...pipe(typed)];
+  const threaded = first(THREADED);
+  if (threaded) return THREAD[threaded]!(typed);
+  if (named.includes('riser')) return riser({ ...typed, size: typed.size ?? '3/8' });
+  const tube = first(TUBES);
+  if (tube) return TUBE[tube]!(typed);
+  if (named.includes('tube')) return anyTube(typed);
+  if (named.includes('stop') && typed.size === null) return stopOutlets(typed);
+  if (typed.appliance !== null) return inletsOf(typed.appliance, typed);
+  if (named.includes('hose')) return thread('ght', 'hose thread')(typed);
+  return typed.size === null ? [] : anyOfSize(typed);
+}
+
+const OD_OF_NOMINAL: Record<string, string> = { '1/4': '3/8', '3/8': '1/2', '1/2': '5/8', '3/4': '7/8' };
+const BY_OUTSIDE: readonly string[] = ['1/8', '3/16', '1/4', '5/16', '3/8'];
+
+/** Outside diameters a size may mean, the likelier first, each with its reason. */
+function diameters({ size, by }: Typed, first?: 'od' | 'nominal'): [od: string, why: string][] {
+  if (size === null) return [];
+  const outside: [string, string] = [size, `${size} in taken as the outside diameter`];
+  const od = OD_OF_NOMINAL[size];
+  const nominal: [string, string][] = od ? [[od, `${size} in taken as the nominal size: ${od} in outside`]] : [];
+  if (by === 'od') return [outside];
+  if (by === 'nominal') return nominal;
+  const likelier = first ?? (BY_OUTSIDE.includes(size) ? 'od' : 'nominal');
+  return likelier === 'od' ? [outside, ...nominal] : [...nominal, outside];
+}
+
+const tubeOf =
+  (family: string, first?: 'od' | 'nominal') =>
+  (typed: Typed): Reading[] =>
+    diameters(typed, family === 'nose' || family === 'pe' ? 'od' : first).map(([od, why]) => ({
+      end: family === 'steel' ? `steel-${typed.size}ips` : `${family}-${od}od`,
+      why: family === 'steel' ? 'iron-pipe size' : why,
+    }));
+
+/** Thread sizes of a family when none is typed, the most met first. */
+function sizesMet(family: ThreadFamily): string[] {
+  const own = threads.filter((t) => t.family === family);
+  return own.sort((a, b) => b.priorWeight - a.priorWeight).map((t) => t.id.slice(family.length + 1));
+}
+
+const thread =
+  (family: ThreadFamily, why: string | ((gender: Gender) => string)) =>
+  (typed: Typed): Reading[] =>
+    (typed.size === null ? sizesMet(family) : [typed.size]).flatMap((size) =>
+      typed.genders.map((g) => ({ end: `${family}-${size}-${g}`, why: typeof why === 'string' ? `${why}, ${NAMED_GENDER[g]}` : why(g) })),
+    );
+
+const NAMED_GENDER: Record<Gender, string> = { m: 'male', f: 'swivel nut or female' };
+
+/** "Compression" is an unreliable word, so a reading says how it seals. */
+const seatOfComp = (g: Gender) => (g === 'm' ? 'body that takes nut and ferrule, or a rubber-seated nut' : 'swivel nut with its own rubber seal');
+
+function compression(typed: Typed): Reading[] {
+  if (typed.size === null) return thread('comp', seatOfComp)(typed);
+  const sizes = diameters(typed);
+  const bodies = sizes.flatMap(([size, why]) => typed.genders.map((g) => ({ end: `comp-${size}-${g}`, why: `${seatOfComp(g)}; ${why}` })));
+  // A nut that is loose is for the tube it goes over.
+  return typed.nut ? [...bodies, ...sizes.flatMap(([size]) => tubesOfOd(size, 'a loose nut goes over this tube'))] : bodies;
+}
+
+/** FIP on a connector is a swivel nut with a washer, on a rigid body a taper; MIP is nearly always the taper. */
+function pipe(typed: Typed): Reading[] {
+  const of: Record<Gender, (t: Typed) => Reading[]> = {
+    m: (t) => [...thread('npt', () => 'taper thread')(t), ...thread('npsm', () => 'straight shank')(t)],
+    f: (t) => [
+      ...thread('npsm', () => 'swivel nut with washer, as on a connector')(t),
+      ...(typed.swivel ? [] : thread('npt', () => 'rigid taper port')(t)),
+    ],
+  };
+  return typed.genders.flatMap((g) => of[g]({ ...typed, genders: [g] }));
+}
+
+/** A swivel makes a pipe thread straight: its washer seals. */
+const taper = (typed: Typed): Reading[] => (typed.swivel ? pipe({ ...typed, genders: ['f'] }) : thread('npt', () => 'taper pipe thread')(typed));
+
+const FITTING: Partial<Record<Named, (typed: Typed) => Reading[]>> = {
+  comp: compression,
+  flare: thread('flare', '45 degree flare'),
+  ptc: tubeOf('ptc'),
+  crimp: tubeOf('crimp', 'nominal'),
+  expand: tubeOf('expand', 'nominal'),
+  cup: tubeOf('cup'),
+  nose: tubeOf('nose', 'od'),
+};
+
+const THREAD: Partial<Record<Named, (typed: Typed) => Reading[]>> = {
+  pipe,
+  npt: taper,
+  npsm: thread('npsm', (g) => (g === 'm' ? 'straight shank' : 'swivel nut with washer')),
+  bc: thread('bc', 'ballcock thread'),
+  ght: thread('ght', 'hose thread'),
+  aer: thread('aer', 'aerator thread'),
+  g: thread('g', 'parallel pipe thread'),
+  m: thread('m', 'metric thread'),
+  nipple: (typed) => thread('npt', () => 'nipple: taper thread')({ ...typed, genders: ['m'] }),
+};
+
+const TUBE: Partial<Record<Named, (typed: Typed) => Reading[]>> = {
+  cu: tubeOf('cu'),
+  pex: tubeOf('pex', 'nominal'),
+  cpvc: tubeOf('cpvc', 'nominal'),
+  pe: tubeOf('pe', 'od'),
+  pb: tubeOf('pb', 'nominal'),
+  steel: tubeOf('steel', 'nominal'),
+  cts: (typed) => diameters(typed, 'nominal').slice(0, 1).flatMap(([od]) => tubesOfOd(od, 'copper tube size')),
+}; // biome-ignore format: a table
+
+/** A riser ends in a nose above and as plain tube below; most are of 3/8 in. */
+const riser = (typed: Typed): Reading[] => [...tubeOf('nose')(typed), ...tubeOf('cu')({ ...typed, by: typed.by ?? 'od' })];
+
+/** Every tube of one outside diameter, what is met most first. */
+const tubesOfOd = (od: string, why: string): Reading[] =>
+  tubeEnds.filter((t) => t.id.endsWith('od') && t.material !== 'polybutylene' && tubeSize(t) === od).map((t) => ({ end: t.id, why }));
+
+const anyTube = (typed: Typed): Reading[] => diameters(typed).flatMap(([od, why]) => tubesOfOd(od, why));
+
+/** What a stop lets its water out by. */
+const stopOutlets = (typed: Typed): Reading[] =>
+  ['3/8', '1/4'].flatMap((size) => typed.genders.map((g) => ({ end: `comp-${size}-${g}`, why: 'what most stops let out by' })));
+
+/** Usual inlets of an appliance; a hose or nut of it is their other half. */
+function inletsOf(appliance: string, typed: Typed): Reading[] {
+  const inlets = usualInlets(appliance).map((end): Reading => ({ end: typed.isGendered ? turned(end, typed.genders[0]!) : end, why: `usual on a ${appliance.replaceAll('-', ' ')}`, appliance })); // biome-ignore format: one reading
+  if (typed.size === null) return inlets;
+  const ofSize = inlets.filter(({ end }) => parseEnd(end).size === typed.size);
+  return ofSize.length > 0 ? ofSize : anyOfSize(typed);
+}
+
+/** A threaded end with the gender said; tube and sockets have none. */
+function turned(end: EndCode, gender: Gender): EndCode {
+  const other = end.replace(/-[mf](?=$|:)/, `-${gender}`);
+  return isEndCode(other) ? other : end;
+}
+
+/** A bare size: threads of that size, the most met first, then tube; with a gender a pipe thread first. */
+function anyOfSize(typed: Typed): Reading[] {
+  const met = threads
+    .filter((t) => t.id.slice(t.family.length + 1) === typed.size)
+    .sort((a, b) => b.priorWeight - a.priorWeight)
+    .flatMap((t) => typed.genders.map((g) => ({ end: `${t.id}-${g}`, why: `by size alone: ${t.typicalUse || t.familyName}` })));
+  if (typed.isGendered && !typed.named.includes('stop') && !typed.nut) return [...pipe(typed), ...met];
+  return [...met, ...tubeOf('cu')(typed)];
+}
+
+/** A caliper, or a pitch gauge, agrees with the figure stamped or told to this, in. */
+const CALLOUT_SLACK_IN = 0.012;
+
+/** '9/16-24' is a crest diameter and a pitch; '1/2-14' a pipe's name and its pitch. */
+function byCallout({ callouts }: Said, typed: Typed): Reading[] {
+  const { diameterIn, threadsPerIn, text } = callouts[0]!;
+  const isIt = (t: Thread) => {
+    if (Math.abs(t.threadsPerIn - threadsPerIn) > 0.26) return false;
+    const byName = t.id.slice(t.family.length + 1).split('/').map(Number);
+    const nominal = byName.length === 2 ? byName[0]! / byName[1]! : byName[0]!;
+    return Math.abs(t.externalMajorIn - diameterIn) <= CALLOUT_SLACK_IN || (PIPES.includes(t.family) && Math.abs(nominal - diameterIn) < 1e-6);
+  };
+  const found = threads.filter(isIt).sort((a, b) => nearness(a, typed) - nearness(b, typed) || b.priorWeight - a.priorWeight);
+  return found.flatMap((t) => typed.genders.map((g) => ({ end: `${t.id}-${g}`, why: `${text}: diameter and threads an inch of ${t.familyName} ${t.sizeName}` })));
+} // biome-ignore format: one sentence
+
+const PIPES: readonly ThreadFamily[] = ['npt', 'npsm', 'ght', 'g'];
+/** What is named beside the callout comes first. */
+const nearness = (t: Thread, { named }: Typed): number => (named.includes(t.family) || (named.includes('pipe') && t.family.startsWith('np')) ? 0 : 1);
+
+/** End codes that begin with what is typed, for one who types the code itself. */
+function begun(clean: string): Reading[] {
+  return clean.includes('-') ? allEndCodes.filter((code) => code.startsWith(clean)).map((end) => ({ end, why: 'end code' })) : [];
+}
+
+/** Keeps the ends that exist, in order, each once, in the material asked for. */
+function known(readings: Reading[], { suffix }: Typed): Reading[] {
+  const seen = new Set<string>();
+  return readings.flatMap((r) => {
+    const end = suffix && isEndCode(r.end + suffix) ? r.end + suffix : r.end;
+    if (seen.has(end) || !isEndCode(end)) return [];
+    seen.add(end);
+    return [{ ...r, end }];
+  });
+}

@@ -1,0 +1,110 @@
+/** The words of the trade: what each says of an end. Phrases of up to four words; the longest that fits is taken. */
+import type { EndFamily } from '../code.ts';
+
+export type Gender = 'm' | 'f';
+
+/** What a word names: a family of ends, or a kind that stands for several. */
+export type Named = EndFamily | 'pipe' | 'iron pipe' | 'cts' | 'tube' | 'riser' | 'nipple' | 'hose' | 'stop' | 'lead';
+
+export interface Phrase {
+  words: string;
+  /** Families of ends it names. */
+  names?: Named;
+  /** Said outright: 'male'. */
+  gender?: Gender;
+  /** Usual of the thing: a nut is female, an outlet male. */
+  side?: Gender;
+  /** A nut that turns on its piece. */
+  swivel?: true;
+  /** A nut by itself. */
+  nut?: true;
+  by?: 'od' | 'nominal';
+  material?: ':plastic' | ':metal';
+  /** Id in appliances.csv. */
+  appliance?: string;
+  /** The size beside it is not that of its thread. */
+  ownSize?: true;
+  gas?: true;
+}
+
+type Row = [words: string, says: Omit<Phrase, 'words'>];
+
+// biome-ignore format: a table
+const ROWS: Row[] = [
+  ['comp|compression|compr|cmp', { names: 'comp' }],
+  ['flare|flared|sae', { names: 'flare' }],
+  ['mip|mpt|mnpt|mips|mipt|male iron pipe|male pipe thread|male pipe|male ips|male npt', { names: 'pipe', gender: 'm' }],
+  ['fip|fpt|fnpt|fips|fipt|female iron pipe|female pipe thread|female pipe|female ips', { names: 'pipe', gender: 'f' }],
+  ['ips|ip|pipe thread|iron pipe thread|iron pipe size|iron pipe straight', { names: 'pipe' }],
+  ['iron pipe', { names: 'iron pipe' }],
+  ['npt|taper|tapered|pipe taper', { names: 'npt' }],
+  ['npsm|nps|straight thread|straight pipe|straight pipe thread|straight shank|faucet thread', { names: 'npsm' }],
+  ['bc|ballcock|ball cock|fill valve|fill-valve|float valve shank|tank shank', { names: 'bc' }],
+  ['ght|garden hose|garden hose thread|hose thread|ht|nh|nst', { names: 'ght' }],
+  ['mht|mght|male hose|male hose thread|male garden hose', { names: 'ght', gender: 'm' }],
+  ['fht|fght|female hose|female hose thread|female garden hose', { names: 'ght', gender: 'f' }],
+  ['hose bib|hose bibb|hosebib|hosebibb|hose-bib|hose-bibb|bib|bibb|sillcock|sill cock|boiler drain|spigot|hose spigot|hose valve|laundry valve|laundry box|washer box|washer valve|wall box|wallbox|laundry tub faucet', { names: 'ght', side: 'm', ownSize: true }],
+  ['aer|aerator', { names: 'aer' }],
+  ['g|bsp|bspp|british pipe|british', { names: 'g' }],
+  ['m10 tail|mixer tail|mixer hose', { names: 'm', side: 'm' }],
+  ['cu|copper|soft copper|hard copper|copper pipe|copper tube|copper tubing|copper stub|type k|type l|type m', { names: 'cu' }],
+  ['pex|pex-a|pex-b|pex a|pex b|pexa|pexb|pex tubing|pex pipe', { names: 'pex' }],
+  ['cpvc', { names: 'cpvc' }],
+  ['pe|poly|polyethylene|poly tube|poly tubing|poly line|plastic tube|plastic tubing|plastic line', { names: 'pe' }],
+  ['pb|polybutylene|poly b|poly-b|polyb|grey|gray|grey pipe|gray pipe|grey poly|gray poly', { names: 'pb' }],
+  ['steel|galvanized|galvanised|galv|black iron|black pipe|black iron pipe|galvanized pipe|galv pipe|steel pipe|iron', { names: 'steel' }],
+  ['lead|lead pipe', { names: 'lead' }],
+  ['cts|copper tube size|stub out|stubout|stub-out', { names: 'cts' }],
+  ['tube|tubing', { names: 'tube' }],
+  ['ptc|push|push in|push-in|push fit|pushfit|push-fit|push on|push-on|push to connect|push-to-connect|push connect|quick connect|quick-connect|quickconnect|qc|push fitting', { names: 'ptc' }],
+  ['cup|solder|soldered|sweat|sweated|solder cup|sweat cup', { names: 'cup' }],
+  ['crimp|clamp|cinch|barb|barbed|insert barb|f1807|f2159|crimp ring|pex barb|pex crimp|pex clamp|pex cinch', { names: 'crimp' }],
+  ['expand|expansion|expander|f1960|pex expansion|cold expansion|pex-a expansion|pex a expansion', { names: 'expand' }],
+  ['nose|acorn|bullnose|bull nose|riser nose', { names: 'nose' }],
+  ['riser|supply tube|basin riser|faucet riser|toilet riser|lavatory riser', { names: 'riser' }],
+  ['nipple', { names: 'nipple' }],
+  ['union', { names: 'pipe' }],
+  ['hose', { names: 'hose', side: 'f' }],
+  ['stop|angle stop|straight stop|shutoff|shut off|shut-off|stop valve|stops|angle stops|supply stop|supply valve|shutoff valve|shut off valve|dual stop', { names: 'stop', side: 'm' }],
+  ['m|male|man', { gender: 'm' }],
+  ['f|female|fem|fml', { gender: 'f' }],
+  ['nut|loose nut|coupling nut', { side: 'f', nut: true }],
+  ['swivel|swivel nut|swivel end', { side: 'f', swivel: true }],
+  ['hose end|connector nut|line nut|supply line|braided line|braided hose|flex line|flex hose|flex connector|flexible line|flexible hose|flexible connector|connector|supply hose', { side: 'f' }],
+  ['outlet|inlet|tail|tails|tailpiece|tail piece|shank|port|spud|valve|tee branch', { side: 'm' }],
+  ['od|outside|o.d|outside diameter', { by: 'od' }],
+  ['nominal|nom|id|i.d', { by: 'nominal' }],
+  ['plastic|acetal|nylon', { material: ':plastic' }],
+  ['metal|brass|chrome|stainless', { material: ':metal' }],
+  ['toilet|toilet tank|water closet|closet|tank|commode|wc', { appliance: 'toilet' }],
+  ['faucet|tap|basin|basin faucet|lavatory|lav|bathroom faucet|sink|sink faucet|mixer', { appliance: 'basin-faucet' }],
+  ['kitchen faucet|kitchen sink|kitchen tap', { appliance: 'kitchen-faucet' }],
+  ['bidet|bidet seat|bidet toilet seat', { appliance: 'bidet-seat' }],
+  ['dishwasher|dish washer|dw', { appliance: 'dishwasher' }],
+  ['fridge|refrigerator|frig|ice box|fridge line', { appliance: 'refrigerator' }],
+  ['ice maker|icemaker|ice machine|ice-maker|ice maker line', { appliance: 'ice-maker' }],
+  ['brewer|coffee maker|coffee machine|coffee brewer', { appliance: 'brewer' }],
+  ['glass rinser|rinser', { appliance: 'glass-rinser' }],
+  ['ro|reverse osmosis|ro unit|ro faucet|drinking tap', { appliance: 'ro-dispenser' }],
+  ['washer|washing machine|clothes washer|laundry', { appliance: 'washing-machine' }],
+  ['tub|tub filler|bathtub|tub spout', { appliance: 'tub-filler' }],
+  ['hydrant|frost free|frost-free|yard hydrant', { appliance: 'hydrant' }],
+  ['gas|csst|yellow|propane|natural gas|lp|lpg|gas line|gas pipe|gas flex', { gas: true }],
+  // Said along with an end, and nothing more.
+  ['in|inch|inches|size|sized|thread|threads|threaded|pipe|fitting|adapter|adaptor|supply|line|angle|straight|elbow|ell|tee|coupling|couple|coupler|end|side|hot|cold|water|x|the|a|an|my|on|of|with|this|that|for|from|to|it|is|standard|regular|old|new|existing|under|copper sweat tee|kitchen|bathroom|bath|connect|connection|braided|flex|flexible|rigid|cap|plug|stub|rough|iso|type|out|off|wall|floor|main|cabinet', {}],
+];
+
+let made: ReadonlyMap<string, Phrase> | null = null;
+
+/** Every phrase by its words; put together when the first is asked for. */
+export function phrases(): ReadonlyMap<string, Phrase> {
+  made ??= new Map(ROWS.flatMap(([words, says]) => words.split('|').map((w) => [w, { words: w, ...says }] as const)));
+  return made;
+}
+
+/** A word still being typed counts from its second letter on: the first of the table that begins so. */
+export function begunWord(word: string): Phrase | undefined {
+  if (word.length < 2) return undefined;
+  for (const [words, phrase] of phrases()) if (words.startsWith(word)) return phrase;
+  return undefined;
+}

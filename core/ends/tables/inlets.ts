@@ -1,0 +1,29 @@
+import { parseEnd } from '../code.ts';
+import { inletsTable } from './inlets.table.ts';
+
+const threadsByAppliance = new Map<string, ReadonlySet<string>>(
+  inletsTable.map((row) => [
+    row.appliance,
+    new Set(
+      row.ends.flatMap((code) => {
+        const end = parseEnd(code);
+        return end.kind === 'thread' ? [end.thread.id] : [];
+      }),
+    ),
+  ]),
+);
+
+/** Ids of the threads among an appliance's usual inlets; undefined for an appliance not in the table. */
+export function inletThreads(appliance: string): ReadonlySet<string> | undefined {
+  return threadsByAppliance.get(appliance);
+}
+
+export const knownAppliances: readonly string[] = inletsTable.map((row) => row.appliance);
+
+const inletsByAppliance = new Map<string, readonly string[]>(inletsTable.map((row) => [row.appliance, row.ends]));
+
+/** Usual inlets of an appliance, the most met first; none for one that is not in the table. */
+export const usualInlets = (appliance: string): readonly string[] => inletsByAppliance.get(appliance) ?? [];
+
+/** Whether the catalogue has such a kind of appliance. */
+export const isApplianceKind = (id: string): boolean => inletsTable.some((row) => row.appliance === id);

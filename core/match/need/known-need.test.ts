@@ -1,0 +1,134 @@
+import assert from 'node:assert/strict';
+import { describe, it } from 'node:test';
+import { isOpenPipe } from '../../ends/hose-or-pipe.ts';
+import { defaultRules } from '../../house/rules.ts';
+import type { Part } from '../part.ts';
+import { matchPreferring } from '../preferring.ts';
+import { askedNeeds, type KnownFacts, knownNeed, needOfAll, rulesOfAll } from './known-need.ts';
+import { usualBoreIn } from './usual-bore.ts';
+
+const appliance = (id: string, more: Partial<KnownFacts['appliance']> = {}): KnownFacts['appliance'] => ({
+  id, name: id, minBoreIn: 0.15, usualNeeds: [], avoid: [], maxStaticPsi: 80, ...more,
+}); // biome-ignore format: one row
+const facts = (more: Partial<KnownFacts> = {}): KnownFacts => ({
+  appliance: appliance('toilet'),
+  from: 'cu-5/8od',
+  to: 'bc-7/8-m',
+  distanceIn: null,
+  hasNoStop: false,
+  place: { hidden: false, ownStop: false, arrestor: false },
+  stubs: {},
+  rules: defaultRules,
+  ...more,
+});
+const need = (f: KnownFacts, ...changes: Parameters<typeof askedNeeds>[1]) => needOfAll('cold', askedNeeds(knownNeed(f), changes));
+
+describe('what is known of a run', () => {
+  it('asks what the appliance usually wants, once: a washing machine for an arrestor and its bore', () => {
+    const washer = facts({ appliance: appliance('washing-machine', { usualNeeds: ['arrestor'], minBoreIn: 0.3 }), to: 'ght-3/4-m' });
+    assert.deepEqual(need(washer).need, { water: 'cold', arrestor: true, minBoreIn: 0.3 });
+    const told = { ...washer, place: { ...washer.place, arrestor: true } };
+    assert.deepEqual(
+      knownNeed(told).flatMap((k) => (k.id === 'arrestor' ? [k.from] : [])),
+      ['look'],
+    );
+  });
+
+  it('takes what was seen: a chromed stub out of the wall, walled in, at 95 psi', () => {
+    const seen = facts({
+      distanceIn: 12,
+      place: { hidden: true, ownStop: true, arrestor: false, outOf: 'wall', pressurePsi: 95 },
+      stubs: { from: { finish: 'chromed', lengthIn: 1.5 } },
+    });
+    assert.deepEqual(need(seen).need, {
+      water: 'cold',
+      minLengthIn: 12,
+      stop: true,
+      reachable: false,
+      pressurePsi: 95,
+      outOf: 'wall',
+      stub: { side: 'from', finish: 'chromed', lengthIn: 1.5 },
+      minBoreIn: 0.15,
+    });
+  });
+
+  it('asks for a stop of its own where Look says that there is none, and says why', () => {
+    const none = facts({ hasNoStop: true });
+    assert.equal(need(none).need.stop, true);
+    assert.match(knownNeed(none).find((k) => k.id === 'own-stop')!.because, /No stop is there, and code and practice want one for a toilet/);
+    assert.equal(need(none, { id: 'own-stop', to: null, because: 'the branch has one' }).need.stop, undefined);
+    assert.equal(need(facts()).need.stop, undefined);
+    const told = facts({ hasNoStop: true, place: { hidden: false, ownStop: true, arrestor: false } });
+    assert.equal(knownNeed(told).filter((k) => k.id === 'own-stop').length, 1);
+  });
+
+  it('knows an open pipe from a valve\u2019s outlet', () => {
+    const open = ['cu-5/8od', 'pex-5/8od', 'npt-1/2-m', 'npt-1/2-f', 'steel-1/2ips'];
+    const shut = ['comp-3/8-m', 'ght-3/4-m', 'bc-7/8-f', 'npsm-1/2-m', 'ptc-1/4od'];
+    assert.deepEqual([...open, ...shut].map(isOpenPipe), [...open.map(() => true), ...shut.map(() => false)]);
+  });
+
+  it('asks nothing of a tube that is none, and of the other side where that is one', () => {
+    const stubs = { from: { finish: 'pitted' as const }, to: { finish: 'bare' as const } };
+    assert.equal(need(facts({ from: 'comp-3/8-m', stubs })).need.stub, undefined);
+    assert.equal(need(facts({ from: 'comp-3/8-m', to: 'pe-1/4od', stubs })).need.stub?.side, 'to');
+  });
+
+  it('avoids together what the appliance and the place avoid, each said once', () => {
+    const ro = appliance('ro-dispenser', { avoid: ['copper', 'brass'] });
+    const after = { hidden: false, ownStop: false, arrestor: false, afterOsmosis: true };
+    assert.deepEqual(need(facts({ appliance: ro, place: after })).need.avoid, ['copper', 'brass']);
+    assert.equal(knownNeed(facts({ appliance: ro, place: after })).filter((k) => k.need.avoid).length, 1);
+    const hydrant = appliance('hydrant', { avoid: ['hose'] });
+    assert.deepEqual(need(facts({ appliance: hydrant, place: after })).need.avoid, ['copper', 'brass', 'hose']);
+  });
+
+  it('is changed for one run: another figure, left out, another house rule', () => {
+    const run = facts({ appliance: appliance('dishwasher', { minBoreIn: 0.24, usualNeeds: ['arrestor'] }) });
+    const because = 'the sheet says so';
+    const changes = [
+      { id: 'bore', to: 0.2, because },
+      { id: 'arrestor', to: null, because },
+      { id: 'push', to: 'never', because },
+    ] as const;
+    assert.deepEqual(need(run, ...changes).need, { water: 'cold', minBoreIn: 0.2 });
+    const asked = askedNeeds(knownNeed(run), changes);
+    assert.equal(rulesOfAll(defaultRules, asked).push, 'never');
+    assert.equal(asked.find((a) => a.id === 'bore')?.text, '0.2 in of bore');
+    assert.deepEqual(
+      asked.filter((a) => a.change !== null).map((a) => a.id),
+      ['arrestor', 'bore', 'push'],
+    );
+  });
+});
+
+describe('a hose onto an appliance hose', () => {
+  const part = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => ({
+    id, name: id, kind: 'x', ends: [{ id: 'a', code: a, port: 'either' }, { id: 'b', code: b, port: 'either' }], flexible: false, cutToLength: false,
+    lengthIn: 2, waters: ['cold', 'hot'], maxPsi: 125, maxF: 180, potable: true, priceCents: 500, minutes: 2, tags: [], ...more,
+  }); // biome-ignore format: one row
+  const extension = part('extension', 'comp-3/8-f', 'comp-3/8-m', { flexible: true, lengthIn: 20, tags: ['hose'] });
+  const coil = part('coil', 'cu-3/8od', 'cu-3/8od', { flexible: true, cutToLength: true, maxLengthIn: 300, priceCents: 3000, tags: ['copper'] });
+  const union = part('union', 'comp-3/8-m', 'comp-3/8-m', { tags: ['union'] });
+  const { need: asked, soft } = need(facts({ to: 'comp-3/8-f', distanceIn: 12 }));
+  const best = (parts: Part[]) => matchPreferring({ from: 'comp-3/8-m', to: 'comp-3/8-f', parts, need: asked }, soft).chains[0];
+
+  it('is proposed only when nothing else reaches, with its caution', () => {
+    assert.deepEqual(soft, ['hose']);
+    assert.deepEqual(best([extension, coil, union])?.parts, ['coil', 'union']);
+    const alone = best([extension, union]);
+    assert.deepEqual(alone?.parts, ['extension']);
+    assert.ok(alone?.cautions.some((c) => c.rule === 'hose-on-hose'));
+  });
+});
+
+describe('the bore of a question without a run', () => {
+  const list = [
+    { usualInletEnds: ['ght-3/4-m', 'npt-3/8-f'], minBoreIn: 0.24 },
+    { usualInletEnds: ['ght-3/4-m'], minBoreIn: 0.3 },
+  ];
+  it('is the least that an appliance with such an inlet asks, whatever its material', () => {
+    assert.equal(usualBoreIn(list, 'ght-3/4-m:plastic'), 0.24);
+    assert.equal(usualBoreIn(list, 'comp-1/4-m'), null);
+  });
+});

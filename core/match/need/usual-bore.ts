@@ -1,0 +1,14 @@
+import type { EndCode } from '../../ends/code.ts';
+import type { Appliance } from '../../make/step-data.ts';
+
+const ofAnyMaterial = (code: EndCode) => code.replace(/:.*$/, '');
+
+/**
+ * The bore that the least of the appliances with such an inlet asks for, in; null where none usually has it.
+ *
+ * For a question without a run: whatever stands behind, less would starve it.
+ */
+export function usualBoreIn(appliances: Pick<Appliance, 'usualInletEnds' | 'minBoreIn'>[], inlet: EndCode): number | null {
+  const bores = appliances.filter((a) => a.usualInletEnds.some((e) => ofAnyMaterial(e) === ofAnyMaterial(inlet))).map((a) => a.minBoreIn);
+  return bores.length === 0 ? null : Math.min(...bores);
+}

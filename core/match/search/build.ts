@@ -1,0 +1,142 @@
+import type { EndCode } from '../../ends/code.ts';
+import { parseEnd } from '../../ends/code.ts';
+import { boreIn } from '../../ends/drawn/bore.ts';
+import { isHoseNut } from '../../ends/hose-or-pipe.ts';
+import type { SealId } from '../../ends/tables/seals.ts';
+import type { Reason } from '../../reason.ts';
+import type { Part, PartEnd } from '../part.ts';
+import { type Branch, type Chain, type ChainJoint, SCALDS_F } from '../query.ts';
+import { stubCautions } from '../stub.ts';
+import { notPreferred } from '../suits.ts';
+import { chainReason } from '../told/sayings.ts';
+import { piecePriceCents } from './pricing.ts';
+import { callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
+
+/** One part as a chain uses it. */
+export interface Step {
+  part: Part;
+  inEnd: PartEnd;
+  outEnd: PartEnd;
+  branches: Branch[];
+  lengthIn: number;
+  cutLengthIn: number | null;
+}
+
+/** Puts the chosen steps together as a chain, with every figure worked out afresh and exactly. */
+export function buildChain(s: Setting, steps: Step[]): Chain {
+  const { weights } = s.rules;
+  const joints = jointsOf(s, steps);
+  const branches = steps.flatMap((o) => o.branches);
+  const loose = countLoose(joints, branches);
+  const caps = branches.filter((b) => b.use === 'cap').length;
+  const rates = [...joints.map((j) => callbackRateOf(s, j.mating)), ...Array<number>(caps).fill(s.rates.cap)];
+  const priceCents =
+    steps.reduce((sum, o) => sum + piecePriceCents(o.part, o.cutLengthIn), 0) +
+    Object.entries(loose).reduce((sum, [code, n]) => sum + n * (s.loosePrice.get(code) ?? 0), 0);
+  const minutes = steps.reduce((sum, o) => sum + o.part.minutes, 0);
+  const offVan = [
+    ...steps.filter((o) => partShort(s, o.part.id)).map((o) => o.part.id),
+    ...Object.entries(loose).flatMap(([code, n]) => (looseShort(s, code, n) ? [code] : [])),
+  ];
+  const cost = {
+    price: priceCents / 100,
+    minutes: minutes * weights.minuteDollars,
+    callbacks: rates.reduce((sum, r) => sum + r, 0) * weights.callbackDollars,
+    trip: offVan.length > 0 ? weights.tripDollars : 0,
+    preference: steps.filter((o) => notPreferred(o.part, s.rules, s.need.outOf)).length * weights.notPreferredDollars,
+  };
+  return {
+    parts: steps.map((o) => o.part.id),
+    path: steps.map((o) => ({
+      part: o.part.id,
+      inEnd: o.inEnd.id,
+      outEnd: o.outEnd.id,
+      ...(o.cutLengthIn === null ? {} : { cutLengthIn: o.cutLengthIn }),
+    })),
+    branches,
+    joints,
+    loose,
+    lengthIn: steps.reduce((sum, o) => sum + o.lengthIn, 0),
+    priceCents,
+    leakRisk: 1 - rates.reduce((dry, r) => dry * (1 - r), 1),
+    minutes,
+    offVan,
+    cautions: cautionsOf(s, steps, joints),
+    cost: { total: cost.price + cost.minutes + cost.callbacks + cost.trip + cost.preference, ...cost },
+  };
+}
+
+/** A chain that falls below this share of the bore of both its ends is worth a word: a fifth of the area. */
+const NARROW = 0.45;
+
+function narrowing(s: Setting, steps: Step[]): Reason[] {
+  const least = Math.min(...steps.flatMap((o) => [boreIn(o.inEnd.code), boreIn(o.outEnd.code)]));
+  const ends = Math.min(boreIn(s.from), boreIn(s.to));
+  if (least >= NARROW * ends) return [];
+  return [chainReason('narrow', { boreIn: Number(least.toFixed(2)), endsIn: Number(ends.toFixed(2)) })];
+}
+
+function jointsOf(s: Setting, steps: Step[]): ChainJoint[] {
+  const outs: EndCode[] = [s.from, ...steps.map((o) => o.outEnd.code)];
+  const ins: EndCode[] = [...steps.map((o) => o.inEnd.code), s.to];
+  const pairs = outs.map((a, i) => [a, ins[i] as EndCode] as const);
+  for (const b of steps.flatMap((o) => o.branches)) if (b.use === 'rejoin') pairs.push([b.code, s.rejoin as EndCode]);
+  return pairs.map(([a, b], i) => ({ n: i + 1, a, b, mating: s.mating(a, b) }));
+}
+
+function countLoose(joints: ChainJoint[], branches: Chain['branches']): Record<string, number> {
+  const out: Record<string, number> = {};
+  const codes = [...joints.flatMap((j) => j.mating.loose), ...branches.flatMap((b) => (b.use === 'cap' ? [`cap-${b.code}`] : []))];
+  for (const code of codes) out[code] = (out[code] ?? 0) + 1;
+  return out;
+}
+
+/** What a joint asks care of, by how it seals. */
+const BY_SEAL: Partial<Record<SealId, Reason[]>> = {
+  solder: [chainReason('fire'), chainReason('solder-first')],
+  'washer-on-taper': [chainReason('washer-on-taper')],
+};
+
+/** What can be trusted to hurt or to leak, each said once, where its hazard is in the chain. */
+function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
+  const out: Reason[] = [];
+  if (joints.some((j) => j.mating.verdict === 'marginal')) {
+    out.push(chainReason('marginal'));
+  }
+  for (const side of [s.from, s.to]) {
+    if (parseEnd(side).family === 'ptc') {
+      out.push(chainReason('push-found'));
+    }
+  }
+  for (const seal of new Set(joints.flatMap((j) => j.mating.seal ?? []))) out.push(...(BY_SEAL[seal] ?? []));
+  out.push(...joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper')));
+  out.push(...stubOf(s, steps, joints));
+  if (steps.at(-1)?.part.tags.includes('hose') && isHoseNut(s.to)) {
+    out.push(chainReason('hose-on-hose'));
+  }
+  out.push(...tooLong(s, steps));
+  out.push(...narrowing(s, steps));
+  if (steps.some((o) => o.branches.some((b) => b.use === 'free'))) {
+    out.push(chainReason('outlet-free'));
+  }
+  if (s.need.water === 'hot' && s.need.tempF > SCALDS_F) {
+    out.push(chainReason('scald', { tempF: s.need.tempF }));
+  }
+  return out;
+}
+
+/** A hose this much longer than asked, in, and by this factor, loops. */
+const LOOPS = { moreIn: 24, times: 2 };
+
+function tooLong({ need: { minLengthIn } }: Setting, steps: Step[]): Reason[] {
+  const hose = steps.find((o) => o.part.flexible && o.cutLengthIn === null);
+  if (!hose || minLengthIn === null || hose.lengthIn < minLengthIn * LOOPS.times || hose.lengthIn < minLengthIn + LOOPS.moreIn) return [];
+  return [chainReason('long-line', { lengthIn: hose.lengthIn, minLengthIn })];
+}
+
+function stubOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
+  const { stub } = s.need;
+  if (stub === null) return [];
+  const joint = joints[stub.side === 'from' ? 0 : steps.length];
+  return joint ? stubCautions(stub, s[stub.side], joint.mating) : [];
+}

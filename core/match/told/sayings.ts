@@ -1,0 +1,36 @@
+/** What is said with care of a chain: where it can hurt, leak or fall short. */
+import { sealById } from '../../ends/tables/seals.ts';
+import { reasonsBy, sayings } from '../../sayings.ts';
+import { diameter, length, said, temperature } from '../../units/quantity.ts';
+import { SCALDS_F } from '../query.ts';
+
+const STUBS = 'field reference, section 3: typical';
+
+export const chainSayings = sayings({
+  fire: { says: 'Soldering: heat shield, extinguisher, fire watch for 30 minutes; an end open for the steam; a wet pipe will not solder.' },
+  'solder-first': { says: 'Solder first, let it cool, then the rest: no plastic, rubber or push fitting near the heat.' },
+  'washer-on-taper': { says: () => `A washer nut on a taper stub: ${sealById('washer-on-taper')?.note}.` },
+  marginal: { says: 'A joint of this chain only may hold: get the right part if there is any way to.' },
+  'push-found': { says: 'A push-to-connect end found in place: check that it is sound, and that it takes this tube.' },
+  'hose-on-hose': {
+    says: "A hose onto the appliance's own hose: connectors are not joined in series where anything else reaches. Keep the joint in sight.",
+  },
+  'outlet-free': { says: 'An outlet stays free: keep its valve shut, and cap it until a line is on it.' },
+  scald: { says: said`Hot water above ${temperature(SCALDS_F)} scalds: cool it or keep hands clear.` },
+  narrow: {
+    says: (f) =>
+      said`It narrows to about ${diameter(Number(f.boreIn), 2)} between ends of ${diameter(Number(f.endsIn), 2)} (typical): less water, slower to fill.`,
+  },
+  'long-line': {
+    says: (f) =>
+      said`The line is ${length(Number(f.lengthIn))} for ${length(Number(f.minLengthIn))}: the rest loops, and may kink. A shorter one is better.`,
+  },
+  'stub-chromed': { says: 'Chromed tube: turn or sand the chrome off to bright copper where the joint goes.', source: STUBS },
+  'stub-pitted': { says: 'Pitted tube: cut it back to where it is sound.', source: STUBS },
+  'stub-unknown': {
+    says: 'The finish of the tube is not known: chromed, it takes no push fitting; pitted, neither push, ferrule nor solder. Look first.',
+    source: STUBS,
+  },
+});
+
+export const chainReason = reasonsBy(chainSayings);

@@ -1,0 +1,102 @@
+/** An entry of the book as its table holds it: among the entries of runs. */
+import { type BookEntry, isOfShop, type SubjectKind } from '../../record/book/entry.ts';
+import type { Sql, Tx } from '../database/connection.ts';
+import { digestOf, shopKey } from './digest.ts';
+
+export interface BookRow {
+  entry_id: string;
+  subject_kind: SubjectKind;
+  subject_id: string;
+  kind: string;
+  corrects_id: string | null;
+  device_id: string;
+  person_id: string | null;
+  seq: number | null;
+  seen_at: Date;
+  sent_at: Date;
+  recorded_at: Date;
+  body: BookEntry['body'];
+  erased: string | null;
+}
+
+export const bookColumns = [
+  'entry_id',
+  'subject_kind',
+  'subject_id',
+  'kind',
+  'corrects_id',
+  'device_id',
+  'person_id',
+  'seq',
+  'seen_at',
+  'sent_at',
+  'recorded_at',
+  'body',
+  'erased',
+] as const;
+
+export const bookEntryOf = (row: BookRow): BookEntry => ({
+  id: row.entry_id,
+  deviceId: row.device_id,
+  personId: row.person_id,
+  ...(row.seq === null ? {} : { seq: row.seq }),
+  seenAt: row.seen_at.toISOString(),
+  sentAt: row.sent_at.toISOString(),
+  recordedAt: row.recorded_at.toISOString(),
+  correctsId: row.corrects_id,
+  subject: { kind: row.subject_kind, id: row.subject_id },
+  change: row.kind,
+  body: row.body,
+  ...(row.erased === null ? {} : { erased: row.erased }),
+});
+
+/** What is said of the shop is said of the one it is said in: in another shop, and in a file, the same words are of that one. */
+export const ofShop = <E extends BookEntry>(shopId: string, entry: E): E =>
+  isOfShop(entry.subject.kind) ? { ...entry, subject: { ...entry.subject, id: shopId } } : entry;
+
+export type PlacedBookRow = BookRow & { position: string };
+
+export const placedBookEntryOf = (row: PlacedBookRow): PlacedBookEntry =>
+  ({ ...bookEntryOf(row), position: Number(row.position) }) as PlacedBookEntry;
+
+/** An entry of the book that has its times, and its place in the shop's order. */
+export type PlacedBookEntry = BookEntry & { sentAt: string; recordedAt: string; position: number };
+
+export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedBookEntry[]): Promise<void> {
+  const key = await shopKey(tx, shopId);
+  const rows = entries.map((e) => ({
+    entry_id: e.id,
+    subject_kind: e.subject.kind,
+    subject_id: e.subject.id,
+    kind: e.change,
+    corrects_id: e.correctsId,
+    device_id: e.deviceId,
+    person_id: e.personId ?? null,
+    seq: e.seq ?? null,
+    seen_at: e.seenAt,
+    sent_at: e.sentAt,
+    recorded_at: e.recordedAt,
+    position: e.position,
+    body: e.body,
+    erased: e.erased ?? null,
+    digest: e.erased ?? digestOf(e, key),
+  }));
+  // As one value: a statement of some ten thousand takes the database longer to read than to carry out.
+  for (let i = 0; i < rows.length; i += SLICE) {
+    await tx`
+      insert into entry (shop_id, entry_id, subject_kind, subject_id, kind, corrects_id, device_id, person_id, seq, seen_at, sent_at, recorded_at, position, body, erased, digest)
+      select ${shopId}, r.* from jsonb_to_recordset(${tx.json(rows.slice(i, i + SLICE) as never)}) as r (entry_id uuid, subject_kind text, subject_id uuid,
+        kind text, corrects_id uuid, device_id uuid, person_id uuid, seq int, seen_at timestamptz, sent_at timestamptz, recorded_at timestamptz, position bigint,
+        body jsonb, erased text, digest text)`;
+  }
+}
+
+const SLICE = 1000;
+
+/** What was said of some subjects, in the shop's order. */
+export async function entriesOfSubjects(sql: Sql | Tx, shopId: string, subjectIds: string[]): Promise<PlacedBookEntry[]> {
+  if (subjectIds.length === 0) return [];
+  const rows = await sql<PlacedBookRow[]>`
+    select ${sql([...bookColumns, 'position'])} from entry where shop_id = ${shopId} and subject_id = any(${subjectIds}::uuid[]) order by position`;
+  return rows.map(placedBookEntryOf);
+}
