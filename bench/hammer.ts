@@ -3,8 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { networkOf } from '../core/hammer/waves/network.ts';
-import { RENEW_EVERY, swap } from '../core/hammer/waves/pipe.ts';
+import { networkOf, RENEW_EVERY, swap } from '../core/hammer/index.ts';
 import { bandOf, operatingPoint, type SurgeQuestion, surge, sweptQuestion, sweptRun } from '../core/index.ts';
 import { at, line, sorted, timed } from './figures.ts';
 

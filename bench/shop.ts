@@ -1,7 +1,7 @@
 /** A shop of some years, made up: 5,000 premises, 60,000 visits, a million entries; and how fast it is read and written. */
 import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { usualWork } from '../core/make/work-kinds.ts';
+import { usualWork } from '../core/make/index.ts';
 import { addDays } from '../record/visit/day.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
 import { lockCursor, moveCursor } from '../store/database/cursor.ts';

@@ -38,7 +38,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   write('nut-flats.csv', 'nut-flats', readNutFlats(), 'make');
   write('threads.csv', 'threads', readThreads());
   write('tubes.csv', 'tubes', readTubes());
-  write('seals.csv', 'seals', readSeals());
+  write('seals.csv', 'seals', readSeals(), 'rows');
   write('tube-joints.csv', 'tube-joints', readTubeJoints());
   write('appliances.csv', 'inlets', inletsOf());
 }

@@ -1,11 +1,10 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
-import type { LossRow } from '../core/flow/line-pieces.ts';
-import type { DutyRow } from '../core/log/duties.ts';
-import type { LookData } from '../core/look/rows.ts';
-import type { Appliance, StepTemplate } from '../core/make/step-data.ts';
-import type { WorkKind } from '../core/make/work-kinds.ts';
-import type { Loose, Part } from '../core/match/part.ts';
+import type { LossRow } from '../core/flow/index.ts';
+import type { DutyRow } from '../core/log/index.ts';
+import type { LookData } from '../core/look/index.ts';
+import type { Appliance, StepTemplate, WorkKind } from '../core/make/index.ts';
+import type { Loose, Part } from '../core/match/index.ts';
 import { readAppliances } from './appliances.ts';
 import { readDuties } from './duties.ts';
 import { readLook } from './look.ts';

@@ -1,8 +1,7 @@
 /** Standard lengths of connectors, usual places of stop and inlet by appliance, and the holes a van can make; checked on reading. */
 import { z } from 'zod';
-import { tubeById } from '../core/ends/tables/tubes.ts';
-import type { HoleSize } from '../core/reach/holes.ts';
-import { type LineKind, type Setting, WAYS, type Way } from '../core/reach/setting.ts';
+import { tubeById } from '../core/ends/index.ts';
+import { type HoleSize, type LineKind, type Setting, WAYS, type Way } from '../core/reach/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

@@ -1,15 +1,23 @@
 /** The steps that work cards are composed from, checked on reading. */
 import { z } from 'zod';
-import { ACT_VERBS } from '../core/make/acts.ts';
-import { checkSteps, StepDataError } from '../core/make/check-steps.ts';
-import { FACTS } from '../core/make/fact-names.ts';
-import { CHAIN_FIGURES } from '../core/make/figures/known-figures.ts';
-import { figuresOf } from '../core/make/figures/reckon.ts';
-import type { Measure, Reckoning } from '../core/make/figures/rows.ts';
-import { withRecoveries } from '../core/make/recoveries.ts';
-import type { DrainJoint, Recovery, StepTemplate } from '../core/make/step-data.ts';
-import { type WorkKind, type WorkKindId, workKinds } from '../core/make/work-kinds.ts';
-import { ROUNDS, type Round } from '../core/prove/method.ts';
+import {
+  ACT_VERBS,
+  CHAIN_FIGURES,
+  checkSteps,
+  type DrainJoint,
+  FACTS,
+  figuresOf,
+  type Measure,
+  type Reckoning,
+  type Recovery,
+  StepDataError,
+  type StepTemplate,
+  type WorkKind,
+  type WorkKindId,
+  withRecoveries,
+  workKinds,
+} from '../core/make/index.ts';
+import { ROUNDS, type Round } from '../core/prove/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 import { readHoleSizes } from './reach.ts';

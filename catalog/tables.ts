@@ -1,10 +1,7 @@
 /** The trade's tables (threads, tubes, seals) as they stand in `data/`, checked on reading. */
 import { z } from 'zod';
-import type { Seal } from '../core/ends/tables/seals.ts';
-import type { Thread } from '../core/ends/tables/threads.ts';
-import type { TubeJoint } from '../core/ends/tables/tube-joints.ts';
-import type { Tube } from '../core/ends/tables/tubes.ts';
-import type { NutFlats } from '../core/make/wrench.ts';
+import type { Seal, Thread, Tube, TubeJoint } from '../core/ends/index.ts';
+import type { NutFlats } from '../core/make/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

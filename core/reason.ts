@@ -1,4 +1,4 @@
-import type { Said } from './units/quantity.ts';
+import type { Said } from './units/index.ts';
 
 /** What was put in, by name: numbers, or words of a closed list. */
 export type Figures = Record<string, number | string>;

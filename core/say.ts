@@ -1,6 +1,6 @@
 /** Sentences by the rule that came out and the figures put in: what is kept of a reason is those two, and its words are made whenever it is read. */
-import { jointSayings } from './ends/sayings.ts';
-import { chainSayings } from './match/told/sayings.ts';
+import { jointSayings } from './ends/index.ts';
+import { chainSayings } from './match/index.ts';
 import type { Reason } from './reason.ts';
 import { worded } from './sayings.ts';
 

@@ -1,6 +1,6 @@
 /** How rules say themselves: a sentence each, made of the figures that were put in. */
 import type { Figures, Reason } from './reason.ts';
-import type { Said } from './units/quantity.ts';
+import type { Said } from './units/index.ts';
 
 type Words<T> = T | ((figures: Figures) => T);
 

@@ -1,9 +1,8 @@
 /** What a question asks of the chain besides its two ends: lengths, a stop, what to keep out. */
 
-import type { HouseRules } from '../house/rules.ts';
-import type { Need } from '../match/query.ts';
-import { readFraction } from '../units/fraction.ts';
-import { readLengthIn } from '../units/length.ts';
+import type { HouseRules } from '../house/index.ts';
+import type { Need } from '../match/index.ts';
+import { readFraction, readLengthIn } from '../units/index.ts';
 
 export interface Demands {
   need: Partial<Need>;

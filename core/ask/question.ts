@@ -1,9 +1,9 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
-import { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from '../ends/read/read.ts';
-import type { HouseRules } from '../house/rules.ts';
-import type { Need } from '../match/query.ts';
+import { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from '../ends/index.ts';
+import type { HouseRules } from '../house/index.ts';
+import type { Need } from '../match/index.ts';
 import type { Reason } from '../reason.ts';
-import { remember } from '../units/remember.ts';
+import { remember } from '../units/index.ts';
 import { readDemands } from './demands.ts';
 
 export interface QuestionRead {

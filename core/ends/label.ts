@@ -1,4 +1,4 @@
-import { writeFraction } from '../units/fraction.ts';
+import { writeFraction } from '../units/index.ts';
 import { type End, type EndCode, parseEnd, type SocketEnd, type ThreadEnd, type TubeEnd } from './code.ts';
 
 /** The nominal name that copper, CPVC and PEX of an outside diameter go by in the shop. */

@@ -1,7 +1,7 @@
 /** What is said of a joint that is made: how it seals, what it asks, what is easily mistaken for it. */
 import type { Figures } from '../reason.ts';
 import { reasonsBy, sayings } from '../sayings.ts';
-import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
+import { turns24, writeFraction, writeTurns } from '../units/index.ts';
 import { parseEnd, type ThreadEnd } from './code.ts';
 import { threadSpec } from './label.ts';
 

@@ -1,6 +1,6 @@
 /** Several appliances open at once on one branch: each takes from the others. */
 import { finite, InputError } from '../errors.ts';
-import { M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
+import { M3_S_PER_GPM, PA_PER_PSI } from '../units/index.ts';
 import { type ApplianceCurve, risePaOf, valveOf } from './operating-point.ts';
 import { type Bored, bored, lossPa, type Piece } from './piece.ts';
 import { fallingRoot } from './root.ts';

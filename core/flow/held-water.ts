@@ -1,6 +1,6 @@
 /** The water that stands in a line: how much, how long until it is gone, what heat is left behind in it. */
 import { finite } from '../errors.ts';
-import { boreArea, celsius, J_PER_BTU, M_PER_IN, M3_PER_GAL } from '../units/si.ts';
+import { boreArea, celsius, J_PER_BTU, M_PER_IN, M3_PER_GAL } from '../units/index.ts';
 import { waterAt } from './water.ts';
 
 /** Of a wall's material: kg/m3 and J/(kg K). @source engineering handbooks, typical */

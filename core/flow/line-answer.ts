@@ -1,7 +1,7 @@
 /** All that is told of a line to an appliance: what comes, how long things take, what would help; each figure with its equation. */
-import { lineCups, rinseOf } from '../make/rinse.ts';
+import { lineCups, rinseOf } from '../make/index.ts';
 import { type Reason, reason } from '../reason.ts';
-import { threeDigits } from '../units/digits.ts';
+import { threeDigits } from '../units/index.ts';
 import { fillSeconds, type HotWait, heldGal, hotWait } from './held-water.ts';
 import type { LinePiece, LossRow } from './line-pieces.ts';
 import type { FlowLine, OperatingPoint } from './operating-point.ts';

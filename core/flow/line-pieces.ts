@@ -1,9 +1,7 @@
 /** A chain of parts as pieces that water loses pressure in. */
-import { parseEnd } from '../ends/code.ts';
-import { type Tube, tubes } from '../ends/tables/tubes.ts';
-import type { Part } from '../match/part.ts';
-import { shortName } from '../match/told/sides.ts';
-import { writeFraction } from '../units/fraction.ts';
+import { parseEnd, type Tube, tubes } from '../ends/index.ts';
+import { type Part, shortName } from '../match/index.ts';
+import { writeFraction } from '../units/index.ts';
 import type { Piece } from './piece.ts';
 
 /** What the shape of a kind of part costs: a row of the catalogue; the first that fits is taken. */

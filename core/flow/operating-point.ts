@@ -1,9 +1,7 @@
 /** What an appliance gets at the end of its line. */
 import { finite } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { threeDigits } from '../units/digits.ts';
-import { pressure, said, speed } from '../units/quantity.ts';
-import { GRAVITY, M_PER_FT, M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
+import { GRAVITY, M_PER_FT, M3_S_PER_GPM, PA_PER_PSI, pressure, said, speed, threeDigits } from '../units/index.ts';
 import { type Bored, bored, lossPa, type Piece, reynoldsOf, speedFtS } from './piece.ts';
 import { fallingRoot } from './root.ts';
 import { type Supply, type SupplyCurve, supplyCurve, supplyPa } from './supply.ts';

@@ -1,6 +1,6 @@
 /** A reverse-osmosis tank that fades as it empties. */
 import { finite, InputError } from '../errors.ts';
-import { ATM_PA, M3_PER_GAL, M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
+import { ATM_PA, M3_PER_GAL, M3_S_PER_GPM, PA_PER_PSI } from '../units/index.ts';
 import { crossing, type FlowLine, type Solvable, solvable } from './operating-point.ts';
 
 export interface OsmosisTank {

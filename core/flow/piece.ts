@@ -1,6 +1,6 @@
 /** A piece of a line, and what water loses in it. */
 import { finite } from '../errors.ts';
-import { boreArea, M_PER_FT, M_PER_IN } from '../units/si.ts';
+import { boreArea, M_PER_FT, M_PER_IN } from '../units/index.ts';
 import { frictionFactor } from './friction.ts';
 import type { Water } from './water.ts';
 

@@ -1,6 +1,7 @@
 /** What an appliance gets through a chain, by the pressures that were read at its place. */
-import type { Appliance } from '../make/step-data.ts';
-import type { Part } from '../match/part.ts';
+
+import type { Part } from '../match/index.ts';
+import type { Appliance } from '../rows/index.ts';
 import { type LinePiece, type LossRow, linePieces, type PathStep, withSteps } from './line-pieces.ts';
 import { type FlowLine, type OperatingPoint, operatingPoint } from './operating-point.ts';
 

@@ -1,9 +1,7 @@
 /** What a house's water gives where the line begins, by how much is taken. */
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { threeDigits } from '../units/digits.ts';
-import { pressure, said } from '../units/quantity.ts';
-import { M3_S_PER_GPM, PA_PER_PSI } from '../units/si.ts';
+import { M3_S_PER_GPM, PA_PER_PSI, pressure, said, threeDigits } from '../units/index.ts';
 
 export interface Supply {
   /** With nothing running, psi. */

@@ -1,6 +1,6 @@
 /** Water at the pressures of a house, from freezing to boiling. */
 import { finite } from '../errors.ts';
-import { celsius } from '../units/si.ts';
+import { celsius } from '../units/index.ts';
 
 /** Of water at a temperature, SI. */
 export interface Water {

@@ -1,5 +1,5 @@
 /** What would bring an appliance more water, and how much: each change of the line tried, the best first. */
-import { type Tube, tubeById, widerTube } from '../ends/tables/tubes.ts';
+import { type Tube, tubeById, widerTube } from '../ends/index.ts';
 import { type LinePiece, type LossRow, tubeName, withSteps } from './line-pieces.ts';
 import { type FlowLine, type OperatingPoint, operatingPoint } from './operating-point.ts';
 

@@ -1,7 +1,5 @@
-import { silhouette } from '../ends/drawn/silhouette.ts';
-import { endLabel } from '../ends/label.ts';
-import { tubeEnds } from '../ends/tables/tubes.ts';
-import { writeFraction } from '../units/fraction.ts';
+import { endLabel, silhouette, tubeEnds } from '../ends/index.ts';
+import { writeFraction } from '../units/index.ts';
 
 type At = [x: number, y: number];
 

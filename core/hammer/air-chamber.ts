@@ -1,6 +1,6 @@
 /** What an air chamber still is: the air that the line has squeezed, and what the water has taken of it. */
 import { finite } from '../errors.ts';
-import { ATM_PA, PA_PER_PSI } from '../units/si.ts';
+import { ATM_PA, PA_PER_PSI } from '../units/index.ts';
 import type { Cushion } from './shape.ts';
 
 /** How much of its air the water has dissolved. @source trade practice: an air chamber fades over months and is refilled by draining */

@@ -1,7 +1,7 @@
 /** Which arrestor a branch takes, by the table that plumbers go by. */
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { coil, pressure, said } from '../units/quantity.ts';
+import { coil, pressure, said } from '../units/index.ts';
 
 export const ARRESTOR_SIZES = ['AA', 'A', 'B', 'C', 'D', 'E', 'F'] as const;
 export type ArrestorSize = (typeof ARRESTOR_SIZES)[number];

@@ -1,6 +1,6 @@
 /** What would soften a bang, and how much: each change tried as a transient of its own. */
 
-import { type Tube, tubes, widerTube } from '../ends/tables/tubes.ts';
+import { type Tube, tubes, widerTube } from '../ends/index.ts';
 import { InputError } from '../errors.ts';
 import type { SurgePipe, SurgeQuestion } from './shape.ts';
 import { surge } from './surge.ts';

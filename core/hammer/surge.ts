@@ -1,6 +1,6 @@
 /** Water hammer: what a line's pressure does when its valve shuts. */
 import { finite, InputError } from '../errors.ts';
-import { M_PER_FT, PA_PER_PSI } from '../units/si.ts';
+import { M_PER_FT, PA_PER_PSI } from '../units/index.ts';
 import { CLOSING_LAWS, type ClosingLaw, type Surge, type SurgeQuestion } from './shape.ts';
 import { Books } from './waves/books.ts';
 import { GAS_WAKES_PA, letGasMove, PARTED_TIMES, wakeGas } from './waves/free-gas.ts';

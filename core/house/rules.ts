@@ -1,6 +1,4 @@
-import type { SealId } from '../ends/tables/seals.ts';
-import type { DutyId } from '../log/duty-ids.ts';
-import type { LineKindId } from '../look/rows.ts';
+import type { DutyId, LineKindId, SealId } from '../rows/index.ts';
 import { HOUSE_CHOICES, type HouseChoices } from './choices.table.ts';
 
 /** The shop's choices where good plumbers disagree. */

@@ -1,8 +1,6 @@
 /** What stands on a part beside the way of the water: the old line taken back, an outlet left free, a cap. */
-import { type End, type EndCode, parseEnd } from '../ends/code.ts';
-import type { EndProfile, Piece, Point } from '../ends/drawn/piece.ts';
-import { endProfile } from '../ends/drawn/profile.ts';
-import type { Branch } from '../match/query.ts';
+import { type End, type EndCode, type EndProfile, endProfile, type Piece, type Point, parseEnd } from '../ends/index.ts';
+import type { Branch } from '../match/index.ts';
 import { heldBy, overlap } from './meet.ts';
 
 /** One end of a part that the water does not go through. */

@@ -1,9 +1,15 @@
 /** How two ends lie when they are joined. */
-import type { End, ThreadEnd, TubeEnd } from '../ends/code.ts';
-import { nutOutline } from '../ends/drawn/nut-profile.ts';
-import type { Piece, Point } from '../ends/drawn/piece.ts';
-import { endProfile } from '../ends/drawn/profile.ts';
-import { engagedIn, FERRULE_DEPTH_IN } from '../ends/drawn/thread-profile.ts';
+import {
+  type End,
+  endProfile,
+  engagedIn,
+  FERRULE_DEPTH_IN,
+  nutOutline,
+  type Piece,
+  type Point,
+  type ThreadEnd,
+  type TubeEnd,
+} from '../ends/index.ts';
 
 /** How far the second end's opening lies before the first one's, toward the water side. */
 export function overlap(a: End, b: End): number {

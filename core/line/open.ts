@@ -1,4 +1,4 @@
-import { type EndCode, parseEnd } from '../ends/code.ts';
+import { type EndCode, parseEnd } from '../ends/index.ts';
 import { bounded, emptySection, type LineSection, siteStub } from './section.ts';
 
 /** Open space between two ends that nothing joins yet, inches on paper. */

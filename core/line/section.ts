@@ -1,7 +1,4 @@
-import { type End, type EndCode, parseEnd } from '../ends/code.ts';
-import type { EndProfile, Piece, Point } from '../ends/drawn/piece.ts';
-import { endProfile } from '../ends/drawn/profile.ts';
-import { tubeById } from '../ends/tables/tubes.ts';
+import { type End, type EndCode, type EndProfile, endProfile, type Piece, type Point, parseEnd, tubeById } from '../ends/index.ts';
 import { type BranchEnd, branchWidthIn, drawBranch, type LineBranch } from './branch.ts';
 import { heldBy, overlap } from './meet.ts';
 

@@ -1,5 +1,5 @@
 /** What keeps leaking: callbacks by seal, part, turns, sealant, house rule and age, each with an interval that is sensible at small counts. */
-import { type SealId, seals } from '../ends/tables/seals.ts';
+import { type SealId, seals } from '../rows/index.ts';
 import { callbackRate } from './callback-rate.ts';
 import { callbacksOverTime } from './over-time.ts';
 import { type WeighedRate, weighedRate } from './weighed-rate.ts';

@@ -1,8 +1,7 @@
 /** What is due again at a connection that was made: which, and since when its time runs. */
-import type { HouseRules } from '../house/rules.ts';
-import type { AgeRow, LineKindId, OnAppliances } from '../look/rows.ts';
-import { isOn } from '../look/rows.ts';
-import { DUTY_IDS, type DutyId } from './duty-ids.ts';
+import type { HouseRules } from '../house/index.ts';
+import { type AgeRow, isOn, type OnAppliances } from '../look/index.ts';
+import { DUTY_IDS, type DutyId, type LineKindId } from '../rows/index.ts';
 
 export { DUTY_IDS, type DutyId };
 

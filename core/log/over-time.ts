@@ -1,5 +1,5 @@
 import { finite, InputError } from '../errors.ts';
-import { poissonMean } from '../units/poisson.ts';
+import { poissonMean } from '../units/index.ts';
 
 /** Joints of one age: how long they stood under water between two ages, and how many came back then. */
 export interface AtAge {

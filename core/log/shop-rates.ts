@@ -1,5 +1,5 @@
-import { type SealId, sealById } from '../ends/tables/seals.ts';
-import type { RatesGiven } from '../match/seal-rates.ts';
+import type { RatesGiven } from '../match/index.ts';
+import { type SealId, sealById } from '../rows/index.ts';
 import { type WeighedRate, weighedRate } from './weighed-rate.ts';
 
 /** Joints a shop made of a seal, and how many came back. */

@@ -1,6 +1,6 @@
 /** Keep, watch or replace: what was found at a run, judged by the catalogue's rows and the house's rules. */
 import { InputError } from '../errors.ts';
-import type { HouseRules } from '../house/rules.ts';
+import type { HouseRules } from '../house/index.ts';
 import { judgeLine } from './line.ts';
 import { isOn, type LookData, type UnknownRow } from './rows.ts';
 import { judgeArrestor, judgeStop } from './stop.ts';

@@ -1,6 +1,6 @@
 /** Whether the line that is there may stay. */
 import { finite } from '../errors.ts';
-import type { HouseRules } from '../house/rules.ts';
+import type { HouseRules } from '../house/index.ts';
 import { reason } from '../reason.ts';
 import type { FindingRow, LookData } from './rows.ts';
 import type { Survey } from './survey.ts';

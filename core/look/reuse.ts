@@ -1,6 +1,6 @@
 /** What was on before and may be used again: each on its conditions, and only where the house reuses at all. */
 import { InputError } from '../errors.ts';
-import type { HouseRules } from '../house/rules.ts';
+import type { HouseRules } from '../house/index.ts';
 import { type Reason, reason } from '../reason.ts';
 import type { LookData } from './rows.ts';
 

@@ -1,6 +1,6 @@
+import type { LineKindId } from '../rows/index.ts';
+
 /** Rows of the catalogue by which what is there is judged. */
-export const LINE_KINDS = ['braided', 'rubber', 'copper', 'pe', 'pex', 'riser'] as const;
-export type LineKindId = (typeof LINE_KINDS)[number];
 
 export type StopCondition = 'works' | 'passes' | 'seized-open' | 'seized-shut' | 'broken' | 'weeps' | 'unknown';
 

@@ -1,12 +1,9 @@
 /** Where the water for a run may be taken from, compared by what each way costs in money, time and trust. */
-import type { EndCode } from '../ends/code.ts';
+import type { EndCode } from '../ends/index.ts';
 import { finite, InputError } from '../errors.ts';
-import { defaultRules } from '../house/rules.ts';
-import { matchChains } from '../match/chains.ts';
-import { stockForCut } from '../match/cut-stock.ts';
-import type { Part } from '../match/part.ts';
-import type { Chain, MatchQuery, Stub } from '../match/query.ts';
-import type { Through } from '../reach/holes.ts';
+import { defaultRules } from '../house/index.ts';
+import { type Chain, type MatchQuery, matchChains, type Part, type Stub, stockForCut } from '../match/index.ts';
+import type { Through } from '../reach/index.ts';
 import { type Reason, reason } from '../reason.ts';
 import type { SourceWork } from './rows.ts';
 

@@ -1,6 +1,6 @@
 /** What a plumber finds at a run before a wrench is lifted; what is left out is not known. */
-import type { Appliance } from '../make/step-data.ts';
-import type { LineKindId, StopCondition } from './rows.ts';
+import type { Appliance, LineKindId } from '../rows/index.ts';
+import type { StopCondition } from './rows.ts';
 
 export interface Stop {
   kind: 'quarter-turn' | 'multi-turn' | 'gate' | 'saddle' | 'none';

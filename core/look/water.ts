@@ -1,7 +1,7 @@
 /** Whether the water that comes is within limits: standing, running, hot. */
 import { finite } from '../errors.ts';
 import { reason } from '../reason.ts';
-import { pressure, said, temperature } from '../units/quantity.ts';
+import { pressure, said, temperature } from '../units/index.ts';
 import type { Survey } from './survey.ts';
 import { type Judgement, type Weighed, worst } from './verdict.ts';
 

@@ -1,7 +1,6 @@
 /** Whether a step belongs on a card. */
 
-import type { HouseChoices } from '../house/choices.table.ts';
-import { chosen, type HouseRules } from '../house/rules.ts';
+import { chosen, type HouseChoices, type HouseRules } from '../house/index.ts';
 import type { Fact } from './fact-names.ts';
 import type { Known } from './facts.ts';
 import type { RunFacts } from './run-facts.ts';

@@ -1,5 +1,5 @@
 /** What is so of a run and of each of its joints, by name. */
-import { parseEnd } from '../ends/code.ts';
+import { parseEnd } from '../ends/index.ts';
 import type { Fact } from './fact-names.ts';
 import { fitOf } from './found-ends.ts';
 import type { CardPart, RunFacts } from './run-facts.ts';

@@ -5,7 +5,8 @@ import { defaultRules, type HouseRules } from '../house/rules.ts';
 import { matchChains } from '../match/chains.ts';
 import type { Part } from '../match/part.ts';
 import { sideWords } from '../match/told/sides.ts';
-import type { Appliance, StepTemplate } from './step-data.ts';
+import type { Appliance } from '../rows/index.ts';
+import type { StepTemplate } from './step-data.ts';
 import { type RunFacts, workCard } from './work-card.ts';
 import { usualWork } from './work-kinds.ts';
 

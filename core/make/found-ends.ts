@@ -1,8 +1,7 @@
 /** What of the pipe that was found is cut for this work. */
-import { parseEnd } from '../ends/code.ts';
-import type { SealId } from '../ends/tables/seals.ts';
-import { tubeHold } from '../ends/tables/tube-joints.ts';
-import { chosen } from '../house/rules.ts';
+import { parseEnd, tubeHold } from '../ends/index.ts';
+import { chosen } from '../house/index.ts';
+import type { SealId } from '../rows/index.ts';
 import type { RunFacts } from './run-facts.ts';
 
 /** Whether a pipe that was found is cut, and whether it is metal, which may carry the building's earth. */

@@ -1,7 +1,7 @@
-import type { HouseRules } from '../house/rules.ts';
-import type { Part } from '../match/part.ts';
-import type { Chain } from '../match/query.ts';
-import type { Appliance, OldLine, StepTemplate } from './step-data.ts';
+import type { HouseRules } from '../house/index.ts';
+import type { Chain, Part } from '../match/index.ts';
+import type { Appliance } from '../rows/index.ts';
+import type { OldLine, StepTemplate } from './step-data.ts';
 import type { WorkKindId } from './work-kinds.ts';
 
 /** What a card needs to know of a part. */

@@ -1,7 +1,7 @@
 /** What a seal asks of the hands: the acts before and after its joint is made. */
-import { parseEnd } from '../ends/code.ts';
-import type { SealId } from '../ends/tables/seals.ts';
-import type { ChainJoint } from '../match/query.ts';
+import { parseEnd } from '../ends/index.ts';
+import type { ChainJoint } from '../match/index.ts';
+import type { SealId } from '../rows/index.ts';
 import type { ActVerb } from './acts.ts';
 
 export interface SealAsks {

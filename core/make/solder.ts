@@ -1,5 +1,5 @@
 /** Figures of a soldered joint. */
-import type { End } from '../ends/code.ts';
+import type { End } from '../ends/index.ts';
 
 /**
  * Length of 1/8 in solder that a cup takes, in: about the nominal diameter of its tube.

@@ -1,9 +1,8 @@
 /** What steps are for: the run, its joints in the order they are made, its parts, its spare ends. */
-import { parseEnd } from '../ends/code.ts';
-import type { SealId } from '../ends/tables/seals.ts';
-import { chosen } from '../house/rules.ts';
-import type { Chain, ChainJoint, PathStep } from '../match/query.ts';
-import { type JointSides, jointSides, sideWords } from '../match/told/sides.ts';
+import { parseEnd } from '../ends/index.ts';
+import { chosen } from '../house/index.ts';
+import { type Chain, type ChainJoint, type JointSides, jointSides, type PathStep, sideWords } from '../match/index.ts';
+import type { SealId } from '../rows/index.ts';
 import type { CardPart, RunFacts } from './run-facts.ts';
 
 /** A joint of the chain with what surrounds it. */

@@ -3,8 +3,8 @@ import { defaultRules } from '../house/rules.ts';
 import { matchChains } from '../match/chains.ts';
 import type { Part } from '../match/part.ts';
 import type { Need } from '../match/query.ts';
+import type { Appliance } from '../rows/index.ts';
 import type { RunFacts } from './run-facts.ts';
-import type { Appliance } from './step-data.ts';
 
 /** A part with these ends in a row; the second is the way on, others branch off. */
 export const part = (id: string, codes: string[], more: Partial<Part> = {}): Part => ({

@@ -1,10 +1,7 @@
 /** What stands for the {placeholders} in a step's words: the run's own figures. */
-import { parseEnd } from '../ends/code.ts';
-import { endLabel } from '../ends/label.ts';
-import { tubeJointOf } from '../ends/tables/tube-joints.ts';
-import { shortName } from '../match/told/sides.ts';
-import { threeDigits } from '../units/digits.ts';
-import { turns24, writeFraction, writeTurns } from '../units/fraction.ts';
+import { endLabel, parseEnd, tubeJointOf } from '../ends/index.ts';
+import { shortName } from '../match/index.ts';
+import { threeDigits, turns24, writeFraction, writeTurns } from '../units/index.ts';
 import type { Known } from './facts.ts';
 import { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
 import type { RunFacts } from './run-facts.ts';

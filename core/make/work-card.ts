@@ -1,5 +1,5 @@
 /** The work card of a run: which steps, in what order, in whose words. */
-import type { Round } from '../prove/method.ts';
+import type { Round } from '../prove/index.ts';
 import { type Reason, reason } from '../reason.ts';
 import { type Act, isNewCut } from './acts.ts';
 import { appliesTo, appliesToRun, isSo } from './conditions.ts';

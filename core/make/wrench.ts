@@ -1,6 +1,6 @@
 /** What turns a nut: typical sizes across the flats. */
-import { type End, parseEnd } from '../ends/code.ts';
-import { writeFraction } from '../units/fraction.ts';
+import { type End, parseEnd } from '../ends/index.ts';
+import { writeFraction } from '../units/index.ts';
 import { nutFlatsTable } from './nut-flats.table.ts';
 
 /** Across the flats of a thread's nut, in; typical. */

@@ -1,5 +1,4 @@
-import type { EndCode } from '../ends/code.ts';
-import { endName } from '../ends/label.ts';
+import { type EndCode, endName } from '../ends/index.ts';
 import { type Reason, reason } from '../reason.ts';
 import { onVan } from './on-van.ts';
 import type { Part } from './part.ts';

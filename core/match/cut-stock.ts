@@ -1,4 +1,4 @@
-import { remember } from '../units/remember.ts';
+import { remember } from '../units/index.ts';
 import type { Part } from './part.ts';
 import { allowanceIn } from './suits.ts';
 

@@ -1,5 +1,4 @@
-import type { EndCode } from '../ends/code.ts';
-import type { LooseCode } from '../ends/mate/joint.ts';
+import type { EndCode, LooseCode } from '../ends/index.ts';
 
 /** Which way water may go through an end: 'in' and 'out' of a valve or check, 'either' of a plain fitting, 'branch' of a tee. */
 export type Port = 'in' | 'out' | 'either' | 'branch';

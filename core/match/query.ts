@@ -1,8 +1,6 @@
-import type { EndCode } from '../ends/code.ts';
-import type { LooseCode } from '../ends/mate/joint.ts';
-import type { Mating } from '../ends/mate/mate.ts';
+import type { EndCode, LooseCode, Mating } from '../ends/index.ts';
 import { finite, InputError } from '../errors.ts';
-import type { HouseRules } from '../house/rules.ts';
+import type { HouseRules } from '../house/index.ts';
 import type { Reason } from '../reason.ts';
 import type { Loose, Part } from './part.ts';
 import type { RatesGiven } from './seal-rates.ts';

@@ -1,6 +1,6 @@
-import { type SealId, seals } from '../ends/tables/seals.ts';
 import { finite } from '../errors.ts';
-import { remember } from '../units/remember.ts';
+import { type SealId, seals } from '../rows/index.ts';
+import { remember } from '../units/index.ts';
 
 /** Expected callbacks of a joint by its seal, as a share of joints. */
 export type RatesGiven = Partial<Record<SealId, number>>;

@@ -1,9 +1,6 @@
-import type { EndCode } from '../ends/code.ts';
-import { parseEnd } from '../ends/code.ts';
-import type { Mating } from '../ends/mate/mate.ts';
-import { freeLengthIn, tubeHold } from '../ends/tables/tube-joints.ts';
+import { type EndCode, freeLengthIn, type Mating, parseEnd, tubeHold } from '../ends/index.ts';
 import { type Reason, reason } from '../reason.ts';
-import { length, said } from '../units/quantity.ts';
+import { length, said } from '../units/index.ts';
 import type { Stub } from './query.ts';
 import { chainReason } from './told/sayings.ts';
 

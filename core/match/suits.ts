@@ -1,6 +1,6 @@
-import type { HouseRules } from '../house/rules.ts';
+import type { HouseRules } from '../house/index.ts';
 import { type Reason, reason } from '../reason.ts';
-import { diameter, length, pressure, type Said, said, temperature } from '../units/quantity.ts';
+import { diameter, length, pressure, type Said, said, temperature } from '../units/index.ts';
 import { isLine, type Part } from './part.ts';
 import { COIL_ALLOWANCE_IN, type FullNeed, RISER_ALLOWANCE_IN } from './query.ts';
 import { FIGURE, IS } from './search/figures.ts';

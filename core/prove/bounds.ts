@@ -1,5 +1,5 @@
 import { finite } from '../errors.ts';
-import { poissonMean } from '../units/poisson.ts';
+import { poissonMean } from '../units/index.ts';
 
 const MINUTES_A_DAY = 1440;
 

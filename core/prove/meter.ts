@@ -1,6 +1,6 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { threeDigits } from '../units/digits.ts';
+import { threeDigits } from '../units/index.ts';
 
 export interface MeterCheck {
   /** What ran through, mL a day: each reading may lie one step short of what it shows. */

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import type { SealId } from '../ends/tables/seals.ts';
+import type { SealId } from '../rows/index.ts';
 import { remedy } from './remedy.ts';
 
 type Finding = 'damp' | 'drip' | 'running';

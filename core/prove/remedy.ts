@@ -1,7 +1,7 @@
-import { type SealId, sealById } from '../ends/tables/seals.ts';
 import { InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { turns24, writeTurns } from '../units/fraction.ts';
+import { type SealId, sealById } from '../rows/index.ts';
+import { turns24, writeTurns } from '../units/index.ts';
 
 export interface Remedy {
   action: 'nudge' | 'open-and-look' | 'remake' | 'shut';

@@ -1,6 +1,6 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { diameter, length, said } from '../units/quantity.ts';
+import { diameter, length, said } from '../units/index.ts';
 
 /** What goes through a hole: a round body by its diameter, a nut by its flats. */
 export type Passes = { name: string } & ({ acrossIn: number } | { flatsIn: number });

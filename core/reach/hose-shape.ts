@@ -1,6 +1,6 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { diameter, length, said } from '../units/quantity.ts';
+import { diameter, length, said } from '../units/index.ts';
 import { FINENESS, settle } from './least.ts';
 import type { Plane } from './plane.ts';
 import type { Held } from './rod.ts';

@@ -1,6 +1,6 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { length, said } from '../units/quantity.ts';
+import { length, said } from '../units/index.ts';
 import { type HoseQuestion, type HoseShape, type HoseVerdict, hoseShape, type LineEnd } from './hose-shape.ts';
 import { type CoilSpace, type SlackCoil, slackCoil } from './slack-coil.ts';
 

@@ -1,6 +1,6 @@
 import { finite } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { diameter, length, said } from '../units/quantity.ts';
+import { diameter, length, said } from '../units/index.ts';
 
 export interface RiserQuestion {
   /** From the face of the stop's outlet up to the face of the shank, and sideways between their middles, inches. */

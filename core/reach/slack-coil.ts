@@ -1,6 +1,6 @@
 import { finite } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { diameter, length, said } from '../units/quantity.ts';
+import { diameter, length, said } from '../units/index.ts';
 
 export interface CoilSpace {
   /** Behind the appliance: across, up, and from the wall to its back, inches. */

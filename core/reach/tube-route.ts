@@ -1,6 +1,6 @@
 import { finite, InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { length, said } from '../units/quantity.ts';
+import { length, said } from '../units/index.ts';
 
 export interface TubeRoute {
   /** From corner to corner as measured; the first and last from where the tube ends. */

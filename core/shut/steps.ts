@@ -1,5 +1,5 @@
 /** A plan of isolation as it is done: what goes off first, what is closed, where it drains, how it is proved; and the way back. */
-import { type Said, said, volume } from '../units/quantity.ts';
+import { type Said, said, volume } from '../units/index.ts';
 import { type NetPlace, type NetValve, nameOf, type Standing, type WaterNetwork } from './network.ts';
 import type { PossiblePlan } from './plan-isolation.ts';
 import { wetPlaces } from './wet.ts';

@@ -1,7 +1,18 @@
 /** The water of a premises as it was drawn and tried: places with heights, pipes, valves; by entries on the premises. */
 import * as z from 'zod/mini';
-import { inletOf, type KnownRun, knownNetwork, stopOf } from '../../core/shut/known.ts';
-import { type NetValve, PLACE_KINDS, STANDING, type StopKind, VALVE_CONDITIONS, VALVE_KINDS, type WaterNetwork } from '../../core/shut/network.ts';
+import {
+  inletOf,
+  type KnownRun,
+  knownNetwork,
+  type NetValve,
+  PLACE_KINDS,
+  STANDING,
+  type StopKind,
+  stopOf,
+  VALVE_CONDITIONS,
+  VALVE_KINDS,
+  type WaterNetwork,
+} from '../../core/shut/index.ts';
 import { change } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import type { Entry } from '../kinds.ts';

@@ -1,9 +1,8 @@
 /** The house rules as they cross a border; older ones are brought up by the defaults. */
 import * as z from 'zod/mini';
-import { HOUSE_CHOICES, type HouseChoices } from '../../core/house/choices.table.ts';
-import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
-import { DUTY_IDS } from '../../core/log/duty-ids.ts';
-import { LINE_KINDS } from '../../core/look/rows.ts';
+import { defaultRules, HOUSE_CHOICES, type HouseChoices, type HouseRules } from '../../core/house/index.ts';
+import { DUTY_IDS } from '../../core/log/index.ts';
+import { LINE_KINDS } from '../../core/look/index.ts';
 import type { Same } from '../same.ts';
 import { notNegative, positive, recheckHoursShape, turnsShape } from '../shapes.ts';
 

@@ -1,16 +1,23 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
-import { type SealId, sealById } from '../../core/ends/tables/seals.ts';
-import type { PathStep } from '../../core/flow/line-pieces.ts';
-import type { PressuresRead } from '../../core/flow/run-flow.ts';
-import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
-import type { LookData } from '../../core/look/rows.ts';
-import { isPlastic } from '../../core/make/facts.ts';
-import type { Appliance, DrainJoint, StepTemplate } from '../../core/make/step-data.ts';
-import { type CardPart, cardVersionOf, type RunFacts, type WorkStep, workCard } from '../../core/make/work-card.ts';
-import { type WorkKindId, workKind } from '../../core/make/work-kinds.ts';
-import type { Part } from '../../core/match/part.ts';
-import { jointSides, sideWords } from '../../core/match/told/sides.ts';
-import type { Round } from '../../core/prove/method.ts';
+import { type SealId, sealById } from '../../core/ends/index.ts';
+import type { PathStep, PressuresRead } from '../../core/flow/index.ts';
+import { defaultRules, type HouseRules } from '../../core/house/index.ts';
+import type { LookData } from '../../core/look/index.ts';
+import {
+  type Appliance,
+  type CardPart,
+  cardVersionOf,
+  type DrainJoint,
+  isPlastic,
+  type RunFacts,
+  type StepTemplate,
+  type WorkKindId,
+  type WorkStep,
+  workCard,
+  workKind,
+} from '../../core/make/index.ts';
+import { jointSides, type Part, sideWords } from '../../core/match/index.ts';
+import type { Round } from '../../core/prove/index.ts';
 import { happenedAt } from '../entry.ts';
 import type { Bodies } from '../kinds.ts';
 import { acceptances, eachOf, type History, lastOf } from './history.ts';

@@ -1,12 +1,10 @@
 /** A visit as the server gives it and a device keeps it: everything its state is derived from. */
 
-import type { PathStep } from '../../core/flow/line-pieces.ts';
-import type { PressuresRead, RunFlow } from '../../core/flow/run-flow.ts';
-import type { HouseRules } from '../../core/house/rules.ts';
-import type { LookData } from '../../core/look/rows.ts';
-import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
-import type { WorkKindId } from '../../core/make/work-kinds.ts';
-import type { Part } from '../../core/match/part.ts';
+import type { PathStep, PressuresRead, RunFlow } from '../../core/flow/index.ts';
+import type { HouseRules } from '../../core/house/index.ts';
+import type { LookData } from '../../core/look/index.ts';
+import type { Appliance, StepTemplate, WorkKindId } from '../../core/make/index.ts';
+import type { Part } from '../../core/match/index.ts';
 import type { Entry } from '../kinds.ts';
 import { historyOf, lastOf } from '../run/history.ts';
 import type { Names } from '../run/kinds/chain-accepted.ts';

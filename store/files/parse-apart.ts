@@ -16,7 +16,7 @@ const SMALL = 200_000;
 /** What a thread may take up, MB. */
 const MOST_MB = 768;
 
-const SCRIPT = pathToFileURL(join(process.env.BRASS_NUT_ROOT ?? process.cwd(), 'store', 'parse-worker.ts')).href;
+const SCRIPT = pathToFileURL(join(process.env.BRASS_NUT_ROOT ?? process.cwd(), 'store', 'files', 'parse-worker.ts')).href;
 /** A thread takes up TypeScript by itself: what the process was begun with does not reach it. */
 const BEGIN = `
   const { workerData } = require('node:worker_threads');

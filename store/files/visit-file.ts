@@ -2,7 +2,7 @@
 import { isDeepStrictEqual } from 'node:util';
 import * as z from 'zod/mini';
 import { catalogue } from '../../catalog/index.ts';
-import { isWorkKind, usualWork } from '../../core/make/work-kinds.ts';
+import { isWorkKind, usualWork } from '../../core/make/index.ts';
 import type { SubjectKind } from '../../record/book/entry.ts';
 import type { FiledBookEntry } from '../../record/book/shape.ts';
 import type { Entry } from '../../record/index.ts';

@@ -1,6 +1,6 @@
 /** The water of a premises as a file: places, pipes and valves as they stand; taken in whole or not at all. */
 import * as z from 'zod/mini';
-import { brokenLinks } from '../../core/shut/network.ts';
+import { brokenLinks } from '../../core/shut/index.ts';
 import type { WaterThing } from '../../record/premises/states.ts';
 import { asDrawn, MOST_AT_ONCE, networkOf, waterThing } from '../../record/premises/water.ts';
 import { name } from '../../record/shapes.ts';

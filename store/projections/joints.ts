@@ -1,6 +1,6 @@
 /** Joints of runs, and what they are like: by that their callbacks are counted. */
 import { createHash } from 'node:crypto';
-import { HOUSE_CHOICES } from '../../core/house/choices.table.ts';
+import { HOUSE_CHOICES } from '../../core/house/index.ts';
 import { placesOf } from '../../record/run/joints/joint-place.ts';
 import type { RunState } from '../../record/run/state.ts';
 import type { JointState } from '../../record/run/work.ts';

@@ -1,7 +1,7 @@
 /** The ledger's own tables: connections as they are searched, and what is due again at them. */
 import { catalogue } from '../../catalog/index.ts';
-import { endLabel } from '../../core/ends/label.ts';
-import { dutiesOf } from '../../core/log/duties.ts';
+import { endLabel } from '../../core/ends/index.ts';
+import { dutiesOf } from '../../core/log/index.ts';
 import type { AcceptedChain } from '../../record/index.ts';
 import { dutyFactsOf } from '../../record/run/duty-facts.ts';
 import type { RunState } from '../../record/run/state.ts';

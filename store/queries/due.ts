@@ -1,7 +1,6 @@
 /** What is due at what was done: rechecks, follow-ups with a day, and what every connection asks for again as it ages. */
 import { catalogue } from '../../catalog/index.ts';
-import { lastBegun } from '../../core/log/due-day.ts';
-import { dutyMonths } from '../../core/log/duties.ts';
+import { dutyMonths, lastBegun } from '../../core/log/index.ts';
 import { addDays } from '../../record/visit/day.ts';
 import type { Sql } from '../database/connection.ts';
 import { currentRules } from './rules.ts';

@@ -1,5 +1,5 @@
-import { readEnd } from '../../core/ends/read/read.ts';
-import { remember } from '../../core/units/remember.ts';
+import { readEnd } from '../../core/ends/index.ts';
+import { remember } from '../../core/units/index.ts';
 import type { RunSummary } from '../../record/run/told/summary.ts';
 import { byShop } from '../database/by-shop.ts';
 import type { Sql, Tx } from '../database/connection.ts';

@@ -1,5 +1,5 @@
 /** How long the shop's own visits took, by kind of work: from those where one kind was done and somebody said when they came and left. */
-import type { WorkKindId } from '../../core/make/work-kinds.ts';
+import type { WorkKindId } from '../../core/make/index.ts';
 import { recordOfMinutes } from '../../record/minutes.ts';
 import { minutesOfOne, type OwnMinutes, type OwnRecord } from '../../record/visit/work-minutes.ts';
 import { untilMoved } from '../database/by-shop.ts';

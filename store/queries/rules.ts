@@ -1,4 +1,4 @@
-import { defaultRules, type HouseRules } from '../../core/house/rules.ts';
+import { defaultRules, type HouseRules } from '../../core/house/index.ts';
 import type { FieldConflict } from '../../record/book/fold.ts';
 import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
 import { rulesChanged } from '../../record/rules/rules.ts';

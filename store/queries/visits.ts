@@ -1,5 +1,5 @@
 import { catalogue } from '../../catalog/index.ts';
-import type { WorkKindId } from '../../core/make/work-kinds.ts';
+import type { WorkKindId } from '../../core/make/index.ts';
 import { drainOfId, type Entry } from '../../record/index.ts';
 import { NOTHING_GATHERED } from '../../record/visit/gathered.ts';
 import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';

@@ -1,6 +1,6 @@
 /** The demo: loaded once, and kept around today at every start. Nothing past is moved. */
 import { catalogue } from '../../catalog/index.ts';
-import { usualWork } from '../../core/make/work-kinds.ts';
+import { usualWork } from '../../core/make/index.ts';
 import type { BookEntry, SubjectKind } from '../../record/book/entry.ts';
 import type { FiledBookEntry } from '../../record/book/shape.ts';
 import type { Entry } from '../../record/index.ts';

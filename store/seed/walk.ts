@@ -1,14 +1,10 @@
 /** Walks a demo run through its stages and writes what a plumber would have entered. */
 import { applianceById, catalogue } from '../../catalog/index.ts';
-import { type SealId, sealById } from '../../core/ends/tables/seals.ts';
-import { defaultRules } from '../../core/house/rules.ts';
-import { cardVersionOf, workCard } from '../../core/make/work-card.ts';
-import { usualWork } from '../../core/make/work-kinds.ts';
-import { matchChains } from '../../core/match/chains.ts';
-import { askedNeeds, knownNeed, needOfAll } from '../../core/match/need/known-need.ts';
-import type { Chain, Need } from '../../core/match/query.ts';
-import { waitFor } from '../../core/prove/bounds.ts';
-import { FIRST_DROP_DELAY_MIN, METHODS } from '../../core/prove/method.ts';
+import { type SealId, sealById } from '../../core/ends/index.ts';
+import { defaultRules } from '../../core/house/index.ts';
+import { cardVersionOf, usualWork, workCard } from '../../core/make/index.ts';
+import { askedNeeds, type Chain, knownNeed, matchChains, type Need, needOfAll } from '../../core/match/index.ts';
+import { FIRST_DROP_DELAY_MIN, METHODS, waitFor } from '../../core/prove/index.ts';
 import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../record/index.ts';
 import { besideLooks, drainPointsOf, itemsOf, roundsOf } from '../../record/index.ts';
 import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';

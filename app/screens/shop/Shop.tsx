@@ -1,4 +1,4 @@
-import { readCents, readPercent } from '../../../core/units/amount.ts';
+import { readCents, readPercent } from '../../../core/units/index.ts';
 import type { Shop as ShopState } from '../../../record/shop/state.ts';
 import { isZone } from '../../../record/zones.ts';
 import { say, saying } from '../../ui/book/book.ts';

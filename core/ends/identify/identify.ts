@@ -1,6 +1,5 @@
 import { type Reason, reason } from '../../reason.ts';
-import { writeFraction } from '../../units/fraction.ts';
-import { diameter, said } from '../../units/quantity.ts';
+import { diameter, said, writeFraction } from '../../units/index.ts';
 import { type Thread, threads } from '../tables/threads.ts';
 import { crestRange, flankChance, logDiameter, logPitch, seatChance, taperedChance } from './evidence.ts';
 import { type Measure, nextMeasure } from './next-measure.ts';

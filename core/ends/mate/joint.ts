@@ -1,5 +1,5 @@
 import type { Reason } from '../../reason.ts';
-import type { SealId } from '../tables/seals.ts';
+import type { SealId } from '../../rows/index.ts';
 
 /** What a joint takes besides its two ends: 'nut-comp-3/8', 'ferrule-3/8od', ...: <kind>-<size>, stocked and priced like parts. */
 export type LooseCode = string;

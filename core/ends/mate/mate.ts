@@ -1,9 +1,9 @@
-import { defaultRules, type HouseRules } from '../../house/rules.ts';
+import { defaultRules, type HouseRules } from '../../house/index.ts';
 import { type Reason, reason } from '../../reason.ts';
-import { turns24 } from '../../units/fraction.ts';
+import { type SealId, type SealTurns, sealById } from '../../rows/index.ts';
+import { turns24 } from '../../units/index.ts';
 import { type End, type EndCode, parseEnd, type SocketEnd, type ThreadEnd } from '../code.ts';
 import { jointReason } from '../sayings.ts';
-import { type SealId, type SealTurns, sealById } from '../tables/seals.ts';
 import { type Fit, type LooseCode, refuse, type Verdict } from './joint.ts';
 import { threadJoint } from './thread-joint.ts';
 import { noseJoint, tubeJoint } from './tube-joint.ts';

@@ -1,10 +1,9 @@
 import { reason } from '../../reason.ts';
-import { writeFraction } from '../../units/fraction.ts';
-import { diameter, said } from '../../units/quantity.ts';
+import type { SealId } from '../../rows/index.ts';
+import { diameter, said, writeFraction } from '../../units/index.ts';
 import type { ThreadEnd } from '../code.ts';
 import { threadSpec } from '../label.ts';
 import { jointReason } from '../sayings.ts';
-import type { SealId } from '../tables/seals.ts';
 import type { ThreadFamily } from '../tables/threads.ts';
 import { type Fit, refuse } from './joint.ts';
 import { classicNearMiss, nearId } from './near-miss.ts';

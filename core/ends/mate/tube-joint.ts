@@ -1,8 +1,8 @@
 import { type Reason, reason } from '../../reason.ts';
-import { diameter, said } from '../../units/quantity.ts';
+import type { SealId } from '../../rows/index.ts';
+import { diameter, said } from '../../units/index.ts';
 import type { SocketEnd, ThreadEnd, TubeEnd } from '../code.ts';
 import { jointReason } from '../sayings.ts';
-import type { SealId } from '../tables/seals.ts';
 import { type Fit, refuse } from './joint.ts';
 import { NEAR_NOMINAL } from './near-miss.ts';
 

@@ -1,5 +1,5 @@
 /** What a person types, taken apart: numbers, callouts, and the trade's words in whatever order. */
-import { readFraction, writeFraction } from '../../units/fraction.ts';
+import { readFraction, writeFraction } from '../../units/index.ts';
 import { type Phrase, phrases } from './vocabulary.ts';
 
 export interface Said {

@@ -1,11 +1,11 @@
 /** The frozen tables against the standards they name, figure by figure, and the drawings against the tables. */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import { sealById, seals } from '../../rows/index.ts';
 import { allEndCodes, parseEnd } from '../code.ts';
 import { silhouette } from '../drawn/silhouette.ts';
 import { endLabel } from '../label.ts';
 import { endSeat } from '../mate/seat.ts';
-import { sealById, seals } from './seals.ts';
 import { threadById, threads } from './threads.ts';
 import { tubeById } from './tubes.ts';
 

@@ -1,4 +1,4 @@
-import type { SealId } from './seals.ts';
+import type { SealId } from '../../rows/index.ts';
 import { tubeJointsTable } from './tube-joints.table.ts';
 
 /** Free length of straight, round, clean tube that each way of joining takes, in; null where that size is not so joined. Typical: the maker's sheet wins. */

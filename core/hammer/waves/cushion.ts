@@ -1,6 +1,6 @@
 /** Gas that takes a bang up: an arrestor's behind its piston, an air chamber's on the water itself. */
 import { finite } from '../../errors.ts';
-import { ATM_PA, M_PER_IN, PA_PER_PSI } from '../../units/si.ts';
+import { ATM_PA, M_PER_IN, PA_PER_PSI } from '../../units/index.ts';
 import type { Cushion } from '../shape.ts';
 import { passes, type ValveNow } from './outlet.ts';
 

@@ -1,5 +1,5 @@
 /** The free gas that all water holds: near the vapour's pressure it swells to the gap in which the column parts, and closes again. */
-import { ATM_PA } from '../../units/si.ts';
+import { ATM_PA } from '../../units/index.ts';
 import type { Kernel } from './kernel.ts';
 import type { Pipe } from './pipe.ts';
 

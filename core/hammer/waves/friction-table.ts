@@ -1,6 +1,5 @@
 /** Friction of one reach by its flow, looked up: quasi-steady, the factor of each moment's own flow. */
-import { type Bored, lossPa } from '../../flow/piece.ts';
-import type { Water } from '../../flow/water.ts';
+import { type Bored, lossPa, type Water } from '../../flow/index.ts';
 
 /** Even steps of the flow, up to so many times the one it ran with; beyond, by the square. */
 const STEPS = 512;

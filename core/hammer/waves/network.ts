@@ -1,8 +1,7 @@
 /** The line of a question as pipes and nodes, in the state in which it ran before the valve began to shut. */
 import { finite, InputError } from '../../errors.ts';
-import { type Bored, bored } from '../../flow/piece.ts';
-import { type Water, waterAt } from '../../flow/water.ts';
-import { ATM_PA, boreArea, M_PER_IN, M3_S_PER_GPM, PA_PER_PSI } from '../../units/si.ts';
+import { type Bored, bored, type Water, waterAt } from '../../flow/index.ts';
+import { ATM_PA, boreArea, M_PER_IN, M3_S_PER_GPM, PA_PER_PSI } from '../../units/index.ts';
 import type { SurgePipe, SurgeQuestion } from '../shape.ts';
 import { gasAt } from './cushion.ts';
 import { FREE_GAS } from './free-gas.ts';

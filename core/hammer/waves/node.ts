@@ -1,5 +1,5 @@
 /** Where pipes meet or end: one pressure, and what flows in flows out. */
-import { ATM_PA } from '../../units/si.ts';
+import { ATM_PA } from '../../units/index.ts';
 import { type Gas, givingPa, landingFlow, liftsOff, tookUp } from './cushion.ts';
 import { aboveVapour, GAS_WAKES_PA, PARTED_TIMES } from './free-gas.ts';
 import { passes, SHUT, type ValveNow, withoutGas } from './outlet.ts';

@@ -1,6 +1,6 @@
 /** How fast a change of pressure runs along a tube, and what stopping the water costs. */
-import type { Water } from '../../flow/water.ts';
-import { boreArea } from '../../units/si.ts';
+import type { Water } from '../../flow/index.ts';
+import { boreArea } from '../../units/index.ts';
 
 /** A tube's wall as it gives: SI. */
 export interface Walled {

@@ -1,6 +1,6 @@
 /** The figures a card can reckon with: measured at the place, read off the sheet, given by the chain. */
-import { parseEnd } from '../../ends/code.ts';
-import { readLengthIn } from '../../units/length.ts';
+import { parseEnd } from '../../ends/index.ts';
+import { readLengthIn } from '../../units/index.ts';
 import type { RunFacts } from '../run-facts.ts';
 import { flatsFor } from '../wrench.ts';
 import type { Measure } from './rows.ts';

@@ -1,9 +1,8 @@
 /** Figures that a step works out, and whether they keep to what is asked. */
 import { InputError } from '../../errors.ts';
-import { holeFor } from '../../reach/holes.ts';
-import { riserMarks } from '../../reach/riser.ts';
+import { holeFor, riserMarks } from '../../reach/index.ts';
 import { type Reason, reason } from '../../reason.ts';
-import { length, quantityWords } from '../../units/quantity.ts';
+import { length, quantityWords } from '../../units/index.ts';
 import type { KnownFigures } from './known-figures.ts';
 import type { HoleReckoning, Reckoning, RiserReckoning, Sum, SumReckoning } from './rows.ts';
 

@@ -1,5 +1,5 @@
 /** What a step measures, and what it works out of that. */
-import type { HoleSize } from '../../reach/holes.ts';
+import type { HoleSize } from '../../reach/index.ts';
 
 /** A length that is measured at a step. */
 export interface Measure {

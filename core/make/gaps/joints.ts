@@ -1,6 +1,6 @@
 /** Rules 4 and 5: each joint made once, with what its seal asks, and nothing that burns near a flame. */
-import { parseEnd } from '../../ends/code.ts';
-import type { ChainJoint } from '../../match/query.ts';
+import { parseEnd } from '../../ends/index.ts';
+import type { ChainJoint } from '../../match/index.ts';
 import type { ActVerb } from '../acts.ts';
 import { isHotSeal, sealAsks } from '../seal-asks.ts';
 import { type Card, every, first, last, MAKERS, type OrderRule, unless } from './rule.ts';

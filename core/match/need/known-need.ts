@@ -1,12 +1,8 @@
 /** What a run asks of its chain, as far as it is known: from the appliance, from what was seen there, from the house's rules. */
-import { type EndCode, parseEnd } from '../../ends/code.ts';
-import { isHoseNut } from '../../ends/hose-or-pipe.ts';
-import { endLabel } from '../../ends/label.ts';
-import type { HouseChoices } from '../../house/choices.table.ts';
-import { HOUSE_CHOICES } from '../../house/choices.table.ts';
-import type { HouseRules } from '../../house/rules.ts';
-import type { Appliance } from '../../make/step-data.ts';
-import { diameter, length, pressure, type Said, said } from '../../units/quantity.ts';
+import { type EndCode, endLabel, isHoseNut, parseEnd } from '../../ends/index.ts';
+import { HOUSE_CHOICES, type HouseChoices, type HouseRules } from '../../house/index.ts';
+import type { Appliance } from '../../rows/index.ts';
+import { diameter, length, pressure, type Said, said } from '../../units/index.ts';
 import type { Need, Stub } from '../query.ts';
 
 /** House rules that decide which chain is best. */

@@ -1,5 +1,5 @@
-import type { EndCode } from '../../ends/code.ts';
-import type { Appliance } from '../../make/step-data.ts';
+import type { EndCode } from '../../ends/index.ts';
+import type { Appliance } from '../../rows/index.ts';
 
 const ofAnyMaterial = (code: EndCode) => code.replace(/:.*$/, '');
 

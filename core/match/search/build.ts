@@ -1,9 +1,6 @@
-import type { EndCode } from '../../ends/code.ts';
-import { parseEnd } from '../../ends/code.ts';
-import { boreIn } from '../../ends/drawn/bore.ts';
-import { isHoseNut } from '../../ends/hose-or-pipe.ts';
-import type { SealId } from '../../ends/tables/seals.ts';
+import { boreIn, type EndCode, isHoseNut, parseEnd } from '../../ends/index.ts';
 import type { Reason } from '../../reason.ts';
+import type { SealId } from '../../rows/index.ts';
 import type { Part, PartEnd } from '../part.ts';
 import { type Branch, type Chain, type ChainJoint, SCALDS_F } from '../query.ts';
 import { stubCautions } from '../stub.ts';

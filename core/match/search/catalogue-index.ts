@@ -1,4 +1,4 @@
-import { type EndCode, parseEnd } from '../../ends/code.ts';
+import { type EndCode, parseEnd } from '../../ends/index.ts';
 import { InputError } from '../../errors.ts';
 import type { Part, PartEnd } from '../part.ts';
 import { baseDollars, FIGURE, type Figures, figuresOf, IS, STRIDE } from './figures.ts';

@@ -1,4 +1,4 @@
-import { defaultRules } from '../../house/rules.ts';
+import { defaultRules } from '../../house/index.ts';
 import { isLine, type Part } from '../part.ts';
 import { codeNumber } from './pair-table.ts';
 

@@ -1,5 +1,5 @@
-import type { HouseRules } from '../../house/rules.ts';
-import { remember } from '../../units/remember.ts';
+import type { HouseRules } from '../../house/index.ts';
+import { remember } from '../../units/index.ts';
 import type { SealRates } from '../seal-rates.ts';
 import type { PartIndex } from './catalogue-index.ts';
 import { FIGURE, IS, STRIDE } from './figures.ts';

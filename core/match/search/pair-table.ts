@@ -1,8 +1,6 @@
 /** Every pair of end codes judged once: what a search asks again and again, as numbers. */
-import { allEndCodes, type EndCode } from '../../ends/code.ts';
-import type { LooseCode } from '../../ends/mate/joint.ts';
-import { mate } from '../../ends/mate/mate.ts';
-import { type SealId, seals } from '../../ends/tables/seals.ts';
+import { allEndCodes, type EndCode, type LooseCode, mate } from '../../ends/index.ts';
+import { type SealId, seals } from '../../rows/index.ts';
 
 export const NO = 0;
 export const MARGINAL = 1;

@@ -1,6 +1,5 @@
-import { parseEnd } from '../../ends/code.ts';
-import { seals } from '../../ends/tables/seals.ts';
-import { tubeMaxFOf } from '../../ends/tables/tubes.ts';
+import { parseEnd, tubeMaxFOf } from '../../ends/index.ts';
+import { seals } from '../../rows/index.ts';
 import type { Part } from '../part.ts';
 import { ARRESTOR_REACH_IN, type Branch } from '../query.ts';
 import { stubRefuses } from '../stub.ts';

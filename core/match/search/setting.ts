@@ -1,8 +1,7 @@
-import { type EndCode, parseEnd } from '../../ends/code.ts';
-import { type Mating, mate } from '../../ends/mate/mate.ts';
+import { type EndCode, type Mating, mate, parseEnd } from '../../ends/index.ts';
 import { finite } from '../../errors.ts';
-import { defaultRules, type HouseRules } from '../../house/rules.ts';
-import { remember } from '../../units/remember.ts';
+import { defaultRules, type HouseRules } from '../../house/index.ts';
+import { remember } from '../../units/index.ts';
 import { type FullNeed, fullNeed, type MatchQuery } from '../query.ts';
 import { type SealRates, sealRates } from '../seal-rates.ts';
 import { asIndex, type PartIndex } from './catalogue-index.ts';

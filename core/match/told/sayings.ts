@@ -1,7 +1,7 @@
 /** What is said with care of a chain: where it can hurt, leak or fall short. */
-import { sealById } from '../../ends/tables/seals.ts';
+import { sealById } from '../../rows/index.ts';
 import { reasonsBy, sayings } from '../../sayings.ts';
-import { diameter, length, said, temperature } from '../../units/quantity.ts';
+import { diameter, length, said, temperature } from '../../units/index.ts';
 import { SCALDS_F } from '../query.ts';
 
 const STUBS = 'field reference, section 3: typical';

@@ -1,5 +1,4 @@
-import { type EndCode, parseEnd } from '../../ends/code.ts';
-import { isHoseNut } from '../../ends/hose-or-pipe.ts';
+import { type EndCode, isHoseNut, parseEnd } from '../../ends/index.ts';
 import type { Chain } from '../query.ts';
 
 /** What stands on each side of a joint, in short words, water side first. */

@@ -1,7 +1,7 @@
 /** What tells the chains of an answer apart, in the words a plumber would ask for them. */
-import type { HouseRules } from '../../house/rules.ts';
+import type { HouseRules } from '../../house/index.ts';
 import { type Reason, reason } from '../../reason.ts';
-import { length, type Said, said } from '../../units/quantity.ts';
+import { length, type Said, said } from '../../units/index.ts';
 import type { Part } from '../part.ts';
 import type { Chain } from '../query.ts';
 import { shortName } from './sides.ts';

@@ -1,7 +1,5 @@
-import { allEndCodes, type EndCode, parseEnd } from '../../ends/code.ts';
-import { endLabel } from '../../ends/label.ts';
-import { tubeMaxFOf } from '../../ends/tables/tubes.ts';
-import { defaultRules } from '../../house/rules.ts';
+import { allEndCodes, type EndCode, endLabel, parseEnd, tubeMaxFOf } from '../../ends/index.ts';
+import { defaultRules } from '../../house/index.ts';
 import { type Reason, reason } from '../../reason.ts';
 import type { MatchQuery } from '../query.ts';
 import { callbackRateOf, type Setting } from '../search/setting.ts';

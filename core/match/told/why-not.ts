@@ -1,9 +1,7 @@
-import { parseEnd } from '../../ends/code.ts';
-import { endName } from '../../ends/label.ts';
-import { sealById } from '../../ends/tables/seals.ts';
-import { tubeMaxFOf } from '../../ends/tables/tubes.ts';
+import { endName, parseEnd, tubeMaxFOf } from '../../ends/index.ts';
 import { type Reason, reason } from '../../reason.ts';
-import { length, said } from '../../units/quantity.ts';
+import { sealById } from '../../rows/index.ts';
+import { length, said } from '../../units/index.ts';
 import { matchChains, sealsSomehow } from '../chains.ts';
 import type { Part, PartEnd } from '../part.ts';
 import { isLine } from '../part.ts';

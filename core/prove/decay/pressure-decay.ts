@@ -1,7 +1,7 @@
 /** What a shut line's falling pressure says of a leak. */
 import { finite, InputError } from '../../errors.ts';
 import { type Reason, reason } from '../../reason.ts';
-import { threeDigits } from '../../units/digits.ts';
+import { threeDigits } from '../../units/index.ts';
 import { type Fall, fallPerMl, type LetOut } from './give.ts';
 import { twoSided } from './normal.ts';
 import { type PressureReading, type Slope, sigmaAfter, slopeOf } from './slope.ts';

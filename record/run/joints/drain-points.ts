@@ -1,6 +1,5 @@
 /** Joints of the drain that a card makes, as things that are looked at: each has an identity that every device and the server give it alike. */
-import type { Appliance, DrainJoint } from '../../../core/make/step-data.ts';
-import { DRAINS_APART, type WorkStep } from '../../../core/make/work-card.ts';
+import { type Appliance, DRAINS_APART, type DrainJoint, type WorkStep } from '../../../core/make/index.ts';
 
 export interface DrainPoint {
   id: string;

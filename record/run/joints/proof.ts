@@ -1,5 +1,4 @@
-import { pooledBound } from '../../../core/prove/bounds.ts';
-import { FIRST_DROP_DELAY_MIN, FLOOR_ML_PER_DAY, type Method, ROUNDS, type Round } from '../../../core/prove/method.ts';
+import { FIRST_DROP_DELAY_MIN, FLOOR_ML_PER_DAY, type Method, pooledBound, ROUNDS, type Round } from '../../../core/prove/index.ts';
 import type { EndedLook, Life, Trouble } from './joint-life.ts';
 
 /** What the looks at one joint or check point come to since it was last disturbed. */

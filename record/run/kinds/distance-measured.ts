@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
-import { readLengthIn } from '../../../core/units/length.ts';
-import { asTyped, length } from '../../../core/units/quantity.ts';
+import { asTyped, length, readLengthIn } from '../../../core/units/index.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
 import { laidShape } from '../seen/laid.ts';

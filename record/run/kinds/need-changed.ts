@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
-import { HOUSE_CHOICES } from '../../../core/house/choices.table.ts';
-import { KNOWN_IDS, type KnownId, MATCH_RULES, type MatchRule } from '../../../core/match/need/known-need.ts';
-import { diameter, length, pressure, quantityWords, type Units } from '../../../core/units/quantity.ts';
+import { HOUSE_CHOICES } from '../../../core/house/index.ts';
+import { KNOWN_IDS, type KnownId, MATCH_RULES, type MatchRule } from '../../../core/match/index.ts';
+import { diameter, length, pressure, quantityWords, type Units } from '../../../core/units/index.ts';
 import { kind } from '../../kind.ts';
 import { givenReason, positive, shortText } from '../../shapes.ts';
 import { realReason } from '../rules.ts';

@@ -1,8 +1,6 @@
 import * as z from 'zod/mini';
-import { FINISHES } from '../../../core/match/need/known-need.ts';
-import type { Stub } from '../../../core/match/query.ts';
-import { readLengthIn } from '../../../core/units/length.ts';
-import { asTyped, length } from '../../../core/units/quantity.ts';
+import { FINISHES, type Stub } from '../../../core/match/index.ts';
+import { asTyped, length, readLengthIn } from '../../../core/units/index.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
 

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
-import { bucketGpm } from '../../../core/look/water.ts';
-import { asTyped, pressure, readPressurePsi } from '../../../core/units/quantity.ts';
+import { bucketGpm } from '../../../core/look/index.ts';
+import { asTyped, pressure, readPressurePsi } from '../../../core/units/index.ts';
 import { always, kind } from '../../kind.ts';
 import { shortText } from '../../shapes.ts';
 

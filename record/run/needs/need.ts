@@ -1,7 +1,6 @@
 /** What a run asks of its chain, from everything that is known of it. */
-import type { HouseRules } from '../../../core/house/rules.ts';
-import { type AskedNeed, askedNeeds, knownNeed, needOfAll, rulesOfAll } from '../../../core/match/need/known-need.ts';
-import type { Need } from '../../../core/match/query.ts';
+import type { HouseRules } from '../../../core/house/index.ts';
+import { type AskedNeed, askedNeeds, knownNeed, type Need, needOfAll, rulesOfAll } from '../../../core/match/index.ts';
 import { applianceBySheet, judgeRun } from '../seen/survey.ts';
 import type { RunContext, RunState } from '../state.ts';
 

@@ -1,9 +1,8 @@
 /** How a line is to lie, as it was measured: kept as typed, and read in inches where it is worked with. */
 import * as z from 'zod/mini';
 import { finite, InputError } from '../../../core/errors.ts';
-import type { LengthQuestion } from '../../../core/reach/pick-length.ts';
-import { lengthQuestion, type MeasuredEnd, WAYS, type Way } from '../../../core/reach/setting.ts';
-import { readLengthIn } from '../../../core/units/length.ts';
+import { type LengthQuestion, lengthQuestion, type MeasuredEnd, WAYS, type Way } from '../../../core/reach/index.ts';
+import { readLengthIn } from '../../../core/units/index.ts';
 import { shortText } from '../../shapes.ts';
 
 const typed = shortText.check(z.refine((text) => readLengthIn(text) !== null, 'is no length'));

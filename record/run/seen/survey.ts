@@ -1,11 +1,8 @@
 /** What Look found at a run, as the core judges it. */
 
-import type { HouseRules } from '../../../core/house/rules.ts';
-import { type Cause, causesOf } from '../../../core/look/causes.ts';
-import { type Judgements, judgeSurvey } from '../../../core/look/judge.ts';
-import type { LookData } from '../../../core/look/rows.ts';
-import type { Survey } from '../../../core/look/survey.ts';
-import type { Appliance } from '../../../core/make/step-data.ts';
+import type { HouseRules } from '../../../core/house/index.ts';
+import { type Cause, causesOf, type Judgements, judgeSurvey, type LookData, type Survey } from '../../../core/look/index.ts';
+import type { Appliance } from '../../../core/make/index.ts';
 import type { Bodies } from '../../kinds.ts';
 import { eachOf, type History, lastOf, togetherOf } from '../history.ts';
 import { baselineTaken } from '../kinds/baseline-taken.ts';

@@ -1,0 +1,10 @@
+export { branchFlow, type Drawn, type Stretch } from './branch.ts';
+export { type LineAnswer, lineAnswer, type Told } from './line-answer.ts';
+export { hosePieces, type LinePiece, type LossRow, linePieces, type PathStep, tubeName, tubePiece, usualPiece, withSteps } from './line-pieces.ts';
+export { type ApplianceCurve, type FlowLine, type FlowVerdict, type OperatingPoint, operatingPoint } from './operating-point.ts';
+export { type Fading, fading, type OsmosisTank } from './osmosis.ts';
+export { type Bored, bored, lossPa, type Piece } from './piece.ts';
+export { type PressuresRead, type RunFlow, runFlow, USUAL_F, USUAL_PSI } from './run-flow.ts';
+export { fitSupply, type Supply, type SupplyFit } from './supply.ts';
+export { type Water, waterAt } from './water.ts';
+export { type Help, whatHelps } from './what-helps.ts';

@@ -1,0 +1,1 @@
+export { CARD_SHEET, gaugeCard, type Mark } from './card.ts';

@@ -1,0 +1,17 @@
+export { ACT_VERBS, type Act, type ActVerb } from './acts.ts';
+export { type CardHead, cardMarkdown } from './card-text.ts';
+export { checkSteps, StepDataError } from './check-steps.ts';
+export { FACTS } from './fact-names.ts';
+export { isPlastic } from './facts.ts';
+export { figureLines } from './figures/figure-lines.ts';
+export { CHAIN_FIGURES } from './figures/known-figures.ts';
+export { figuresOf, type Reckoned } from './figures/reckon.ts';
+export type { Measure, Reckoning } from './figures/rows.ts';
+export { makeGaps } from './gaps/index.ts';
+export { withRecoveries } from './recoveries.ts';
+export { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
+export type { DrainJoint, Recovery, StepStage, StepTemplate, StepWhen } from './step-data.ts';
+export { type Along, type TakeAlong, takeAlong } from './take-along.ts';
+export { type CardPart, cardVersionOf, DRAINS_APART, type RunFacts, type WorkStep, workCard } from './work-card.ts';
+export { isWorkKind, MOVES, usualWork, type WorkKind, type WorkKindId, workKind, workKinds, worksOn } from './work-kinds.ts';
+export type { NutFlats } from './wrench.ts';

@@ -1,0 +1,26 @@
+export { matchChains } from './chains.ts';
+export { stockForCut } from './cut-stock.ts';
+export { against, hangsOn, type OpenFact } from './need/hangs-on.ts';
+export {
+  type AskedNeed,
+  askedNeeds,
+  FINISHES,
+  KNOWN_IDS,
+  type KnownId,
+  knownNeed,
+  MATCH_RULES,
+  type MatchRule,
+  needOfAll,
+  rulesOfAll,
+} from './need/known-need.ts';
+export { usualBoreIn } from './need/usual-bore.ts';
+export type { Loose, Part, PartEnd, Port } from './part.ts';
+export { matchPreferring } from './preferring.ts';
+export { type Branch, type Chain, type ChainJoint, COIL_ALLOWANCE_IN, type MatchQuery, type Need, type PathStep, type Stub } from './query.ts';
+export type { RatesGiven } from './seal-rates.ts';
+export { indexParts, type PartIndex } from './search/catalogue-index.ts';
+export { type ListLine, shoppingList } from './shopping.ts';
+export { chainSayings } from './told/sayings.ts';
+export { type JointSides, jointSides, shortName, sideWords, throughEnds } from './told/sides.ts';
+export { type Apart, tellApart } from './told/tell-apart.ts';
+export { whyNot } from './told/why-not.ts';

@@ -1,0 +1,10 @@
+export { dripRate, dropsAnHour, dryBound, pooledBound, waitFor } from './bounds.ts';
+export type { LetOut } from './decay/give.ts';
+export { type Decay, type DecayQuestion, pressureDecay } from './decay/pressure-decay.ts';
+export type { PressureReading } from './decay/slope.ts';
+export { Thinned } from './decay/thin.ts';
+export { type DrainRemedy, drainRemedy } from './drain-remedy.ts';
+export { dropWords } from './drop-words.ts';
+export { METER_UNITS, type MeterCheck, type MeterUnit, meterCheck } from './meter.ts';
+export { FIRST_DROP_DELAY_MIN, type Finding, FLOOR_ML_PER_DAY, METHODS, type Method, ROUNDS, type Round } from './method.ts';
+export { type Remedy, remedy } from './remedy.ts';
