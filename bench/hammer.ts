@@ -3,8 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { networkOf, RENEW_EVERY, swap } from '../core/hammer/index.ts';
-import { bandOf, operatingPoint, type SurgeQuestion, surge, sweptQuestion, sweptRun } from '../core/index.ts';
+import { bandOf, networkOf, operatingPoint, RENEW_EVERY, type SurgeQuestion, surge, swap, sweptQuestion, sweptRun } from '../core/index.ts';
 import { at, line, sorted, timed } from './figures.ts';
 
 const COPPER = { boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 };

@@ -3,7 +3,7 @@ import { chromium, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../catalog/index.ts';
 import type { Entry } from '../record/index.ts';
-import { contextOf, readRun, type VisitSheet } from '../record/visit/sheet.ts';
+import { contextOf, readRun, type VisitSheet } from '../record/index.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
 import { record } from '../store/entries/write.ts';
 import { visitSheet } from '../store/queries/visits.ts';

@@ -1,8 +1,7 @@
 /** Figures of the record: entries a second through HTTP, the day sheet over a large database, memory over many questions. */
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../record/index.ts';
-import { localDayOf } from '../record/visit/day.ts';
-import type { VisitSheet } from '../record/visit/sheet.ts';
+import { localDayOf, type VisitSheet } from '../record/index.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
 import { lockCursor, moveCursor } from '../store/database/cursor.ts';
 import { appendBook, filedBookEntry } from '../store/entries/append-book.ts';

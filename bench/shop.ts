@@ -1,8 +1,8 @@
 /** A shop of some years, made up: 5,000 premises, 60,000 visits, a million entries; and how fast it is read and written. */
 import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
-import { usualWork } from '../core/make/index.ts';
-import { addDays } from '../record/visit/day.ts';
+import { usualWork } from '../core/index.ts';
+import { addDays } from '../record/index.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
 import { lockCursor, moveCursor } from '../store/database/cursor.ts';
 import { filedBookEntry } from '../store/entries/append-book.ts';

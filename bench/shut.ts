@@ -1,7 +1,6 @@
 /** Plans of isolation on generated networks, the same at every run. */
-import { joinWindows, planIsolation } from '../core/index.ts';
-import { byChance } from '../core/shut/index.ts';
-import { networkOf } from '../record/premises/water.ts';
+import { byChance, joinWindows, planIsolation } from '../core/index.ts';
+import { networkOf } from '../record/index.ts';
 import { chance } from '../store/seed/random.ts';
 import { demoWater } from '../store/seed/water.ts';
 

@@ -1,7 +1,7 @@
 /** The appliances water is connected to, checked on reading. */
 import { z } from 'zod';
-import { tubeById } from '../core/ends/index.ts';
-import type { Appliance } from '../core/make/index.ts';
+import type { Appliance } from '../core/index.ts';
+import { tubeById } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

@@ -1,6 +1,7 @@
 /** What is due again at a connection, and when; checked on reading. */
 import { z } from 'zod';
-import { DUTY_IDS, type DutyRow } from '../core/log/index.ts';
+import type { DutyRow } from '../core/index.ts';
+import { DUTY_IDS } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 import { onAppliances } from './look.ts';

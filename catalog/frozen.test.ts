@@ -3,7 +3,7 @@ import assert from 'node:assert/strict';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, it } from 'node:test';
-import type { Appliance } from '../core/make/step-data.ts';
+import type { Appliance } from '../core/index.ts';
 import { cardVersionOf } from '../core/make/work-card.ts';
 import type { WorkKind } from '../core/make/work-kinds.ts';
 import { catalogue } from './index.ts';

@@ -1,6 +1,6 @@
 /** Where good plumbers disagree: each choice with both sides' reasons, checked on reading. The first option is the usual one. */
 import { z } from 'zod';
-import { type SealId, seals } from '../core/ends/index.ts';
+import { type SealId, seals } from '../core/index.ts';
 import choices from './data/house-rules.json' with { type: 'json' };
 
 const shape = z.array(

@@ -1,10 +1,6 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
-import type { LossRow } from '../core/flow/index.ts';
-import type { DutyRow } from '../core/log/index.ts';
-import type { LookData } from '../core/look/index.ts';
-import type { Appliance, StepTemplate, WorkKind } from '../core/make/index.ts';
-import type { Loose, Part } from '../core/match/index.ts';
+import type { Appliance, DutyRow, LookData, Loose, LossRow, Part, StepTemplate, WorkKind } from '../core/index.ts';
 import { readAppliances } from './appliances.ts';
 import { readDuties } from './duties.ts';
 import { readLook } from './look.ts';

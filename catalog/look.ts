@@ -1,6 +1,7 @@
 /** What is judged on sight: findings, ages, stops, symptoms, and what cannot be decided while it is unknown; checked on reading. */
 import { z } from 'zod';
-import { LINE_KINDS, type LineKindId, type LookData, type OnAppliances } from '../core/look/index.ts';
+import type { LookData, OnAppliances } from '../core/index.ts';
+import { LINE_KINDS, type LineKindId } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

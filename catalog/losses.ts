@@ -1,6 +1,6 @@
 /** What the shapes of parts cost a flow; checked on reading. */
 import { z } from 'zod';
-import type { LossRow } from '../core/flow/index.ts';
+import type { LossRow } from '../core/index.ts';
 import { CatalogueError, readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

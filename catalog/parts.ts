@@ -1,7 +1,6 @@
 /** The shipped parts and loose pieces, checked on reading. Prices are invented and plausible. */
 import { z } from 'zod';
-import { isEndCode } from '../core/ends/index.ts';
-import type { Loose, Part, PartEnd, Port } from '../core/match/index.ts';
+import { isEndCode, type Loose, type Part, type PartEnd, type Port } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

@@ -1,7 +1,6 @@
 /** Standard lengths of connectors, usual places of stop and inlet by appliance, and the holes a van can make; checked on reading. */
 import { z } from 'zod';
-import { tubeById } from '../core/ends/index.ts';
-import { type HoleSize, type LineKind, type Setting, WAYS, type Way } from '../core/reach/index.ts';
+import { type HoleSize, type LineKind, type Setting, tubeById, WAYS, type Way } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

@@ -7,17 +7,18 @@ import {
   type DrainJoint,
   FACTS,
   figuresOf,
-  type Measure,
   type Reckoning,
   type Recovery,
+  ROUNDS,
+  type Round,
   StepDataError,
+  type StepMeasure,
   type StepTemplate,
   type WorkKind,
   type WorkKindId,
   withRecoveries,
   workKinds,
-} from '../core/make/index.ts';
-import { ROUNDS, type Round } from '../core/prove/index.ts';
+} from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 import { readHoleSizes } from './reach.ts';
@@ -69,7 +70,7 @@ function drainJoint({ on, what, seal }: { on: string; what: string; seal: string
   return { on, what, seal, name, lookedAt, remedies };
 }
 
-const measure: z.ZodType<Measure> = z.strictObject({
+const measure: z.ZodType<StepMeasure> = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]+$/),
   name: z.string().min(1),
   usualIn: z.number().nonnegative().optional(),
@@ -110,7 +111,7 @@ const reckoning = z.discriminatedUnion('how', [
 ]);
 
 /** Rows that steps name by their id. */
-let figureRows: { measures: Map<string, Measure>; reckonings: Map<string, Reckoning> } | null = null;
+let figureRows: { measures: Map<string, StepMeasure>; reckonings: Map<string, Reckoning> } | null = null;
 
 function figures() {
   const byId = <T extends { id: string }>(rows: T[]) => new Map(rows.map((r) => [r.id, r]));

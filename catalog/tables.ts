@@ -1,7 +1,6 @@
 /** The trade's tables (threads, tubes, seals) as they stand in `data/`, checked on reading. */
 import { z } from 'zod';
-import type { Seal, Thread, Tube, TubeJoint } from '../core/ends/index.ts';
-import type { NutFlats } from '../core/make/index.ts';
+import type { NutFlats, Seal, Thread, Tube, TubeJoint } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

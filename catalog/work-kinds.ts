@@ -1,6 +1,6 @@
 /** Kinds of work and what their cards must contain, checked on reading. */
 import { z } from 'zod';
-import { ACT_VERBS, MOVES, type WorkKind, type WorkKindId } from '../core/make/index.ts';
+import { ACT_VERBS, MOVES, type WorkKind, type WorkKindId } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 

@@ -8,6 +8,7 @@ export {
   endSeat,
   type Identification,
   identifyThread,
+  isApplianceKind,
   isHoseNut,
   isOpenPipe,
   knownAppliances,
@@ -35,7 +36,8 @@ export {
   type Verdict,
   writeBinding,
 } from './ends/index.ts';
-export { EndCodeError, InputError } from './errors.ts';
+export type { TubeJoint } from './ends/tables/tube-joints.ts';
+export { EndCodeError, finite, InputError } from './errors.ts';
 export * from './flow/held-water.ts';
 export {
   type ApplianceCurve,
@@ -89,8 +91,10 @@ export {
   type Cushion,
   type Effect,
   michaudPsi,
+  networkOf,
   PLASTIC_TIMES,
   type Range,
+  RENEW_EVERY,
   type SideLine,
   type Spread,
   SURGE_LIMIT_PSI,
@@ -100,6 +104,7 @@ export {
   type SweptRun,
   surge,
   surgeEffects,
+  swap,
   sweptQuestion,
   sweptRun,
 } from './hammer/index.ts';
@@ -145,20 +150,33 @@ export {
   type ActVerb,
   type Along,
   type CardHead,
+  type CardPart,
+  CHAIN_FIGURES,
   cardMarkdown,
   cardVersionOf,
+  checkSteps,
+  DRAINS_APART,
   type DrainJoint,
+  FACTS,
   figureLines,
+  figuresOf,
+  isPlastic,
   LEAST_CUPS,
   makeGaps,
+  type NutFlats,
   type Reckoned,
+  type Reckoning,
+  type Recovery,
   type RunFacts,
+  StepDataError,
+  type StepMeasure,
   type StepStage,
   type StepTemplate,
   type StepWhen,
   type TakeAlong,
   takeAlong,
   type WorkStep,
+  withRecoveries,
   workCard,
 } from './make/index.ts';
 export * from './make/work-kinds.ts';
@@ -181,6 +199,7 @@ export {
   type RatesGiven,
   shoppingList,
   shortName,
+  sideWords,
   stockForCut,
   tellApart,
   throughEnds,
@@ -189,6 +208,7 @@ export {
 } from './match/index.ts';
 export * from './match/need/known-need.ts';
 export type * from './match/query.ts';
+export { COIL_ALLOWANCE_IN } from './match/query.ts';
 export {
   type Decay,
   type DecayQuestion,
@@ -250,12 +270,25 @@ export {
   type Way,
 } from './reach/index.ts';
 export { type Reason, reason } from './reason.ts';
-export { type Appliance, type Seal, type SealId, type SealTurns, sealById, seals } from './rows/index.ts';
+export {
+  type Appliance,
+  DUTY_IDS,
+  type DutyId,
+  LINE_KINDS,
+  type LineKindId,
+  type Seal,
+  type SealId,
+  type SealTurns,
+  sealById,
+  seals,
+} from './rows/index.ts';
+export { type KeptReason, keptReason, sayReason } from './say.ts';
 export {
   type Branches,
   backSteps,
   branchesOf,
   brokenLinks,
+  byChance,
   folded,
   type IsolationJob,
   type IsolationPlan,
@@ -277,11 +310,14 @@ export {
   type ShutStep,
   type Span,
   STANDING,
+  type Standing,
+  type StopKind,
   schematicOf,
   shutSteps,
   stopOf,
   VALVE_CONDITIONS,
   VALVE_KINDS,
+  type ValveCondition,
   type WaterNetwork,
   type WaterOff,
   type WindowJob,
@@ -292,8 +328,10 @@ export {
   boundDigits,
   hasUnit,
   isMetric,
+  readCents,
   readFraction,
   readLengthIn,
+  readPercent,
   readThreadsPerIn,
   readTyped,
   remember,

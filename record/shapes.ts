@@ -1,6 +1,6 @@
 /** Shapes that many kinds share: ids, texts, numbers and instants, each within bounds that every table and file can hold. */
 import * as z from 'zod/mini';
-import { isEndCode } from '../core/ends/index.ts';
+import { isEndCode } from '../core/index.ts';
 import { isZone } from './zones.ts';
 
 /** Largest whole number a column of counts holds. */

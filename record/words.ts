@@ -1,6 +1,5 @@
 /** What happened, in words: one telling of an entry for every screen, file and print. */
-import { endLabel } from '../core/ends/index.ts';
-import type { Units } from '../core/units/index.ts';
+import { endLabel, type Units } from '../core/index.ts';
 import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
 import { type Entry, kindOf } from './kinds.ts';

@@ -1,8 +1,6 @@
 /** What a browser's store is made of. */
 import type { DBSchema } from 'idb';
-import type { BookEntry } from '../record/book/entry.ts';
-import type { Entry } from '../record/kinds.ts';
-import type { PictureType } from '../record/picture/strip.ts';
+import type { BookEntry, Entry, PictureType } from '../record/index.ts';
 import type { KeptBook } from './kept-book.ts';
 import type { Placed } from './protocol.ts';
 

@@ -5,10 +5,17 @@
  */
 import { type IDBPDatabase, openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
-import { type BookEntry, isBookEntry } from '../record/book/entry.ts';
-import { broughtUp, type Entry, keptForm } from '../record/kinds.ts';
-import { type PremisesBook, premisesBook, sheetFrom } from '../record/premises/book.ts';
-import type { VisitSheet } from '../record/visit/sheet.ts';
+import {
+  type BookEntry,
+  broughtUp,
+  type Entry,
+  isBookEntry,
+  keptForm,
+  type PremisesBook,
+  premisesBook,
+  sheetFrom,
+  type VisitSheet,
+} from '../record/index.ts';
 import { DevicePictures } from './device-pictures.ts';
 import { type AnyEntry, type DeviceFacts, FACTS, type Outgoing, type Schema, VERSION } from './device-schema.ts';
 import { upgrade } from './device-upgrade.ts';

@@ -1,6 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
-import type { Bodies, Entry, EntryKind } from '../record/kinds.ts';
+import type { Bodies, BookEntry, Entry, EntryKind, SubjectKind } from '../record/index.ts';
 
 export interface Target {
   jointId?: string;

@@ -1,7 +1,5 @@
 /** The book of a premises as a device keeps it: its entries in one piece, with what finds it. */
-import { type PremisesBook, premisesBook } from '../record/premises/book.ts';
-import { saysContact } from '../record/premises/premises.ts';
-import { ordered } from '../record/standing.ts';
+import { ordered, type PremisesBook, premisesBook, saysContact } from '../record/index.ts';
 import type { PlacedBook } from './protocol.ts';
 
 export interface KeptBook {

@@ -1,10 +1,7 @@
 /** A device that keeps in memory what a browser keeps on its disk: for trying out how entries travel. */
 import { v7 as uuidv7 } from 'uuid';
-import { isBookEntry } from '../record/book/entry.ts';
 import type { Entry } from '../record/index.ts';
-import { broughtUp } from '../record/kinds.ts';
-import { premisesBook, sheetFrom } from '../record/premises/book.ts';
-import type { VisitSheet } from '../record/visit/sheet.ts';
+import { broughtUp, isBookEntry, premisesBook, sheetFrom, type VisitSheet } from '../record/index.ts';
 import type { AnyEntry, DeviceFacts, Outgoing } from './device.ts';
 import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
 import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';

@@ -1,7 +1,6 @@
 /** What a device and the server say to each other; both sides read it from here. */
 import * as z from 'zod/mini';
-import type { BookEntry } from '../record/book/entry.ts';
-import type { Entry } from '../record/kinds.ts';
+import type { BookEntry, Entry } from '../record/index.ts';
 
 /** Rises when an older server could not answer a newer page rightly: it then says "later". */
 export const PROTOCOL = 2;

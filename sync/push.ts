@@ -1,5 +1,5 @@
 /** Sending what waits: one at a time for a device over all its tabs, in the device's order, as often as it takes. */
-import { isBookEntry } from '../record/book/entry.ts';
+import { isBookEntry } from '../record/index.ts';
 import type { DeviceStore, Outgoing } from './device.ts';
 import { type BatchAnswer, type EntryAnswer, PROTOCOL } from './protocol.ts';
 

@@ -1,5 +1,5 @@
 /** The shop that this page is of, and what a browser keeps for it alone. */
-import { FIRST_SHOP } from '../record/shop/first.ts';
+import { FIRST_SHOP } from '../record/index.ts';
 
 /** As its page says; a page stays with its shop whatever the browser turns to meanwhile. */
 export const shopHere: string = (typeof document === 'undefined' ? undefined : document.documentElement.dataset.shop) ?? FIRST_SHOP;

@@ -1,6 +1,6 @@
 import { catalogue } from '../../catalog/index.ts';
 import { dutyMonths } from '../../core/index.ts';
-import type { DutyRules } from '../../record/run/told/sign-sheet.ts';
+import type { DutyRules } from '../../record/index.ts';
 import { rulesInForce } from '../../store/queries/rules.ts';
 import { database } from './database.ts';
 

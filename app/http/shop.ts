@@ -1,8 +1,7 @@
 /** Which shop a request means: settled here and nowhere else. */
 import type { APIContext } from 'astro';
 import * as z from 'zod/mini';
-import { uuid } from '../../record/shapes.ts';
-import { FIRST_SHOP } from '../../record/shop/first.ts';
+import { FIRST_SHOP, uuid } from '../../record/index.ts';
 import { isShop } from '../../store/shops.ts';
 import { database } from './database.ts';
 import { RefusedError } from './door/faults.ts';

@@ -6,7 +6,7 @@ export { isPlastic } from './facts.ts';
 export { figureLines } from './figures/figure-lines.ts';
 export { CHAIN_FIGURES } from './figures/known-figures.ts';
 export { figuresOf, type Reckoned } from './figures/reckon.ts';
-export type { Measure, Reckoning } from './figures/rows.ts';
+export type { Reckoning, StepMeasure } from './figures/rows.ts';
 export { makeGaps } from './gaps/index.ts';
 export { withRecoveries } from './recoveries.ts';
 export { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';

@@ -2,7 +2,7 @@ import type { Round } from '../prove/index.ts';
 import type { SealId } from '../rows/index.ts';
 import type { ActVerb } from './acts.ts';
 import type { Fact } from './fact-names.ts';
-import type { Measure, Reckoning } from './figures/rows.ts';
+import type { Reckoning, StepMeasure } from './figures/rows.ts';
 import type { WorkKindId } from './work-kinds.ts';
 
 export type OldLine = 'none' | 'keep' | 'replace' | 'not judged';
@@ -113,7 +113,7 @@ export interface StepTemplate {
   /** Figures of the appliance's own sheet that are held against what is there, by id. */
   figures?: string[];
   /** Lengths that are measured at it, and what is worked out of them; put in when the catalogue is read. */
-  measures?: Measure[];
+  measures?: StepMeasure[];
   reckons?: Reckoning[];
   /** A question that must be answered yes before the next step. */
   gate?: string;

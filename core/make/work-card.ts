@@ -6,7 +6,7 @@ import { appliesTo, appliesToRun, isSo } from './conditions.ts';
 import { type Known, knownOf } from './facts.ts';
 import { type KnownFigures, knownFigures } from './figures/known-figures.ts';
 import { type Reckoned, reckon } from './figures/reckon.ts';
-import type { Measure } from './figures/rows.ts';
+import type { StepMeasure } from './figures/rows.ts';
 import { type Edge, inOrder, type Ordered, StepIndex } from './order.ts';
 import { recoveriesAt } from './recoveries.ts';
 import type { RunFacts } from './run-facts.ts';
@@ -230,7 +230,7 @@ function fill(
   };
 }
 
-const measured = ({ id, name, usualIn }: Measure, run: RunFacts) => ({
+const measured = ({ id, name, usualIn }: StepMeasure, run: RunFacts) => ({
   id,
   name,
   text: run.measured?.[id]?.text ?? '',

@@ -1,9 +1,6 @@
 /** A chain and what is asked of it, as they cross a border. The core holds the types; the compiler holds these equal to them. */
 import * as z from 'zod/mini';
-import { type SealId, seals } from '../../core/ends/index.ts';
-import type { Chain, Need } from '../../core/match/index.ts';
-import { type KeptReason, keptReason, sayReason } from '../../core/say.ts';
-import { QUANTITIES } from '../../core/units/index.ts';
+import { type Chain, type KeptReason, keptReason, type Need, QUANTITIES, type SealId, sayReason, seals } from '../../core/index.ts';
 import type { Same } from '../same.ts';
 import { amount, cents, count, end, id, lengthIn, text, turnsShape } from '../shapes.ts';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { isApplianceKind } from '../../core/ends/index.ts';
+import { isApplianceKind } from '../../core/index.ts';
 import { fieldsInWords, retiring, someOf } from '../book/rules.ts';
 import { change, itsFields, type Subject } from '../book/subject.ts';
 import { amount, name, shortText, uuid } from '../shapes.ts';

@@ -1,5 +1,5 @@
 /** How what stands at a premises is known. */
-import type { NetPipe, NetPlace, NetValve, Standing } from '../../core/shut/index.ts';
+import type { NetPipe, NetPlace, NetValve, Standing } from '../../core/index.ts';
 
 export interface Contact {
   name?: string | null;

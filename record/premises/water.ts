@@ -12,7 +12,7 @@ import {
   VALVE_CONDITIONS,
   VALVE_KINDS,
   type WaterNetwork,
-} from '../../core/shut/index.ts';
+} from '../../core/index.ts';
 import { change } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import type { Entry } from '../kinds.ts';

@@ -1,8 +1,6 @@
 /** The house rules as they cross a border; older ones are brought up by the defaults. */
 import * as z from 'zod/mini';
-import { defaultRules, HOUSE_CHOICES, type HouseChoices, type HouseRules } from '../../core/house/index.ts';
-import { DUTY_IDS } from '../../core/log/index.ts';
-import { LINE_KINDS } from '../../core/look/index.ts';
+import { DUTY_IDS, defaultRules, HOUSE_CHOICES, type HouseChoices, type HouseRules, LINE_KINDS } from '../../core/index.ts';
 import type { Same } from '../same.ts';
 import { notNegative, positive, recheckHoursShape, turnsShape } from '../shapes.ts';
 

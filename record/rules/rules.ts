@@ -1,6 +1,6 @@
 /** The house rules as they are changed: only the fields that become others, each with the reason. */
 import * as z from 'zod/mini';
-import { defaultRules, type HouseRules } from '../../core/house/index.ts';
+import { defaultRules, type HouseRules } from '../../core/index.ts';
 import { change, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import { givenReason } from '../shapes.ts';

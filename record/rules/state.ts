@@ -1,4 +1,4 @@
-import type { HouseRules } from '../../core/house/index.ts';
+import type { HouseRules } from '../../core/index.ts';
 
 /** How the house does it now. */
 export interface RulesNow {

@@ -1,7 +1,7 @@
 /** What the duties of a connection follow from, as a run leaves it. */
-import type { DutyFacts } from '../../core/log/index.ts';
-import type { LineKindId } from '../../core/look/index.ts';
-import { shortName } from '../../core/match/index.ts';
+
+import type { LineKindId } from '../../core/index.ts';
+import { type DutyFacts, shortName } from '../../core/index.ts';
 import type { RunState } from './state.ts';
 
 const YEAR_MS = 365.25 * 86_400_000;

@@ -1,7 +1,6 @@
 /** A run as it stands, as far as the rules of its entries ask. */
 
-import type { Round } from '../../core/prove/index.ts';
-import type { Units } from '../../core/units/index.ts';
+import type { Round, Units } from '../../core/index.ts';
 import type { Stage } from './stages.ts';
 
 /** What a sign-off must name with a reason: a stage that is not done, or a joint or check point that is not proven. */

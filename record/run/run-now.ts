@@ -1,4 +1,4 @@
-import { workKind } from '../../core/make/index.ts';
+import { workKind } from '../../core/index.ts';
 import { targetOf } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
 import { ordered } from '../standing.ts';

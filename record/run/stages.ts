@@ -1,5 +1,5 @@
 /** The six stages in the order of the work: a row each. What a stage is follows from what was recorded for it, never from a sign-off. */
-import type { WorkStep } from '../../core/make/index.ts';
+import type { WorkStep } from '../../core/index.ts';
 
 export type Stage = 'look' | 'match' | 'shut' | 'make' | 'prove' | 'log';
 

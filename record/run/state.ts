@@ -1,6 +1,5 @@
 /** A run as what was recorded leaves it: its work, its stages, whether it is signed off, what is not settled. */
-import type { WorkStep } from '../../core/make/index.ts';
-import type { Finding, Round } from '../../core/prove/index.ts';
+import type { Finding, Round, WorkStep } from '../../core/index.ts';
 import { happenedAt, targetOf } from '../entry.ts';
 import type { Told } from '../kind.ts';
 import type { Bodies, Entry, EntryOf } from '../kinds.ts';

@@ -1,5 +1,5 @@
 /** How long the steps of a card take: the catalogue's guess by step, until the shop's own ticks speak. */
-import type { WorkStep } from '../../core/make/index.ts';
+import type { WorkStep } from '../../core/index.ts';
 import { type Minutes, minutesFrom, type OwnRecord, oneAfterAnother } from '../minutes.ts';
 
 /** A shop's own minutes by the row of a step: 'make-draw-out'. */

@@ -1,6 +1,5 @@
 /** Which steps of the card are done: what was ticked and answered, as far as it still says something of the chain in force. */
-import type { ActVerb, WorkStep } from '../../core/make/index.ts';
-import { ROUNDS } from '../../core/prove/index.ts';
+import { type ActVerb, ROUNDS, type WorkStep } from '../../core/index.ts';
 import type { Bodies, Entry } from '../kinds.ts';
 import type { History } from './history.ts';
 

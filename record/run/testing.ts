@@ -1,6 +1,7 @@
 /** A small run for tests: a toilet, two hoses that fit it, a card of five steps. */
 import { defaultRules } from '../../core/house/rules.ts';
-import type { Appliance, StepTemplate } from '../../core/make/step-data.ts';
+import type { Appliance } from '../../core/index.ts';
+import type { StepTemplate } from '../../core/make/step-data.ts';
 import { matchChains } from '../../core/match/chains.ts';
 import type { Part } from '../../core/match/part.ts';
 import { type AcceptedChain, itemsOf } from './kinds/chain-accepted.ts';

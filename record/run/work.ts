@@ -1,23 +1,29 @@
 /** The work on a run as its history leaves it, whatever was signed: what is known of the place, the card, the joints. */
-import { type SealId, sealById } from '../../core/ends/index.ts';
-import type { PathStep, PressuresRead } from '../../core/flow/index.ts';
-import { defaultRules, type HouseRules } from '../../core/house/index.ts';
-import type { LookData } from '../../core/look/index.ts';
+
 import {
   type Appliance,
   type CardPart,
   cardVersionOf,
   type DrainJoint,
+  defaultRules,
+  type HouseRules,
   isPlastic,
+  jointSides,
+  type LookData,
+  type Part,
+  type PathStep,
+  type PressuresRead,
+  type Round,
   type RunFacts,
+  type SealId,
   type StepTemplate,
+  sealById,
+  sideWords,
   type WorkKindId,
   type WorkStep,
   workCard,
   workKind,
-} from '../../core/make/index.ts';
-import { jointSides, type Part, sideWords } from '../../core/match/index.ts';
-import type { Round } from '../../core/prove/index.ts';
+} from '../../core/index.ts';
 import { happenedAt } from '../entry.ts';
 import type { Bodies } from '../kinds.ts';
 import { acceptances, eachOf, type History, lastOf } from './history.ts';

@@ -4,7 +4,7 @@ import { fates } from '../standing.ts';
 import type { AmountOf, CameOrWent, Moved } from './stock-place.ts';
 
 /** Of one item at one place, as it was told; what runs took since is not in it. */
-export interface Told<E extends BookEntry = BookEntry> {
+export interface ToldAmount<E extends BookEntry = BookEntry> {
   placeId: string;
   /** Pieces, of what is cut from a coil inches; below nought where more went out than ever came in. */
   quantity: number;
@@ -20,9 +20,9 @@ export interface Told<E extends BookEntry = BookEntry> {
  * @param item    part by its id, or loose piece by its code
  * @param entries all that was said of it, of whatever place; what is of another item is left out
  */
-export function toldOf<E extends BookEntry>(item: string, entries: readonly E[]): Map<string, Told<E>> {
-  const found = new Map<string, Told<E>>();
-  const at = (placeId: string, entry: E): Told<E> => {
+export function toldOf<E extends BookEntry>(item: string, entries: readonly E[]): Map<string, ToldAmount<E>> {
+  const found = new Map<string, ToldAmount<E>>();
+  const at = (placeId: string, entry: E): ToldAmount<E> => {
     const told = found.get(placeId) ?? { placeId, quantity: 0, minimum: 0, counted: null, first: entry };
     found.set(placeId, told);
     return told;

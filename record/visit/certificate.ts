@@ -1,8 +1,6 @@
 /** What was proven at a visit, for the one who lives with it: plain words, bounds as they are. */
 
-import { workKind } from '../../core/make/index.ts';
-import { dropWords, METHODS } from '../../core/prove/index.ts';
-import { boundDigits } from '../../core/units/index.ts';
+import { boundDigits, dropWords, METHODS, workKind } from '../../core/index.ts';
 import { watchedWords } from '../run/joints/watched.ts';
 import type { RunState } from '../run/state.ts';
 import { type DutyRules, type SignedJoint, type SignSheet, signSheetOf } from '../run/told/sign-sheet.ts';

@@ -1,5 +1,5 @@
 /** A run of a visit as days and lists show it. */
-import type { WorkKindId } from '../../core/make/index.ts';
+import type { WorkKindId } from '../../core/index.ts';
 import { type RunSummary, UNTOUCHED } from '../run/told/summary.ts';
 import type { RunRow, VisitHead } from './sheet.ts';
 import type { Told } from './states.ts';

@@ -1,6 +1,6 @@
 /** The day sheet: worked out on the server from its derived tables, on a device from what it keeps. */
 
-import { remember } from '../../core/units/index.ts';
+import { remember } from '../../core/index.ts';
 import { type StockedPlace, vanOf } from '../stock/levels.ts';
 import { type LoadRow, loadOf } from '../stock/load.ts';
 import type { DayRun, DayVisit } from './day-run.ts';

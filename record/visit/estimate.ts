@@ -1,5 +1,5 @@
 /** What a visit will cost, and what it came to: parts, minutes with their spread, coming, tax. */
-import { workKind } from '../../core/make/index.ts';
+import { workKind } from '../../core/index.ts';
 import type { AcceptedChain } from '../run/kinds/chain-accepted.ts';
 import type { RunState } from '../run/state.ts';
 import type { Shop } from '../shop/state.ts';

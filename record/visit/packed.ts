@@ -3,7 +3,7 @@
  * place. A busy day is a sixth of what it is in full.
  */
 
-import type { WorkKindId } from '../../core/make/index.ts';
+import type { WorkKindId } from '../../core/index.ts';
 import { type RunSummary, UNTOUCHED } from '../run/told/summary.ts';
 import { type DaySheet, type PlannedVisit, plannedOf } from './day.ts';
 import type { DayRun, DayVisit } from './day-run.ts';

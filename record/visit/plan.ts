@@ -1,5 +1,5 @@
 /** What a day's plan says of its visits: how far each is, how long it takes, and which run into each other. */
-import { workKind } from '../../core/make/index.ts';
+import { workKind } from '../../core/index.ts';
 import type { DayRun, DayVisit } from './day-run.ts';
 import type { VisitHead } from './sheet.ts';
 import { workMinutes } from './work-minutes.ts';

@@ -1,5 +1,5 @@
 /** Everything recorded on a visit, told in plain words: the rows of its file, its CSV and its print. */
-import type { Units } from '../../core/units/index.ts';
+import type { Units } from '../../core/index.ts';
 import type { Entry } from '../kinds.ts';
 import { type History, historyOf } from '../run/history.ts';
 import type { RunState } from '../run/state.ts';

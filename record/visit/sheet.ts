@@ -1,10 +1,6 @@
 /** A visit as the server gives it and a device keeps it: everything its state is derived from. */
 
-import type { PathStep, PressuresRead, RunFlow } from '../../core/flow/index.ts';
-import type { HouseRules } from '../../core/house/index.ts';
-import type { LookData } from '../../core/look/index.ts';
-import type { Appliance, StepTemplate, WorkKindId } from '../../core/make/index.ts';
-import type { Part } from '../../core/match/index.ts';
+import type { Appliance, HouseRules, LookData, Part, PathStep, PressuresRead, RunFlow, StepTemplate, WorkKindId } from '../../core/index.ts';
 import type { Entry } from '../kinds.ts';
 import { historyOf, lastOf } from '../run/history.ts';
 import type { Names } from '../run/kinds/chain-accepted.ts';

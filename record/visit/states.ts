@@ -1,5 +1,5 @@
 /** How visits and what is still to be done are known. */
-import type { WorkKindId } from '../../core/make/index.ts';
+import type { WorkKindId } from '../../core/index.ts';
 import type { PictureType } from '../picture/strip.ts';
 
 /** An end as it was told when the call was taken: never seen, and asked for again. */

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { type WorkKindId, workKind, workKinds, worksOn } from '../../core/make/index.ts';
+import { type WorkKindId, workKind, workKinds, worksOn } from '../../core/index.ts';
 import type { BookNow } from '../book/now.ts';
 import { clearable, fieldsInWords, someOf, withReason } from '../book/rules.ts';
 import { change, itsFields, type Subject } from '../book/subject.ts';

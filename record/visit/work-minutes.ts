@@ -1,5 +1,5 @@
 /** How long kinds of work take: starting guesses of the trade, until the shop's own record speaks. */
-import type { WorkKindId } from '../../core/make/index.ts';
+import type { WorkKindId } from '../../core/index.ts';
 import { type Minutes, minutesFrom, type OwnRecord, oneAfterAnother } from '../minutes.ts';
 
 export type { Minutes, OwnRecord } from '../minutes.ts';

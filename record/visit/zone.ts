@@ -1,4 +1,4 @@
-import { remember } from '../../core/units/index.ts';
+import { remember } from '../../core/index.ts';
 
 /** Making one costs more than using it a hundred times. */
 const formats = new Map<string, Intl.DateTimeFormat>();

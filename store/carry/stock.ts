@@ -1,5 +1,5 @@
 /** Moves that older programs kept of the van, written down as entries of the book: once, each by the name it had. */
-import type { FiledBookEntry } from '../../record/book/shape.ts';
+import type { FiledBookEntry } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { inShop } from '../database/shop-transaction.ts';
 import { appendBook, filedBookEntry } from '../entries/append-book.ts';

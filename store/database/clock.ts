@@ -1,4 +1,4 @@
-import { zoneForAll } from '../../record/zones.ts';
+import { zoneForAll } from '../../record/index.ts';
 
 /**
  * The one clock of the server. BRASS_NUT_CLOCK_AHEAD_MIN moves it on, so that "tomorrow" can be tried out.

@@ -3,7 +3,7 @@ import postgres from 'postgres';
 export type Sql = postgres.Sql;
 export type Tx = postgres.TransactionSql;
 
-export { FIRST_SHOP } from '../../record/shop/first.ts';
+export { FIRST_SHOP } from '../../record/index.ts';
 
 /** A pool in the program's own role, which owns no table. Days stay text: a local date has no instant. */
 export function connect(databaseUrl: string, max = 8): Sql {

@@ -1,6 +1,5 @@
 import { v7 as uuidv7 } from 'uuid';
-import type { BookEntry, SubjectKind } from '../../record/book/entry.ts';
-import type { FiledBookEntry } from '../../record/book/shape.ts';
+import type { BookEntry, FiledBookEntry, SubjectKind } from '../../record/index.ts';
 import { inSlices } from '../database/breath.ts';
 import type { Tx } from '../database/connection.ts';
 import { lockCursor, moveCursor } from '../database/cursor.ts';

@@ -1,14 +1,18 @@
 /** Entries of the book on the one way in. */
 import { isDeepStrictEqual } from 'node:util';
-import { bookRefusal } from '../../record/book/check.ts';
-import type { BookEntry, SubjectKind, SubjectRef } from '../../record/book/entry.ts';
-import { stateOf } from '../../record/book/fold.ts';
-import type { BookNow } from '../../record/book/now.ts';
-import type { SentBookEntry } from '../../record/book/shape.ts';
-import type { States } from '../../record/book/states.ts';
-import { subjectOf } from '../../record/book/subjects.ts';
-import type { Refusal } from '../../record/kind.ts';
-import { WITHDRAWN } from '../../record/standing.ts';
+import {
+  type BookEntry,
+  type BookNow,
+  bookRefusal,
+  type Refusal,
+  type SentBookEntry,
+  type States,
+  type SubjectKind,
+  type SubjectRef,
+  stateOf,
+  subjectOf,
+  WITHDRAWN,
+} from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import { deriveBook } from '../projections/book.ts';

@@ -1,6 +1,5 @@
 /** What every entry goes through, of a run or of the book: append, never edit; the same twice is once; each whole or not at all, with its own answer. */
-import type { Stamped } from '../../record/entry.ts';
-import type { Refusal } from '../../record/kind.ts';
+import type { Refusal, Stamped } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { moveCursor } from '../database/cursor.ts';
 import { inShop } from '../database/shop-transaction.ts';

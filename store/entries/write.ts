@@ -1,13 +1,19 @@
 /** Entries of runs on the one way in. */
 import { isDeepStrictEqual } from 'node:util';
 import { catalogue } from '../../catalog/index.ts';
-import { refusalFor } from '../../record/check.ts';
-import type { Stamped } from '../../record/entry.ts';
-import { broughtUp, drainOfId, type Entry, jointsBrought, runNow } from '../../record/index.ts';
-import type { Refusal } from '../../record/kind.ts';
-import { keptForm } from '../../record/kinds.ts';
-import type { SentEntry } from '../../record/shape.ts';
-import { contextOf } from '../../record/visit/sheet.ts';
+import {
+  broughtUp,
+  contextOf,
+  drainOfId,
+  type Entry,
+  jointsBrought,
+  keptForm,
+  type Refusal,
+  refusalFor,
+  runNow,
+  type SentEntry,
+  type Stamped,
+} from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import { deriveAtHand, type RecordedRun } from '../projections/index.ts';

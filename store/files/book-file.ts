@@ -1,5 +1,5 @@
 /** The book as a file: every entry, oldest first, a line each; taken into an empty shop and written again, the same lines. */
-import { type FiledBookEntry, readFiledBook } from '../../record/book/shape.ts';
+import { type FiledBookEntry, readFiledBook } from '../../record/index.ts';
 import { Breath, inSlices } from '../database/breath.ts';
 import { FIRST_SHOP, type Sql } from '../database/connection.ts';
 import { moveCursor } from '../database/cursor.ts';

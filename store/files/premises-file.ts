@@ -1,8 +1,7 @@
 /** Premises as a CSV file: all of it or nothing. Rows of one name and address are one premises; a row may say one appliance that stands there. */
 import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../../catalog/index.ts';
-import type { FiledBookEntry } from '../../record/book/shape.ts';
-import { readSentBook } from '../../record/book/shape.ts';
+import { type FiledBookEntry, readSentBook } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { inShop } from '../database/shop-transaction.ts';
 import { appendBook, filedBookEntry } from '../entries/append-book.ts';

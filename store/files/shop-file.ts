@@ -3,13 +3,20 @@
  * empty shop and written again it is the same byte for byte. Files of the first version, which had rules and parts apart, read as before.
  */
 import * as z from 'zod/mini';
-import { filedBookEntry as bookShape, type FiledBookEntry, readFiledBook } from '../../record/book/shape.ts';
-import { issueOf } from '../../record/issue.ts';
-import { houseRules, rulesBroughtUp } from '../../record/rules/house-rules.ts';
-import { rulesChanged } from '../../record/rules/rules.ts';
-import { type FiledEntry, filedEntry, raised } from '../../record/shape.ts';
-import { instant } from '../../record/shapes.ts';
-import { unstorable } from '../../record/storable.ts';
+import {
+  filedBookEntry as bookShape,
+  type FiledBookEntry,
+  type FiledEntry,
+  filedEntry,
+  houseRules,
+  instant,
+  issueOf,
+  raised,
+  readFiledBook,
+  rulesBroughtUp,
+  rulesChanged,
+  unstorable,
+} from '../../record/index.ts';
 import { carriedId } from '../carry/carried-id.ts';
 import { Breath } from '../database/breath.ts';
 import { FIRST_SHOP, type Sql, type Tx } from '../database/connection.ts';

@@ -2,15 +2,24 @@
 import { isDeepStrictEqual } from 'node:util';
 import * as z from 'zod/mini';
 import { catalogue } from '../../catalog/index.ts';
-import { isWorkKind, usualWork } from '../../core/make/index.ts';
-import type { SubjectKind } from '../../record/book/entry.ts';
-import type { FiledBookEntry } from '../../record/book/shape.ts';
+import { isWorkKind, usualWork } from '../../core/index.ts';
 import type { Entry } from '../../record/index.ts';
-import { keptForm } from '../../record/kinds.ts';
-import { type FiledEntry, filedEntry, raised } from '../../record/shape.ts';
-import { localDay, localTime, name, timeZone, uuid } from '../../record/shapes.ts';
-import { pathText, unstorable } from '../../record/storable.ts';
-import { recordRows } from '../../record/visit/record-rows.ts';
+import {
+  type FiledBookEntry,
+  type FiledEntry,
+  filedEntry,
+  keptForm,
+  localDay,
+  localTime,
+  name,
+  pathText,
+  raised,
+  recordRows,
+  type SubjectKind,
+  timeZone,
+  unstorable,
+  uuid,
+} from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { lockCursor, moveCursor } from '../database/cursor.ts';
 import { inShop } from '../database/shop-transaction.ts';

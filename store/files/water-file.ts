@@ -1,10 +1,7 @@
 /** The water of a premises as a file: places, pipes and valves as they stand; taken in whole or not at all. */
 import * as z from 'zod/mini';
-import { brokenLinks } from '../../core/shut/index.ts';
-import type { WaterThing } from '../../record/premises/states.ts';
-import { asDrawn, MOST_AT_ONCE, networkOf, waterThing } from '../../record/premises/water.ts';
-import { name } from '../../record/shapes.ts';
-import { pathText, unstorable } from '../../record/storable.ts';
+import { brokenLinks } from '../../core/index.ts';
+import { asDrawn, MOST_AT_ONCE, name, networkOf, pathText, unstorable, type WaterThing, waterThing } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { inShop } from '../database/shop-transaction.ts';
 import { appendBook, filedBookEntry } from '../entries/append-book.ts';

@@ -1,8 +1,7 @@
 /** Pictures by their content: taken in pieces, each once, stripped of what they do not show, with a small one beside it. */
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
-import { PictureError, stripped } from '../../record/picture/strip.ts';
-import { MOST_BYTES } from '../../record/visit/gathered.ts';
+import { MOST_BYTES, PictureError, stripped } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 
 /** Longer side of a small picture, pixels. */

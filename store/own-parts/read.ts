@@ -1,7 +1,7 @@
 /** Reads a file of parts: a slice at a time, every fault by line and column. */
 import { cellsBroughtUp, NEEDED_COLUMNS, PART_COLUMNS, partRow } from '../../catalog/parts.ts';
 import type { Part } from '../../core/index.ts';
-import { isStorable } from '../../record/storable.ts';
+import { isStorable } from '../../record/index.ts';
 import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from '../files/csv-rows.ts';
 
 export const MAX_OWN_PARTS = 50_000;

@@ -1,11 +1,16 @@
 /** Tables of what a shop looks after, derived from what was said of it; each row names the entry it is up to. */
-import type { BookEntry, SubjectKind, SubjectRef } from '../../record/book/entry.ts';
-import { stateOf } from '../../record/book/fold.ts';
-import type { States } from '../../record/book/states.ts';
-import { isSeenTooLate } from '../../record/entry.ts';
-import { fates, ordered } from '../../record/standing.ts';
-import type { Gathered } from '../../record/visit/states.ts';
-import { zoneForAll } from '../../record/zones.ts';
+import {
+  type BookEntry,
+  fates,
+  type Gathered,
+  isSeenTooLate,
+  ordered,
+  type States,
+  type SubjectKind,
+  type SubjectRef,
+  stateOf,
+  zoneForAll,
+} from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import type { PlacedBookEntry } from '../entries/book-row.ts';

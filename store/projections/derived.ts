@@ -1,7 +1,5 @@
 /** What is derived, on its way into the tables. */
-import type { SubjectKind } from '../../record/book/entry.ts';
-import type { States } from '../../record/book/states.ts';
-import type { ReadRun } from '../../record/visit/sheet.ts';
+import type { ReadRun, States, SubjectKind } from '../../record/index.ts';
 import type { PlacedBookEntry } from '../entries/book-row.ts';
 import type { PlacedEntry } from '../entries/entry-row.ts';
 

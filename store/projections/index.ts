@@ -3,8 +3,7 @@
  * entry kept, and rebuilt by `npm run rebuild`.
  */
 import { catalogue } from '../../catalog/index.ts';
-import { summaryOf } from '../../record/run/told/summary.ts';
-import { type RunRow, readRun } from '../../record/visit/sheet.ts';
+import { type RunRow, readRun, summaryOf } from '../../record/index.ts';
 import { Breath } from '../database/breath.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { derivationVersion } from '../database/derivation.ts';

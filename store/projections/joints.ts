@@ -1,9 +1,7 @@
 /** Joints of runs, and what they are like: by that their callbacks are counted. */
 import { createHash } from 'node:crypto';
-import { HOUSE_CHOICES } from '../../core/house/index.ts';
-import { placesOf } from '../../record/run/joints/joint-place.ts';
-import type { RunState } from '../../record/run/state.ts';
-import type { JointState } from '../../record/run/work.ts';
+import { HOUSE_CHOICES } from '../../core/index.ts';
+import { type JointState, placesOf, type RunState } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import type { DerivedRun } from './derived.ts';
 

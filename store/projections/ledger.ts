@@ -1,11 +1,8 @@
 /** The ledger's own tables: connections as they are searched, and what is due again at them. */
 import { catalogue } from '../../catalog/index.ts';
-import { endLabel } from '../../core/ends/index.ts';
-import { dutiesOf } from '../../core/log/index.ts';
+import { dutiesOf, endLabel } from '../../core/index.ts';
 import type { AcceptedChain } from '../../record/index.ts';
-import { dutyFactsOf } from '../../record/run/duty-facts.ts';
-import type { RunState } from '../../record/run/state.ts';
-import { type RunSummary, summaryOf } from '../../record/run/told/summary.ts';
+import { dutyFactsOf, type RunState, type RunSummary, summaryOf } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';

@@ -1,5 +1,5 @@
 /** What is said of the shop as a whole: itself, its house rules, its own parts. */
-import { standingOf } from '../../record/book/fold.ts';
+import { standingOf } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import type { Derived } from './derived.ts';
 import { differs, setTo } from './upsert.ts';

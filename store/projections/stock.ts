@@ -1,7 +1,5 @@
 /** What lies on shelves and vans: derived from what was said of them, and from what runs took. */
-import type { BookEntry } from '../../record/book/entry.ts';
-import { happenedAt } from '../../record/entry.ts';
-import { type Told, toldOf } from '../../record/stock/levels.ts';
+import { type BookEntry, happenedAt, type ToldAmount, toldOf } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import type { PlacedBookEntry } from '../entries/book-row.ts';
 import { stockEntriesOfItems } from '../queries/stock-entries.ts';
@@ -68,7 +66,7 @@ async function keepLevels(tx: Tx, shopId: string, items: string[]): Promise<void
   }
 }
 
-function levelRow(shopId: string, item: string, { placeId, quantity, minimum, counted, first }: Told<PlacedBookEntry>) {
+function levelRow(shopId: string, item: string, { placeId, quantity, minimum, counted, first }: ToldAmount<PlacedBookEntry>) {
   return {
     shop_id: shopId,
     stock_place_id: placeId,

@@ -1,5 +1,5 @@
 /** What runs took from the vans, by the making of the joint that took it; given back where that is taken back. */
-import { happenedAt } from '../../record/entry.ts';
+import { happenedAt } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import type { DerivedRun, UseRow } from './derived.ts';

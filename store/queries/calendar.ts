@@ -1,7 +1,4 @@
-import { addDays } from '../../record/visit/day.ts';
-import type { DayVisit } from '../../record/visit/day-run.ts';
-import { spanOf, type VisitSpan } from '../../record/visit/plan.ts';
-import type { VisitHead } from '../../record/visit/sheet.ts';
+import { addDays, type DayVisit, spanOf, type VisitHead, type VisitSpan } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { visitsWithRechecks, withRuns } from './day.ts';
 import { shopToday } from './shop.ts';

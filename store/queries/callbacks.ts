@@ -1,5 +1,5 @@
 /** Joints and their callbacks, counted for the analysis: by what they are, and by how old they were. */
-import type { AgeGroup, JointGroup, SealCount } from '../../core/log/index.ts';
+import type { AgeGroup, JointGroup, SealCount } from '../../core/index.ts';
 import { untilMoved } from '../database/by-shop.ts';
 import type { Sql } from '../database/connection.ts';
 

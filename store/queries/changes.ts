@@ -1,4 +1,4 @@
-import { addDays } from '../../record/visit/day.ts';
+import { addDays } from '../../record/index.ts';
 import { type Changes, type Holding, KIT_DAYS, type Kit, type Placed, type PlacedBook } from '../../sync/protocol.ts';
 import type { Sql } from '../database/connection.ts';
 import { shopCursor } from '../database/cursor.ts';

@@ -1,7 +1,14 @@
-import type { RunSummary } from '../../record/run/told/summary.ts';
-import { addDays, type DaySheet, daySheetOf, type PlannedVisit, type Recheck } from '../../record/visit/day.ts';
-import { type DayVisit, dayRunOf } from '../../record/visit/day-run.ts';
-import type { VisitHead } from '../../record/visit/sheet.ts';
+import {
+  addDays,
+  type DaySheet,
+  type DayVisit,
+  dayRunOf,
+  daySheetOf,
+  type PlannedVisit,
+  type Recheck,
+  type RunSummary,
+  type VisitHead,
+} from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import { openFollowUps } from './follow-ups.ts';

@@ -1,7 +1,7 @@
 /** What is due at what was done: rechecks, follow-ups with a day, and what every connection asks for again as it ages. */
 import { catalogue } from '../../catalog/index.ts';
-import { dutyMonths, lastBegun } from '../../core/log/index.ts';
-import { addDays } from '../../record/visit/day.ts';
+import { dutyMonths, lastBegun } from '../../core/index.ts';
+import { addDays } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { currentRules } from './rules.ts';
 import { shopToday } from './shop.ts';

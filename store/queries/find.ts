@@ -1,6 +1,6 @@
 /** One search over what a shop looks after and has done. */
 import type { Catalogue } from '../../catalog/index.ts';
-import { addDays } from '../../record/visit/day.ts';
+import { addDays } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { ledger } from './ledger.ts';
 import { premisesList } from './premises.ts';

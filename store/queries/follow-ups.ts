@@ -1,4 +1,4 @@
-import type { Waiting } from '../../record/visit/waiting.ts';
+import type { Waiting } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 
 /** Follow-ups that are open, those due first before the others; with `by`, only those due by the end of a day. */

@@ -1,5 +1,5 @@
 /** What would be left in the air if a subject had never been made. */
-import type { SubjectKind, SubjectRef } from '../../record/book/entry.ts';
+import type { SubjectKind, SubjectRef } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 
 /** In words, by the subject's id; none where nothing hangs on it. */

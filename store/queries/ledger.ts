@@ -1,6 +1,5 @@
-import { readEnd } from '../../core/ends/index.ts';
-import { remember } from '../../core/units/index.ts';
-import type { RunSummary } from '../../record/run/told/summary.ts';
+import { readEnd, remember } from '../../core/index.ts';
+import type { RunSummary } from '../../record/index.ts';
 import { byShop } from '../database/by-shop.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { shopCursor } from '../database/cursor.ts';

@@ -1,5 +1,4 @@
-import { addDays } from '../../record/visit/day.ts';
-import { type OpenRun, openRunsOf } from '../../record/visit/open-runs.ts';
+import { addDays, type OpenRun, openRunsOf } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { withRuns } from './day.ts';
 import { shopToday } from './shop.ts';

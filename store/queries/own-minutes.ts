@@ -1,7 +1,6 @@
 /** How long the shop's own visits took, by kind of work: from those where one kind was done and somebody said when they came and left. */
-import type { WorkKindId } from '../../core/make/index.ts';
-import { recordOfMinutes } from '../../record/minutes.ts';
-import { minutesOfOne, type OwnMinutes, type OwnRecord } from '../../record/visit/work-minutes.ts';
+import type { WorkKindId } from '../../core/index.ts';
+import { minutesOfOne, type OwnMinutes, type OwnRecord, recordOfMinutes } from '../../record/index.ts';
 import { untilMoved } from '../database/by-shop.ts';
 import type { Sql } from '../database/connection.ts';
 

@@ -1,6 +1,5 @@
 /** How long the shop's own steps took: from what was pressed before it on the same run by the same device, looks among that, to the tick. */
-import { recordOfMinutes } from '../../record/minutes.ts';
-import type { OwnStepMinutes } from '../../record/run/step-minutes.ts';
+import { type OwnStepMinutes, recordOfMinutes } from '../../record/index.ts';
 import { untilMoved } from '../database/by-shop.ts';
 import type { Sql } from '../database/connection.ts';
 

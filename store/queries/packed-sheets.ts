@@ -1,5 +1,5 @@
 /** Sheets of days and weeks as pages carry them along: worked out once for as long as nothing is entered. */
-import { packDay, packWeek } from '../../record/visit/packed.ts';
+import { packDay, packWeek } from '../../record/index.ts';
 import { byShop } from '../database/by-shop.ts';
 import type { Sql } from '../database/connection.ts';
 import { shopCursor } from '../database/cursor.ts';

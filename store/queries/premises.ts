@@ -1,5 +1,4 @@
-import { type PremisesBook, premisesBook } from '../../record/premises/book.ts';
-import type { RunSummary } from '../../record/run/told/summary.ts';
+import { type PremisesBook, premisesBook, type RunSummary } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { entriesOfSubjects } from '../entries/book-row.ts';
 

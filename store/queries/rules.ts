@@ -1,7 +1,5 @@
-import { defaultRules, type HouseRules } from '../../core/house/index.ts';
-import type { FieldConflict } from '../../record/book/fold.ts';
-import { rulesBroughtUp } from '../../record/rules/house-rules.ts';
-import { rulesChanged } from '../../record/rules/rules.ts';
+import { defaultRules, type HouseRules } from '../../core/index.ts';
+import { type FieldConflict, rulesBroughtUp, rulesChanged } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { inShop } from '../database/shop-transaction.ts';
 import { appendBook, filedBookEntry } from '../entries/append-book.ts';

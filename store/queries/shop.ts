@@ -1,6 +1,4 @@
-import { stateOf } from '../../record/book/fold.ts';
-import type { Shop } from '../../record/shop/state.ts';
-import { localDayOf } from '../../record/visit/day.ts';
+import { localDayOf, type Shop, stateOf } from '../../record/index.ts';
 import { machineZone } from '../database/clock.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 

@@ -1,5 +1,5 @@
 /** Entries of stock places: years of them, of which a change asks for few. */
-import type { BookEntry } from '../../record/book/entry.ts';
+import type { BookEntry } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import { bookColumns, type PlacedBookEntry, type PlacedBookRow, placedBookEntryOf } from '../entries/book-row.ts';

@@ -1,6 +1,6 @@
 import { catalogue } from '../../catalog/index.ts';
 import type { Part } from '../../core/index.ts';
-import { type Level, reorderOf, type StockedPlace, stockOf, vanOf } from '../../record/stock/levels.ts';
+import { type Level, reorderOf, type StockedPlace, stockOf, vanOf } from '../../record/index.ts';
 import { byShop } from '../database/by-shop.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { shopCursor } from '../database/cursor.ts';

@@ -1,9 +1,17 @@
 import { catalogue } from '../../catalog/index.ts';
-import type { WorkKindId } from '../../core/make/index.ts';
-import { drainOfId, type Entry } from '../../record/index.ts';
-import { NOTHING_GATHERED } from '../../record/visit/gathered.ts';
-import { type ReadRun, type RunRow, readRuns, type VisitHead, type VisitSheet } from '../../record/visit/sheet.ts';
-import type { Gathered, Told } from '../../record/visit/states.ts';
+import type { WorkKindId } from '../../core/index.ts';
+import {
+  drainOfId,
+  type Entry,
+  type Gathered,
+  NOTHING_GATHERED,
+  type ReadRun,
+  type RunRow,
+  readRuns,
+  type Told,
+  type VisitHead,
+  type VisitSheet,
+} from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import { type EntryRow, entryColumns, entryOf } from '../entries/entry-row.ts';

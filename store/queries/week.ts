@@ -1,5 +1,4 @@
-import { addDays } from '../../record/visit/day.ts';
-import { type WeekSheet, weekVisitsOf } from '../../record/visit/week.ts';
+import { addDays, type WeekSheet, weekVisitsOf } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import { plannedVisits, rechecksBy } from './day.ts';

@@ -1,13 +1,8 @@
 /** The demo: loaded once, and kept around today at every start. Nothing past is moved. */
 import { catalogue } from '../../catalog/index.ts';
-import { usualWork } from '../../core/make/index.ts';
-import type { BookEntry, SubjectKind } from '../../record/book/entry.ts';
-import type { FiledBookEntry } from '../../record/book/shape.ts';
+import { usualWork } from '../../core/index.ts';
 import type { Entry } from '../../record/index.ts';
-import { keptForm } from '../../record/kinds.ts';
-import type { WaterThing } from '../../record/premises/states.ts';
-import { MOST_AT_ONCE } from '../../record/premises/water.ts';
-import { addDays } from '../../record/visit/day.ts';
+import { addDays, type BookEntry, type FiledBookEntry, keptForm, MOST_AT_ONCE, type SubjectKind, type WaterThing } from '../../record/index.ts';
 import { machineZone } from '../database/clock.ts';
 import { FIRST_SHOP, type Sql, type Tx } from '../database/connection.ts';
 import { lockCursor, moveCursor } from '../database/cursor.ts';

@@ -1,5 +1,5 @@
 /** The demo's premises: an observatory on a hilltop with its lodge. All invented. */
-import type { WorkKindId } from '../../core/make/index.ts';
+import type { WorkKindId } from '../../core/index.ts';
 import type { Bodies } from '../../record/index.ts';
 
 export interface DemoRun {

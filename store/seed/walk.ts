@@ -1,10 +1,22 @@
 /** Walks a demo run through its stages and writes what a plumber would have entered. */
 import { applianceById, catalogue } from '../../catalog/index.ts';
-import { type SealId, sealById } from '../../core/ends/index.ts';
-import { defaultRules } from '../../core/house/index.ts';
-import { cardVersionOf, usualWork, workCard } from '../../core/make/index.ts';
-import { askedNeeds, type Chain, knownNeed, matchChains, type Need, needOfAll } from '../../core/match/index.ts';
-import { FIRST_DROP_DELAY_MIN, METHODS, waitFor } from '../../core/prove/index.ts';
+import {
+  askedNeeds,
+  type Chain,
+  cardVersionOf,
+  defaultRules,
+  FIRST_DROP_DELAY_MIN,
+  knownNeed,
+  METHODS,
+  matchChains,
+  type Need,
+  needOfAll,
+  type SealId,
+  sealById,
+  usualWork,
+  waitFor,
+  workCard,
+} from '../../core/index.ts';
 import type { AcceptedChain, Bodies, Entry, EntryKind } from '../../record/index.ts';
 import { besideLooks, drainPointsOf, itemsOf, roundsOf } from '../../record/index.ts';
 import type { DemoAppliance, DemoRun, Progress } from './observatory.ts';

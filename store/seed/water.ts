@@ -1,6 +1,6 @@
 /** The water of the demo's premises: a well with its pressure tank, three levels, two heaters, a loop that keeps the lodge's hot water moving. All invented. */
-import type { NetPlace, NetValve } from '../../core/shut/index.ts';
-import type { WaterThing } from '../../record/premises/states.ts';
+import type { NetPlace, NetValve } from '../../core/index.ts';
+import type { WaterThing } from '../../record/index.ts';
 import { APPLIANCES } from './observatory.ts';
 
 type Water = 'cold' | 'hot';

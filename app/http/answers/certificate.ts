@@ -1,7 +1,5 @@
 /** The certificate of a visit, as its page and its file show it. */
-import type { Shop } from '../../../record/shop/state.ts';
-import { type Certificate, certificateOf } from '../../../record/visit/certificate.ts';
-import type { VisitHead } from '../../../record/visit/sheet.ts';
+import { type Certificate, certificateOf, type Shop, type VisitHead } from '../../../record/index.ts';
 import { shopNow } from '../../../store/queries/shop.ts';
 import { statesOf, visitSheet } from '../../../store/queries/visits.ts';
 import { visitAsked } from '../asked/visit-asked.ts';

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
-import { pictureId } from '../../../record/visit/gathered.ts';
+import { pictureId } from '../../../record/index.ts';
 import { pictureOf } from '../../../store/images/pictures.ts';
 import { database } from '../database.ts';
 import { answerOf, RefusedError } from '../door/faults.ts';

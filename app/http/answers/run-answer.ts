@@ -1,6 +1,7 @@
 /** A run of a visit as the API gives it: where each stage stands, its joints, whether it is signed off, what is not settled. */
+
+import type { ReadRun } from '../../../record/index.ts';
 import { STAGES } from '../../../record/index.ts';
-import type { ReadRun } from '../../../record/visit/sheet.ts';
 
 export function runAnswer({ run, state, unreadable }: ReadRun): object {
   if (!state) return { ...run, unreadable };

@@ -2,8 +2,7 @@
 import * as z from 'zod/mini';
 import { catalogue } from '../../../catalog/index.ts';
 import { type CardHead, type WorkStep, workKind } from '../../../core/index.ts';
-import { uuid } from '../../../record/shapes.ts';
-import { readRun } from '../../../record/visit/sheet.ts';
+import { readRun, uuid } from '../../../record/index.ts';
 import { visitSheet } from '../../../store/queries/visits.ts';
 import { flowOf } from '../../ui/chains/flow-of.ts';
 import { visitAsked } from '../asked/visit-asked.ts';

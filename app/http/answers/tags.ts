@@ -1,7 +1,5 @@
 /** Tags of a visit's runs, with where they lead. */
-import { signSheetOf } from '../../../record/run/told/sign-sheet.ts';
-import { tagsOf } from '../../../record/run/told/tags.ts';
-import { localDayOf } from '../../../record/visit/day.ts';
+import { localDayOf, signSheetOf, tagsOf } from '../../../record/index.ts';
 import { shopNow } from '../../../store/queries/shop.ts';
 import { statesOf, visitSheet } from '../../../store/queries/visits.ts';
 import { visitAsked } from '../asked/visit-asked.ts';

@@ -1,4 +1,4 @@
-import type { PlannedVisit } from '../../../record/visit/day.ts';
+import type { PlannedVisit } from '../../../record/index.ts';
 
 /** A visit of a list as the API gives it. */
 export function visitAnswer({ visit, runs, status, overlaps, lacks, span }: PlannedVisit): object {

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { localDay } from '../../../record/shapes.ts';
+import { localDay } from '../../../record/index.ts';
 
 const shape = z.object({ day: localDay });
 

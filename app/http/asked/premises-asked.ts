@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { uuid } from '../../../record/shapes.ts';
+import { uuid } from '../../../record/index.ts';
 import type { PremisesQuery } from '../../../store/queries/premises.ts';
 import { RefusedError } from '../door/faults.ts';
 import { askedOf } from './asked-of.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { uuid } from '../../../record/shapes.ts';
+import { uuid } from '../../../record/index.ts';
 import { RefusedError } from '../door/faults.ts';
 
 /** What `read` finds for the visit named in a path. @throws RefusedError for an id that is none, or of no visit */

@@ -1,7 +1,7 @@
 import type { APIContext, APIRoute } from 'astro';
 import * as z from 'zod/mini';
-import { InputError } from '../../../core/errors.ts';
-import { unstorable } from '../../../record/storable.ts';
+import { InputError } from '../../../core/index.ts';
+import { unstorable } from '../../../record/index.ts';
 import { answerOf } from './faults.ts';
 import { readJson } from './guard.ts';
 import { json } from './problem.ts';

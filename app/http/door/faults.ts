@@ -1,7 +1,6 @@
 import * as z from 'zod/mini';
-import { EndCodeError, InputError } from '../../../core/errors.ts';
-import { PictureError } from '../../../record/picture/strip.ts';
-import { pathText } from '../../../record/storable.ts';
+import { EndCodeError, InputError } from '../../../core/index.ts';
+import { PictureError, pathText } from '../../../record/index.ts';
 import { isDatabaseLost } from '../../../store/database/connection.ts';
 import { BusyError, OtherProgramError, wasUndone } from '../../../store/database/shop-transaction.ts';
 import { CsvFileError } from '../../../store/files/csv-rows.ts';

@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
-import type { Read } from '../../../record/shape.ts';
+import type { Read } from '../../../record/index.ts';
 import type { Answer } from '../../../store/entries/one-way-in.ts';
 import { batch, type EntryAnswer, PROTOCOL } from '../../../sync/protocol.ts';
 import { answerOf } from './faults.ts';

@@ -1,7 +1,7 @@
 /** Tags on a sheet of letter paper, ten to cut or of a perforated sheet: a code that opens the connection, and what a hand without a phone wants to read. */
 import type { PDFPage } from 'pdf-lib';
 import QRCode from 'qrcode';
-import type { Tag } from '../../../record/run/told/tags.ts';
+import type { Tag } from '../../../record/index.ts';
 import { BLACK, type Fonts, HIGH, newPdf, WIDE, wrapped } from './paper.ts';
 
 export interface PrintedTag extends Tag {

@@ -1,9 +1,7 @@
 /** What the matching API takes: read once here, trusted inside, and described in OpenAPI from the same shapes. */
 import { z } from 'zod';
 import { parseEnd } from '../../../core/index.ts';
-import { need } from '../../../record/parts/chain.ts';
-import { houseRules } from '../../../record/rules/house-rules.ts';
-import { uuid } from '../../../record/shapes.ts';
+import { houseRules, need, uuid } from '../../../record/index.ts';
 
 /** Why a text is no end code, as the core says it. */
 function notACode(text: unknown): string {

@@ -1,6 +1,6 @@
 /** What the calls of the book answer, for their description; fields may be added to each. */
 import * as z from 'zod/mini';
-import { SUBJECTS } from '../../../record/book/entry.ts';
+import { SUBJECTS } from '../../../record/index.ts';
 
 const text = z.string();
 const orNull = <T extends z.ZodMiniType>(shape: T) => z.nullable(shape);

@@ -1,7 +1,6 @@
 /** What the record's calls take and answer, for their description. */
 import * as z from 'zod/mini';
-import { filedBookEntry, sentBookEntry } from '../../../record/book/shape.ts';
-import { filedEntry, sentEntry } from '../../../record/shape.ts';
+import { filedBookEntry, filedEntry, sentBookEntry, sentEntry } from '../../../record/index.ts';
 import { MAX_BATCH } from '../../../sync/protocol.ts';
 
 const position = z.int().check(z.gte(0));

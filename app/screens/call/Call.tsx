@@ -1,9 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import { addDays } from '../../../record/visit/day.ts';
-import { minuteOf } from '../../../record/visit/plan.ts';
-import { readWhen } from '../../../record/visit/when.ts';
-import { workMinutes } from '../../../record/visit/work-minutes.ts';
+import { addDays, minuteOf, type PremisesBook, readWhen, workMinutes } from '../../../record/index.ts';
 import { say } from '../../ui/book/book.ts';
 import { type ApplianceRow, type DraftItem, itemOf } from '../../ui/book/new-work.ts';
 import { DayRule } from '../../ui/day/DayRule.tsx';

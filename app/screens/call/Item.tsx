@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import { type DraftItem, toldIn, worksOf } from '../../ui/book/new-work.ts';
 
 interface Props {

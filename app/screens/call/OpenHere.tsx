@@ -1,5 +1,5 @@
 import { workKind } from '../../../core/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { dayWords } from '../../ui/words.ts';
 

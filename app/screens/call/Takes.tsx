@@ -1,6 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import { ownVisits, workMinutes } from '../../../record/visit/work-minutes.ts';
+import { ownVisits, type PremisesBook, workMinutes } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/book/new-work.ts';
 import { type ClientCatalogue, namesOf } from '../../ui/held/catalogue.ts';

@@ -1,5 +1,5 @@
 import { type ReactNode, type RefObject, useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import { type ApplianceRow, type DraftItem, itemOf, newItem, plainName } from '../../ui/book/new-work.ts';
 import { Finder } from './Finder.tsx';
 

@@ -1,5 +1,5 @@
 /** A call as it is typed, and what it says in the book once it is booked. */
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import { newId, type Saying, saying } from '../../ui/book/book.ts';
 import { type ApplianceRow, type DraftItem, sayingsOfWork } from '../../ui/book/new-work.ts';
 

@@ -1,5 +1,5 @@
 import { coil, quantityWords } from '../../../core/index.ts';
-import type { DaySheet } from '../../../record/visit/day.ts';
+import type { DaySheet } from '../../../record/index.ts';
 import { say } from '../../ui/book/book.ts';
 import { FollowUpRow } from '../../ui/book/FollowUpRow.tsx';
 import { useUnits } from '../../ui/units/units.ts';

@@ -1,9 +1,5 @@
 import { useMemo, useState } from 'react';
-import { few } from '../../../record/few.ts';
-import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
-import { addDays, type DaySheet, daySheetOf } from '../../../record/visit/day.ts';
-import type { DayRun } from '../../../record/visit/day-run.ts';
-import { unpackDay } from '../../../record/visit/packed.ts';
+import { addDays, type DayRun, type DaySheet, daySheetOf, few, STAGE_NAMES, STAGES, unpackDay } from '../../../record/index.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useHeldVisits } from '../../ui/day/use-day.ts';

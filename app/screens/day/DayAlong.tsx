@@ -1,8 +1,6 @@
 import { useEffect, useState } from 'react';
 import { type TakeAlong, takeAlong, workKind } from '../../../core/index.ts';
-import { alongCard } from '../../../record/index.ts';
-import { headOf, runRowsOf } from '../../../record/premises/book.ts';
-import { contextOf, readRun } from '../../../record/visit/sheet.ts';
+import { alongCard, contextOf, headOf, readRun, runRowsOf } from '../../../record/index.ts';
 import { sync } from '../../../sync/run.ts';
 import { AlongList } from '../../ui/chains/AlongList.tsx';
 import type { ClientCatalogue } from '../../ui/held/catalogue.ts';

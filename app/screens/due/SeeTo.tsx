@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { DUTY_IDS, type DutyId } from '../../../core/index.ts';
 import type { Bodies } from '../../../record/index.ts';
-import { addDays } from '../../../record/visit/day.ts';
+import { addDays } from '../../../record/index.ts';
 import type { DueRow } from '../../../store/queries/due.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';

@@ -1,6 +1,6 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Chain, type HouseRules, shortName, usualBoreIn } from '../../../core/index.ts';
-import type { OpenRun } from '../../../record/visit/open-runs.ts';
+import type { OpenRun } from '../../../record/index.ts';
 import { Chains, chainKey } from '../../ui/chains/Chains.tsx';
 import { fetched } from '../../ui/form/fetched.tsx';
 import { namesOf, useCatalogue } from '../../ui/held/catalogue.ts';

@@ -12,8 +12,8 @@ import {
   type Units,
   writeFraction,
 } from '../../../core/index.ts';
+import type { OpenRun } from '../../../record/index.ts';
 import { type AcceptedChain, type Bodies, type Entry, type EntryKind, itemsOf } from '../../../record/index.ts';
-import type { OpenRun } from '../../../record/visit/open-runs.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import { useOpenRuns } from '../../ui/day/use-open-runs.ts';

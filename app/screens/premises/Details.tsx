@@ -1,6 +1,5 @@
 import { useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { Contact } from '../../../record/premises/states.ts';
+import type { Contact, PremisesBook } from '../../../record/index.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import { KeptField } from '../../ui/form/KeptField.tsx';
 import { ReasonForm } from '../../ui/form/ReasonForm.tsx';

@@ -1,4 +1,4 @@
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import { FollowUpForm } from '../../ui/book/FollowUpForm.tsx';
 import { FollowUpRow } from '../../ui/book/FollowUpRow.tsx';
 

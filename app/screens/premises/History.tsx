@@ -1,7 +1,5 @@
 import { useState } from 'react';
-import type { BookEntry, SubjectRef } from '../../../record/book/entry.ts';
-import { NO_WORDS } from '../../../record/book/words.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import { type BookEntry, NO_WORDS, type PremisesBook, type SubjectRef } from '../../../record/index.ts';
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';
 import { SaidOf } from '../../ui/book/SaidOf.tsx';

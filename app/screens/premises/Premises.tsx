@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { workKind } from '../../../core/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import type { ApplianceRow } from '../../ui/book/new-work.ts';

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { endName } from '../../../core/index.ts';
+import type { Appliance, Place, PremisesBook } from '../../../record/index.ts';
 import { STAGE_NAMES } from '../../../record/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { Appliance, Place } from '../../../record/premises/states.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { newId, say, saying } from '../../ui/book/book.ts';
 import { type ApplianceRow, newItem, plainName, sayingsOfWork } from '../../ui/book/new-work.ts';

@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import { WAYS, type Way } from '../../../core/index.ts';
-import type { Laid } from '../../../record/run/seen/laid.ts';
+import type { Laid } from '../../../record/index.ts';
 import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
 import { useUnits } from '../../ui/units/units.ts';
 

@@ -1,7 +1,7 @@
 /** What is typed on the sheet: fields as text, and from them what is asked. */
 import type { ReachPreset } from '../../../catalog/reach.ts';
 import { InputError, type LengthQuestion, readLengthIn, type Way, writeFraction } from '../../../core/index.ts';
-import { type Laid, questionOf } from '../../../record/run/seen/laid.ts';
+import { type Laid, questionOf } from '../../../record/index.ts';
 
 const inches = (value: number): string => writeFraction(Math.round(value * 32) / 32, 32);
 

@@ -11,8 +11,7 @@ import {
   writeFraction,
   writeTurns,
 } from '../../../core/index.ts';
-import type { FieldConflict } from '../../../record/book/fold.ts';
-import { type RulesChange, rulesAfter, rulesChanged, ruleWords } from '../../../record/rules/rules.ts';
+import { type FieldConflict, type RulesChange, rulesAfter, rulesChanged, ruleWords } from '../../../record/index.ts';
 import type { RulesVersion } from '../../../store/queries/rules.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import { useOfShop } from '../../ui/held/use-shop.ts';

@@ -1,6 +1,5 @@
-import { readCents, readPercent } from '../../../core/units/index.ts';
-import type { Shop as ShopState } from '../../../record/shop/state.ts';
-import { isZone } from '../../../record/zones.ts';
+import { readCents, readPercent } from '../../../core/index.ts';
+import { isZone, type Shop as ShopState } from '../../../record/index.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import { KeptField } from '../../ui/form/KeptField.tsx';
 import { useShop } from '../../ui/held/use-shop.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { readCoilIn } from '../../../core/index.ts';
-import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
+import type { Level, StockedPlace } from '../../../record/index.ts';
 import { type Saying, say } from '../../ui/book/book.ts';
 import { useUnits } from '../../ui/units/units.ts';
 import { amountWords } from './amounts.ts';

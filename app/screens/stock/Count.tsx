@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { readCoilIn, type Units } from '../../../core/index.ts';
-import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
+import type { Level, StockedPlace } from '../../../record/index.ts';
 import { say } from '../../ui/book/book.ts';
 import { useUnits } from '../../ui/units/units.ts';
 import { amountWords, type Coils } from './amounts.ts';

@@ -1,5 +1,5 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import type { Level, StockedPlace } from '../../../record/stock/levels.ts';
+import type { Level, StockedPlace } from '../../../record/index.ts';
 import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 import { useUnits } from '../../ui/units/units.ts';
 import { amountWords, type Coils } from './amounts.ts';

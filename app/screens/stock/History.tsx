@@ -1,8 +1,5 @@
 import { useState } from 'react';
-import type { BookEntry } from '../../../record/book/entry.ts';
-import type { BookWords } from '../../../record/book/subject.ts';
-import { NO_WORDS } from '../../../record/book/words.ts';
-import type { StockedPlace } from '../../../record/stock/levels.ts';
+import { type BookEntry, type BookWords, NO_WORDS, type StockedPlace } from '../../../record/index.ts';
 import { get, sync } from '../../../sync/run.ts';
 import { SaidOf } from '../../ui/book/SaidOf.tsx';
 import { useUnits } from '../../ui/units/units.ts';

@@ -1,8 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Needed } from '../../../record/run/needs/needed.ts';
-import type { StockedPlace } from '../../../record/stock/levels.ts';
-import { type LoadRow, loadOf, type Move, movesFor } from '../../../record/stock/load.ts';
-import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
+import { type DayRun, type DayVisit, type LoadRow, loadOf, type Move, movesFor, type Needed, type StockedPlace } from '../../../record/index.ts';
 import { get } from '../../../sync/run.ts';
 import { say } from '../../ui/book/book.ts';
 import { useHeldVisits } from '../../ui/day/use-day.ts';

@@ -1,6 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { StockedPlace } from '../../../record/stock/levels.ts';
-import { addDays } from '../../../record/visit/day.ts';
+import { addDays, type StockedPlace } from '../../../record/index.ts';
 import { namesOf, useCatalogue } from '../../ui/held/catalogue.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { coilsOf } from './amounts.ts';

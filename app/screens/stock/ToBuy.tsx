@@ -1,7 +1,6 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
-import { reorderOf, type StockedPlace } from '../../../record/stock/levels.ts';
-import { REORDER_COLUMNS, reorderRows } from '../../../record/stock/reorder-rows.ts';
+import { REORDER_COLUMNS, reorderOf, reorderRows, type StockedPlace } from '../../../record/index.ts';
 import { say } from '../../ui/book/book.ts';
 import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 import { saveFile } from '../../ui/saved/save-file.ts';

@@ -1,9 +1,6 @@
 /** What runs will likely take whose ends are known and whose chain is not accepted yet. */
 import { useEffect, useMemo, useState } from 'react';
-import { itemsOf } from '../../../record/run/kinds/chain-accepted.ts';
-import { type Needed, neededFor } from '../../../record/run/needs/needed.ts';
-import type { StockedPlace } from '../../../record/stock/levels.ts';
-import type { DayRun, DayVisit } from '../../../record/visit/day-run.ts';
+import { type DayRun, type DayVisit, itemsOf, type Needed, neededFor, type StockedPlace } from '../../../record/index.ts';
 import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 
 interface Ends {

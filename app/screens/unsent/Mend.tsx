@@ -1,7 +1,5 @@
 import type * as z from 'zod/mini';
-import { isBookEntry } from '../../../record/book/entry.ts';
-import { subjectOf } from '../../../record/book/subjects.ts';
-import { kindOf } from '../../../record/index.ts';
+import { isBookEntry, kindOf, subjectOf } from '../../../record/index.ts';
 import type { Outgoing } from '../../../sync/device.ts';
 import { Fields } from '../../ui/form/Fields.tsx';
 

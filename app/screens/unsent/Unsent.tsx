@@ -1,9 +1,5 @@
 import { useEffect, useState } from 'react';
-import { isBookEntry } from '../../../record/book/entry.ts';
-import { subjectOf } from '../../../record/book/subjects.ts';
-import { NO_WORDS, tellBook } from '../../../record/book/words.ts';
-import { tell, wordsFor } from '../../../record/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import { isBookEntry, NO_WORDS, type PremisesBook, subjectOf, tell, tellBook, wordsFor } from '../../../record/index.ts';
 import type { AnyEntry, Outgoing } from '../../../sync/device.ts';
 import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';

@@ -1,4 +1,4 @@
-import type { VisitSheet } from '../../../record/visit/sheet.ts';
+import type { VisitSheet } from '../../../record/index.ts';
 
 /** What opens beside the work of a visit. */
 export type Beside = 'plan' | 'follow-up' | 'gathered';

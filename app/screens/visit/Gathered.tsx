@@ -1,6 +1,5 @@
 import { useRef, useState } from 'react';
-import { SHOWN, type Shown } from '../../../record/visit/gathered.ts';
-import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
+import { type RunRow, SHOWN, type Shown, type VisitSheet } from '../../../record/index.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import { fetched } from '../../ui/form/fetched.tsx';
 import { Select } from '../../ui/form/Select.tsx';

@@ -1,5 +1,5 @@
+import type { RunRow, VisitSheet } from '../../../record/index.ts';
 import { type Entry, historyOf, ordered, type RunState, tell, wordsFor } from '../../../record/index.ts';
-import type { RunRow, VisitSheet } from '../../../record/visit/sheet.ts';
 import { useUnits } from '../../ui/units/units.ts';
 import { localTime } from '../../ui/words.ts';
 

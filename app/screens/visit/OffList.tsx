@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { RunRow } from '../../../record/visit/sheet.ts';
+import type { RunRow } from '../../../record/index.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import type { Write } from '../../ui/held/use-visit.ts';
 

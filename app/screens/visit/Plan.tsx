@@ -1,10 +1,6 @@
 import { useState } from 'react';
 import { workKind } from '../../../core/index.ts';
-import type { StockedPlace } from '../../../record/stock/levels.ts';
-import { addDays } from '../../../record/visit/day.ts';
-import { dayVisitOf } from '../../../record/visit/day-visit.ts';
-import { spanOf, statusOf } from '../../../record/visit/plan.ts';
-import type { VisitSheet } from '../../../record/visit/sheet.ts';
+import { addDays, dayVisitOf, type StockedPlace, spanOf, statusOf, type VisitSheet } from '../../../record/index.ts';
 import { localToday } from '../../../sync/run.ts';
 import { newId, type Saying, say, saying } from '../../ui/book/book.ts';
 import { sayingsOfWork, worksOf } from '../../ui/book/new-work.ts';

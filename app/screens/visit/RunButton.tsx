@@ -1,5 +1,5 @@
+import type { ReadRun } from '../../../record/index.ts';
 import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
-import type { ReadRun } from '../../../record/visit/sheet.ts';
 import { pipOf } from '../../ui/pips.ts';
 
 /** A run in the visit's list: its name, where it stands, a pip for each stage. */

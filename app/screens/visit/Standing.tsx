@@ -1,5 +1,5 @@
+import type { ReadRun, RunRow } from '../../../record/index.ts';
 import { type RunState, STAGE_NAMES, type Stage, sentenceOf } from '../../../record/index.ts';
-import type { ReadRun, RunRow } from '../../../record/visit/sheet.ts';
 
 interface Props {
   run: RunRow;

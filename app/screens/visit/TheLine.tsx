@@ -1,5 +1,5 @@
+import type { RunRow } from '../../../record/index.ts';
 import { partsAsAccepted, type RunState, type Stage } from '../../../record/index.ts';
-import type { RunRow } from '../../../record/visit/sheet.ts';
 import type { JointMark } from '../../ui/drawn/Balloon.tsx';
 import { DrainLine, type DrainMark } from '../../ui/drawn/DrainLine.tsx';
 import { Line } from '../../ui/drawn/Line.tsx';

@@ -1,7 +1,17 @@
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { readLengthIn } from '../../../core/index.ts';
-import { type FreeOutlet, outletsFor, STAGE_NAMES, STAGES, type Stage } from '../../../record/index.ts';
-import { contextOf, offListReason, type ReadRun, type RunRow, type VisitSheet } from '../../../record/visit/sheet.ts';
+import {
+  contextOf,
+  type FreeOutlet,
+  offListReason,
+  outletsFor,
+  type ReadRun,
+  type RunRow,
+  STAGE_NAMES,
+  STAGES,
+  type Stage,
+  type VisitSheet,
+} from '../../../record/index.ts';
 import { endBrought } from '../../ui/ends/end-wanted.ts';
 import { lengthBrought } from '../../ui/ends/reach-wanted.ts';
 import { fetched } from '../../ui/form/fetched.tsx';

@@ -1,6 +1,6 @@
 /** The address of the flow or the hammer of a run: its appliance, its chain, and what was read there. */
 import type { Appliance, PathStep } from '../../../core/index.ts';
-import type { SurveyFacts } from '../../../record/run/seen/survey.ts';
+import type { SurveyFacts } from '../../../record/index.ts';
 import { chainText, settingQuery, usualSetting } from '../flow/setting.ts';
 
 interface Of {

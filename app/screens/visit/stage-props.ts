@@ -1,6 +1,4 @@
-import type { Entry, FreeOutlet, RunContext, RunState, Stage } from '../../../record/index.ts';
-import type { ReadRun, RunRow } from '../../../record/visit/sheet.ts';
-import type { Gathered } from '../../../record/visit/states.ts';
+import type { Entry, FreeOutlet, Gathered, ReadRun, RunContext, RunRow, RunState, Stage } from '../../../record/index.ts';
 import type { Write } from '../../ui/held/use-visit.ts';
 import type { WithFlow } from './use-flow.ts';
 

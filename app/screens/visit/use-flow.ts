@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { RunCatalogue } from '../../../record/visit/sheet.ts';
+import type { RunCatalogue } from '../../../record/index.ts';
 import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 
 export type WithFlow = ClientCatalogue & Pick<RunCatalogue, 'flowOf'>;

@@ -2,9 +2,18 @@
 
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { cardVersionOf } from '../../../core/index.ts';
-import { refusalFor } from '../../../record/check.ts';
-import { type Entry, type EntryKind, historyOf, runNow, tell, wordsFor } from '../../../record/index.ts';
-import { contextOf, type ReadRun, type VisitSheet } from '../../../record/visit/sheet.ts';
+import {
+  contextOf,
+  type Entry,
+  type EntryKind,
+  historyOf,
+  type ReadRun,
+  refusalFor,
+  runNow,
+  tell,
+  type VisitSheet,
+  wordsFor,
+} from '../../../record/index.ts';
 import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
 import { noteNewPress, noteOfSamePress, withdrawBy } from '../../ui/held/presses.ts';
 import type { VisitRecord, Write } from '../../ui/held/use-visit.ts';

@@ -1,6 +1,4 @@
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { WaterThing } from '../../../record/premises/states.ts';
-import { knownThings, type TriedStop } from '../../../record/premises/water.ts';
+import { knownThings, type PremisesBook, type TriedStop, type WaterThing } from '../../../record/index.ts';
 import { begun } from './draw.ts';
 import { TakeFile } from './TakeFile.tsx';
 

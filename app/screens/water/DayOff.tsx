@@ -10,8 +10,7 @@ import {
   type WindowsAnswer,
   wetPlaces,
 } from '../../../core/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { OwnMinutes } from '../../../record/visit/work-minutes.ts';
+import type { OwnMinutes, PremisesBook } from '../../../record/index.ts';
 import { dayWords } from '../../ui/words.ts';
 import { clock, jobsOf, minutesOf, quietOf } from './day-jobs.ts';
 import type { WindowsWorker } from './windows.worker.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type NetValve, VALVE_KINDS } from '../../../core/index.ts';
-import type { WaterThing } from '../../../record/premises/states.ts';
+import type { WaterThing } from '../../../record/index.ts';
 import { Choices } from '../../ui/form/Choices.tsx';
 import { partedBy, type Run, readFeet, withLine, withOutlet, withPipe, withValve } from './draw.ts';
 import type { ThingProps } from './thing-props.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { type IsolationPlan, losing, type WaterNetwork } from '../../../core/index.ts';
-import type { Premises } from '../../../record/premises/states.ts';
+import type { Premises } from '../../../record/index.ts';
 import { useShop } from '../../ui/held/use-shop.ts';
 import { inQuiet } from './day-jobs.ts';
 

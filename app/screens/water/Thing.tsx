@@ -1,5 +1,5 @@
 import { STANDING } from '../../../core/index.ts';
-import type { WaterThing } from '../../../record/premises/states.ts';
+import type { WaterThing } from '../../../record/index.ts';
 import { Choices } from '../../ui/form/Choices.tsx';
 import { KeptField } from '../../ui/form/KeptField.tsx';
 import { CONDITIONS, PLACE_WORDS } from '../../ui/water-words.ts';

@@ -1,9 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { missingInNetwork } from '../../../core/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { WaterThing } from '../../../record/premises/states.ts';
-import { asDrawn, networkOf } from '../../../record/premises/water.ts';
-import type { OwnMinutes } from '../../../record/visit/work-minutes.ts';
+import { asDrawn, networkOf, type OwnMinutes, type PremisesBook, type WaterThing } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import { usePremises } from '../../ui/held/use-premises.ts';

@@ -1,8 +1,6 @@
 /** A day's visits as work that wants the water off, and the hours in which no water goes off. */
 import type { Span, WindowJob } from '../../../core/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { Visit } from '../../../record/visit/states.ts';
-import { type OwnMinutes, workMinutes } from '../../../record/visit/work-minutes.ts';
+import { type OwnMinutes, type PremisesBook, type Visit, workMinutes } from '../../../record/index.ts';
 
 /** Minutes from midnight as a time of the day. */
 export function clock(minutes: number): string {

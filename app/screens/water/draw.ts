@@ -2,7 +2,7 @@
 
 import { v7 as newId } from 'uuid';
 import { type NetPipe, type NetPlace, type NetValve, readLengthIn, type WaterNetwork } from '../../../core/index.ts';
-import type { WaterThing } from '../../../record/premises/states.ts';
+import type { WaterThing } from '../../../record/index.ts';
 
 type Place = Extract<WaterThing, { what: 'place' }>;
 type Pipe = Extract<WaterThing, { what: 'pipe' }>;

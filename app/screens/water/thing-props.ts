@@ -1,5 +1,5 @@
 import type { WaterNetwork } from '../../../core/index.ts';
-import type { WaterThing } from '../../../record/premises/states.ts';
+import type { WaterThing } from '../../../record/index.ts';
 
 export interface ThingProps {
   thing: WaterThing;

@@ -1,4 +1,4 @@
-import type { WeekVisit } from '../../../record/visit/week.ts';
+import type { WeekVisit } from '../../../record/index.ts';
 
 const longDay = new Intl.DateTimeFormat('en', { weekday: 'long', day: 'numeric', timeZone: 'UTC' });
 

@@ -1,8 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useState } from 'react';
 
-import { minuteOf } from '../../../record/visit/plan.ts';
-import type { WeekVisit } from '../../../record/visit/week.ts';
+import { minuteOf, type WeekVisit } from '../../../record/index.ts';
 
 /** A leaf of the rule: its hours, and how they lie on it. */
 export const LEAF = { from: 7 * 60, minutes: 12 * 60, width: 870, height: 84 };

@@ -1,9 +1,6 @@
 import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, useSensors } from '@dnd-kit/core';
 import { useEffect, useMemo, useState } from 'react';
-import { few } from '../../../record/few.ts';
-import { addDays } from '../../../record/visit/day.ts';
-import { unpackWeek } from '../../../record/visit/packed.ts';
-import { mondayOf, movedBy, type WeekSheet, type WeekVisit, weekSheetOf } from '../../../record/visit/week.ts';
+import { addDays, few, mondayOf, movedBy, unpackWeek, type WeekSheet, type WeekVisit, weekSheetOf } from '../../../record/index.ts';
 import { localToday } from '../../../sync/run.ts';
 import { say, saying } from '../../ui/book/book.ts';
 import { useHeldVisits } from '../../ui/day/use-day.ts';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import { type ApplianceRow, type DraftItem, itemOf, newItem, plainName, worksOf } from './new-work.ts';
 
 interface Props {

@@ -1,8 +1,6 @@
 import { useState } from 'react';
-import type { BookEntry } from '../../../record/book/entry.ts';
-import type { BookWords } from '../../../record/book/subject.ts';
-import { bookHappenings } from '../../../record/book/words.ts';
 import type { Happening } from '../../../record/index.ts';
+import { type BookEntry, type BookWords, bookHappenings } from '../../../record/index.ts';
 import { ReasonForm } from '../form/ReasonForm.tsx';
 import { type Saying, say } from './book.ts';
 import { Happened } from './Happened.tsx';

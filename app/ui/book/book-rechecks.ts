@@ -1,5 +1,5 @@
 /** Visits for connections that are to be looked at again: one for each premises, on the day the last of them is due. */
-import { localDayOf, type Recheck } from '../../../record/visit/day.ts';
+import { localDayOf, type Recheck } from '../../../record/index.ts';
 import { newId, type Saying, saying } from './book.ts';
 
 const STARTS_AT = '09:00';

@@ -1,6 +1,6 @@
 /** Saying something in the book: kept on this device at once, shown by every screen that reads it, and taken back with one press. */
 import { v7 as uuidv7 } from 'uuid';
-import type { BookEntry, SubjectKind, SubjectRef } from '../../../record/book/entry.ts';
+import type { BookEntry, SubjectKind, SubjectRef } from '../../../record/index.ts';
 import { newBookEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import { noteNewPress } from '../held/presses.ts';

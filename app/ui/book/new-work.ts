@@ -1,7 +1,6 @@
 /** Work on an appliance as it is put on a visit: on one that stands there, or on one that is written down with it. */
 import { endLabel, readQuestion, usualWork, type WorkKindId, workFor } from '../../../core/index.ts';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { Told } from '../../../record/visit/states.ts';
+import type { PremisesBook, Told } from '../../../record/index.ts';
 import { newId, type Saying, saying } from './book.ts';
 
 /** An appliance that something is to be done to: one that stands there, or one that is written down with the call. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { Along, TakeAlong } from '../../../core/index.ts';
-import { few } from '../../../record/few.ts';
+import { few } from '../../../record/index.ts';
 
 /** What to have along, ticked when it is loaded; what is missing is named before one leaves. */
 export function AlongList({ along, day }: { along: TakeAlong; day: string }) {

@@ -1,6 +1,6 @@
 /** What an appliance gets through a chain: fetched by the screens that tell of it. */
 import { InputError, type LossRow, type Part, runFlow } from '../../../core/index.ts';
-import type { FlowOf } from '../../../record/visit/sheet.ts';
+import type { FlowOf } from '../../../record/index.ts';
 
 /** Null where what was read cannot be, or nothing would flow. */
 export const flowOf =

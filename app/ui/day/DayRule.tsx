@@ -1,4 +1,4 @@
-import { minuteOf } from '../../../record/visit/plan.ts';
+import { minuteOf } from '../../../record/index.ts';
 import type { DayBlock } from './day-blocks.ts';
 
 /** The hours a day shows unless a visit lies outside them. */

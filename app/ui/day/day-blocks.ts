@@ -1,6 +1,6 @@
 /** Visits of a day as blocks on its hours: from what this device holds, or from the server where it holds another day. */
 import { useEffect, useState } from 'react';
-import { daySheetOf, type PlannedVisit } from '../../../record/visit/day.ts';
+import { daySheetOf, type PlannedVisit } from '../../../record/index.ts';
 import { get } from '../../../sync/run.ts';
 import type { ClientCatalogue } from '../held/catalogue.ts';
 import { useHeldVisits } from './use-day.ts';

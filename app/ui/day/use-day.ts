@@ -1,9 +1,6 @@
 /** Days in the browser: as the server gave them, and as the device's store has them once something changes or there is no connection. */
 import { useEffect, useState } from 'react';
-import { headOf, runRowsOf } from '../../../record/premises/book.ts';
-import type { DayVisit } from '../../../record/visit/day-run.ts';
-import { dayVisitOf } from '../../../record/visit/day-visit.ts';
-import { type Waiting, waitingOf } from '../../../record/visit/waiting.ts';
+import { type DayVisit, dayVisitOf, headOf, runRowsOf, type Waiting, waitingOf } from '../../../record/index.ts';
 import type { DeviceFacts } from '../../../sync/device.ts';
 import { sync } from '../../../sync/run.ts';
 import type { ClientCatalogue } from '../held/catalogue.ts';

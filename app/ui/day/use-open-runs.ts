@@ -1,5 +1,4 @@
-import { addDays } from '../../../record/visit/day.ts';
-import { type OpenRun, openRunsOf } from '../../../record/visit/open-runs.ts';
+import { addDays, type OpenRun, openRunsOf } from '../../../record/index.ts';
 import { localToday } from '../../../sync/run.ts';
 import type { ClientCatalogue } from '../held/catalogue.ts';
 import { useHeldVisits } from './use-day.ts';

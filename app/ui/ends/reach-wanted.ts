@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
-import { type Laid, laidShape } from '../../../record/run/seen/laid.ts';
-import { lengthIn, shortText } from '../../../record/shapes.ts';
+import { type Laid, laidShape, lengthIn, shortText } from '../../../record/index.ts';
 
 const UUID = /^[0-9a-f-]{36}$/;
 

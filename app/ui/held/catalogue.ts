@@ -1,11 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Catalogue } from '../../../catalog/index.ts';
 import { type Appliance, type HouseRules, type RatesGiven, ratesOf, type SealCount } from '../../../core/index.ts';
-import { rulesBroughtUp } from '../../../record/rules/house-rules.ts';
-import { NO_LOOK } from '../../../record/run/seen/survey.ts';
-import type { OwnStepMinutes } from '../../../record/run/step-minutes.ts';
-import { type StockedPlace, stockOf, vanOf } from '../../../record/stock/levels.ts';
-import type { OwnMinutes } from '../../../record/visit/work-minutes.ts';
+import { NO_LOOK, type OwnMinutes, type OwnStepMinutes, rulesBroughtUp, type StockedPlace, stockOf, vanOf } from '../../../record/index.ts';
 import { sync } from '../../../sync/run.ts';
 import { getTagged, hold } from './held.ts';
 import { useStockedPlaces } from './stock.ts';

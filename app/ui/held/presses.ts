@@ -1,6 +1,5 @@
 /** What was just recorded, on whatever screen, and its way back: for ten seconds, over a change of page too. */
-import type { SubjectRef } from '../../../record/book/entry.ts';
-import { WITHDRAWN } from '../../../record/standing.ts';
+import { type SubjectRef, WITHDRAWN } from '../../../record/index.ts';
 import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import { ofThisShop } from '../../../sync/shop-here.ts';

@@ -1,6 +1,6 @@
 /** Shelves and vans with what lies there: at once as this device holds it, then as the server has it, what waits here counted in. */
 import { useEffect, useState } from 'react';
-import { elsewhereOf, type StockedPlace, vanOf, withWaiting } from '../../../record/stock/levels.ts';
+import { elsewhereOf, type StockedPlace, vanOf, withWaiting } from '../../../record/index.ts';
 import { sync } from '../../../sync/run.ts';
 import { getTagged, heldAnswer, hold } from './held.ts';
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
+import type { PremisesBook } from '../../../record/index.ts';
 import type { PremisesRow } from '../../../store/queries/premises.ts';
 import { get, localToday, sync } from '../../../sync/run.ts';
 

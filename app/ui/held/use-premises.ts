@@ -1,7 +1,6 @@
 /** Premises in the browser: what the device holds of them with what waits here, and what the server adds of years gone by. */
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import type { Visit } from '../../../record/visit/states.ts';
+import type { PremisesBook, Visit } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';

@@ -1,8 +1,6 @@
 /** The shop and its house rules in the browser: as the page had them, then as this device holds them with what waits here. */
 import { useEffect, useState } from 'react';
-import { type Standing, standingOf } from '../../../record/book/fold.ts';
-import type { States } from '../../../record/book/states.ts';
-import type { Shop } from '../../../record/shop/state.ts';
+import { type Shop, type Standing, type States, standingOf } from '../../../record/index.ts';
 import { sync } from '../../../sync/run.ts';
 
 /** What is said of the shop as a whole; null until this device has it. */

@@ -1,7 +1,6 @@
 /** Stops as they were tried on the runs of a premises: what the server knows of its last visits, and what this device holds. */
 import { useEffect, useMemo, useState } from 'react';
-import type { PremisesBook } from '../../../record/premises/book.ts';
-import { type TriedStop, triedIn } from '../../../record/premises/water.ts';
+import { type PremisesBook, type TriedStop, triedIn } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/premises.ts';
 import { sync } from '../../../sync/run.ts';
 

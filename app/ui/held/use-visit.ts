@@ -1,7 +1,6 @@
 /** A visit in the browser: what the device's store holds of it, what waits there among it. */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Bodies, Entry, EntryKind } from '../../../record/index.ts';
-import type { VisitSheet } from '../../../record/visit/sheet.ts';
+import type { Bodies, Entry, EntryKind, VisitSheet } from '../../../record/index.ts';
 import { newEntry, type Target } from '../../../sync/entry.ts';
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';

@@ -1,6 +1,5 @@
 /** A picture chosen or taken on this device: made smaller where it is too large, stripped of what it does not show, kept here, and sent when it can be. */
-import { PictureError, type PictureType, stripped } from '../../../record/picture/strip.ts';
-import { MOST_BYTES } from '../../../record/visit/gathered.ts';
+import { MOST_BYTES, PictureError, type PictureType, stripped } from '../../../record/index.ts';
 import { sync } from '../../../sync/run.ts';
 
 /** Longer side of what is made smaller, and of the small one in lists, pixels. */

@@ -1,5 +1,4 @@
-import type { Shop } from '../../../record/shop/state.ts';
-import type { VisitHead } from '../../../record/visit/sheet.ts';
+import type { Shop, VisitHead } from '../../../record/index.ts';
 
 /** The head of a print for a customer: whose it is, for whom, of which day. */
 export function PrintHead({ title, shop, visit }: { title: string; shop: Shop | null; visit: VisitHead }) {

@@ -1,4 +1,4 @@
-import type { Shop } from '../../../record/shop/state.ts';
+import type { Shop } from '../../../record/index.ts';
 import { say, saying } from '../book/book.ts';
 import { Choices } from '../form/Choices.tsx';
 import { ownHere, sayIn } from './units.ts';

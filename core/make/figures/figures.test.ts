@@ -6,7 +6,7 @@ import { workCard } from '../work-card.ts';
 import { figureLines } from './figure-lines.ts';
 import { type KnownFigure, knownFigures, readZone } from './known-figures.ts';
 import { figuresOf, reckon } from './reckon.ts';
-import type { Measure, Reckoning } from './rows.ts';
+import type { Reckoning, StepMeasure } from './rows.ts';
 
 const known = (figures: Record<string, number | null | [number, number]>) =>
   new Map(
@@ -118,7 +118,7 @@ describe('holes and risers', () => {
 });
 
 describe('figures on a card', () => {
-  const measures: Measure[] = [
+  const measures: StepMeasure[] = [
     { id: 'is', name: 'as it stands', source: '' },
     { id: 'tol', name: 'tolerance', usualIn: 0.125, source: '' },
   ];

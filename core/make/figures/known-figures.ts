@@ -3,7 +3,7 @@ import { parseEnd } from '../../ends/index.ts';
 import { readLengthIn } from '../../units/index.ts';
 import type { RunFacts } from '../run-facts.ts';
 import { flatsFor } from '../wrench.ts';
-import type { Measure } from './rows.ts';
+import type { StepMeasure } from './rows.ts';
 
 export interface KnownFigure {
   name: string;
@@ -17,7 +17,7 @@ export interface KnownFigure {
 export type KnownFigures = ReadonlyMap<string, KnownFigure>;
 
 /** All figures by their id; what was measured stands before what the sheet says, that before what is usual. */
-export function knownFigures(run: RunFacts, measures: readonly Measure[]): KnownFigures {
+export function knownFigures(run: RunFacts, measures: readonly StepMeasure[]): KnownFigures {
   const known = new Map<string, KnownFigure>(ofChain(run));
   for (const [id, { name, text }] of Object.entries(run.sheet ?? {})) {
     const zone = readZone(text);

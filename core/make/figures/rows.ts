@@ -2,7 +2,7 @@
 import type { HoleSize } from '../../reach/index.ts';
 
 /** A length that is measured at a step. */
-export interface Measure {
+export interface StepMeasure {
   id: string;
   /** 'counter, floor to its underside, at its lowest' */
   name: string;

@@ -1,5 +1,5 @@
 /** Ends that were noted otherwise after the chain was accepted: which joints and parts that touches, and which stay good. */
-import { mate } from '../../../core/ends/index.ts';
+import { mate } from '../../../core/index.ts';
 import type { RunState } from '../state.ts';
 import { placesOf } from './joint-place.ts';
 

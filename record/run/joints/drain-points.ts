@@ -1,5 +1,7 @@
 /** Joints of the drain that a card makes, as things that are looked at: each has an identity that every device and the server give it alike. */
-import { type Appliance, DRAINS_APART, type DrainJoint, type WorkStep } from '../../../core/make/index.ts';
+
+import type { Appliance } from '../../../core/index.ts';
+import { DRAINS_APART, type DrainJoint, type WorkStep } from '../../../core/index.ts';
 
 export interface DrainPoint {
   id: string;

@@ -1,5 +1,5 @@
 /** What happened to each joint and check point, in order: made, opened, moved, looked at. */
-import { type Finding, METHODS, type Method, type Round } from '../../../core/prove/index.ts';
+import { type Finding, METHODS, type Method, type Round } from '../../../core/index.ts';
 import { happenedAt, targetOf } from '../../entry.ts';
 import type { Entry, EntryOf } from '../../kinds.ts';
 import type { Fate } from '../../standing.ts';

@@ -1,4 +1,4 @@
-import { FIRST_DROP_DELAY_MIN, FLOOR_ML_PER_DAY, type Method, pooledBound, ROUNDS, type Round } from '../../../core/prove/index.ts';
+import { FIRST_DROP_DELAY_MIN, FLOOR_ML_PER_DAY, type Method, pooledBound, ROUNDS, type Round } from '../../../core/index.ts';
 import type { EndedLook, Life, Trouble } from './joint-life.ts';
 
 /** What the looks at one joint or check point come to since it was last disturbed. */

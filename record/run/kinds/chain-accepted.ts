@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import type { Part } from '../../../core/match/index.ts';
+import type { Part } from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { chain, chainKept, chainSaid, need } from '../../parts/chain.ts';
 import { houseRules, rulesBroughtUp } from '../../rules/house-rules.ts';

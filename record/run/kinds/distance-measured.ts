@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { asTyped, length, readLengthIn } from '../../../core/units/index.ts';
+import { asTyped, length, readLengthIn } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
 import { laidShape } from '../seen/laid.ts';

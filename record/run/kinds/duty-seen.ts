@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { DUTY_IDS } from '../../../core/log/index.ts';
+import { DUTY_IDS } from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { localDay, name, text } from '../../shapes.ts';
 import { realReason } from '../rules.ts';

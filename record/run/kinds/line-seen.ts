@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { LINE_KINDS, type LineKindId } from '../../../core/look/index.ts';
+import { LINE_KINDS, type LineKindId } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { findingIds, findingWords } from '../seen/findings.ts';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { METHODS, type Method, ROUNDS, type Round } from '../../../core/prove/index.ts';
+import { METHODS, type Method, ROUNDS, type Round } from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { wantsTarget } from '../rules.ts';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { METER_UNITS, type MeterUnit } from '../../../core/prove/index.ts';
+import { METER_UNITS, type MeterUnit } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { notNegative } from '../../shapes.ts';
 

@@ -1,7 +1,16 @@
 import * as z from 'zod/mini';
-import { HOUSE_CHOICES } from '../../../core/house/index.ts';
-import { KNOWN_IDS, type KnownId, MATCH_RULES, type MatchRule } from '../../../core/match/index.ts';
-import { diameter, length, pressure, quantityWords, type Units } from '../../../core/units/index.ts';
+import {
+  diameter,
+  HOUSE_CHOICES,
+  KNOWN_IDS,
+  type KnownId,
+  length,
+  MATCH_RULES,
+  type MatchRule,
+  pressure,
+  quantityWords,
+  type Units,
+} from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { givenReason, positive, shortText } from '../../shapes.ts';
 import { realReason } from '../rules.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { asTyped, pressure, readPressurePsi } from '../../../core/units/index.ts';
+import { asTyped, pressure, readPressurePsi } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { shortText } from '../../shapes.ts';
 

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { writeTurns } from '../../../core/units/index.ts';
+import { writeTurns } from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { turns24, uuid } from '../../shapes.ts';
 import { wantsTarget } from '../rules.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { readLengthIn, readPressurePsi } from '../../../core/units/index.ts';
+import { readLengthIn, readPressurePsi } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { id, notNegative, shortText } from '../../shapes.ts';
 

@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
-import { FINISHES, type Stub } from '../../../core/match/index.ts';
-import { asTyped, length, readLengthIn } from '../../../core/units/index.ts';
+import { asTyped, FINISHES, length, readLengthIn, type Stub } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { lengthIn, shortText } from '../../shapes.ts';
 

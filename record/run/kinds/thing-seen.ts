@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import type { FindingRow } from '../../../core/look/index.ts';
+import type { FindingRow } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { findingIds, findingWords } from '../seen/findings.ts';
 

@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
-import { bucketGpm } from '../../../core/look/index.ts';
-import { asTyped, pressure, readPressurePsi } from '../../../core/units/index.ts';
+import { asTyped, bucketGpm, pressure, readPressurePsi } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { shortText } from '../../shapes.ts';
 

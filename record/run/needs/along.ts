@@ -1,5 +1,4 @@
-import { defaultRules } from '../../../core/house/index.ts';
-import { type WorkStep, workCard } from '../../../core/make/index.ts';
+import { defaultRules, type WorkStep, workCard } from '../../../core/index.ts';
 import type { RunContext, RunState } from '../state.ts';
 
 /** The card that tells what to have along: the run's own, or, while no chain is chosen, what its kind of work wants whatever will join it. */

@@ -1,4 +1,4 @@
-import { KNOWN_IDS } from '../../../core/match/index.ts';
+import { KNOWN_IDS } from '../../../core/index.ts';
 import { type History, lastOf, ofKind } from '../history.ts';
 import { endSeen } from '../kinds/end-seen.ts';
 import { needChanged } from '../kinds/need-changed.ts';

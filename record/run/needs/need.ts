@@ -1,6 +1,5 @@
 /** What a run asks of its chain, from everything that is known of it. */
-import type { HouseRules } from '../../../core/house/index.ts';
-import { type AskedNeed, askedNeeds, knownNeed, type Need, needOfAll, rulesOfAll } from '../../../core/match/index.ts';
+import { type AskedNeed, askedNeeds, type HouseRules, knownNeed, type Need, needOfAll, rulesOfAll } from '../../../core/index.ts';
 import { applianceBySheet, judgeRun } from '../seen/survey.ts';
 import type { RunContext, RunState } from '../state.ts';
 

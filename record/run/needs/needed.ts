@@ -1,5 +1,5 @@
 /** What a chain takes from the van. */
-import { COIL_ALLOWANCE_IN } from '../../../core/match/index.ts';
+import { COIL_ALLOWANCE_IN } from '../../../core/index.ts';
 import type { AcceptedChain } from '../kinds/chain-accepted.ts';
 
 /** Of pieces, or of what is cut from a coil whole inches. */

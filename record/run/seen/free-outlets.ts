@@ -1,4 +1,4 @@
-import type { EndCode } from '../../../core/ends/index.ts';
+import type { EndCode } from '../../../core/index.ts';
 import type { OutletRef } from '../kinds/end-seen.ts';
 import type { RunState } from '../state.ts';
 

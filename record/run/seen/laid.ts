@@ -1,8 +1,6 @@
 /** How a line is to lie, as it was measured: kept as typed, and read in inches where it is worked with. */
 import * as z from 'zod/mini';
-import { finite, InputError } from '../../../core/errors.ts';
-import { type LengthQuestion, lengthQuestion, type MeasuredEnd, WAYS, type Way } from '../../../core/reach/index.ts';
-import { readLengthIn } from '../../../core/units/index.ts';
+import { finite, InputError, type LengthQuestion, lengthQuestion, type MeasuredEnd, readLengthIn, WAYS, type Way } from '../../../core/index.ts';
 import { shortText } from '../../shapes.ts';
 
 const typed = shortText.check(z.refine((text) => readLengthIn(text) !== null, 'is no length'));

@@ -1,8 +1,7 @@
 /** What Look found at a run, as the core judges it. */
 
-import type { HouseRules } from '../../../core/house/index.ts';
-import { type Cause, causesOf, type Judgements, judgeSurvey, type LookData, type Survey } from '../../../core/look/index.ts';
-import type { Appliance } from '../../../core/make/index.ts';
+import type { Appliance } from '../../../core/index.ts';
+import { type Cause, causesOf, type HouseRules, type Judgements, judgeSurvey, type LookData, type Survey } from '../../../core/index.ts';
 import type { Bodies } from '../../kinds.ts';
 import { eachOf, type History, lastOf, togetherOf } from '../history.ts';
 import { baselineTaken } from '../kinds/baseline-taken.ts';

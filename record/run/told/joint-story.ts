@@ -1,6 +1,5 @@
 /** The whole history of a joint in a line: made, looked at, put right, come back. What was taken back is not told. */
-import { METHODS, ROUNDS } from '../../../core/prove/index.ts';
-import { writeTurns } from '../../../core/units/index.ts';
+import { METHODS, ROUNDS, writeTurns } from '../../../core/index.ts';
 import { happenedAt, targetOf } from '../../entry.ts';
 import type { Entry } from '../../kinds.ts';
 import { type History, historyOf } from '../history.ts';

@@ -1,9 +1,6 @@
 /** What a run is signed off with: joints and turns, evidence, what was used again, what departs from the usual, what is hidden, rinsed, due next. */
 
-import { sealById } from '../../../core/ends/index.ts';
-import { type DutyId, type DutyRow, dutiesOf, monthsAfter } from '../../../core/log/index.ts';
-import { type Method, ROUNDS, type Round } from '../../../core/prove/index.ts';
-import { writeTurns } from '../../../core/units/index.ts';
+import { type DutyId, type DutyRow, dutiesOf, type Method, monthsAfter, ROUNDS, type Round, sealById, writeTurns } from '../../../core/index.ts';
 import { localDayOf } from '../../visit/day.ts';
 import { dutyFactsOf } from '../duty-facts.ts';
 import { SAFETY_DEVICES } from '../kinds/safety-tried.ts';

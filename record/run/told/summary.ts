@@ -1,8 +1,6 @@
 /** What lists and the ledger show of a run: worked out from its state, on the server once an entry is kept, on a device when it is shown. */
 
-import type { SealId } from '../../../core/ends/index.ts';
-import type { Finding } from '../../../core/prove/index.ts';
-import type { StopKind, ValveCondition } from '../../../core/shut/index.ts';
+import type { Finding, SealId, StopKind, ValveCondition } from '../../../core/index.ts';
 import { offListReason, type ReadRun } from '../../visit/sheet.ts';
 import { type Needed, neededFor } from '../needs/needed.ts';
 import { STAGES, type Stage } from '../stages.ts';

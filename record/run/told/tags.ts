@@ -1,5 +1,5 @@
 /** Tags to be hung on what was fitted: one for each stop and connector of a run, with its joints, its day and what is due at it. */
-import { shortName } from '../../../core/match/index.ts';
+import { shortName } from '../../../core/index.ts';
 import { placesOf } from '../joints/joint-place.ts';
 import type { RunState } from '../state.ts';
 import type { SignSheet } from './sign-sheet.ts';

@@ -1,5 +1,5 @@
 import ical, { ICalEventStatus } from 'ical-generator';
-import { instantOf } from '../../../../record/visit/zone.ts';
+import { instantOf } from '../../../../record/index.ts';
 import { now } from '../../../../store/database/clock.ts';
 import { calendarOf } from '../../../../store/queries/calendar.ts';
 import { database } from '../../../http/database.ts';

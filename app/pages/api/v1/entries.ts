@@ -1,4 +1,4 @@
-import { readSent } from '../../../../record/shape.ts';
+import { readSent } from '../../../../record/index.ts';
 import { now } from '../../../../store/database/clock.ts';
 import { record } from '../../../../store/entries/write.ts';
 import { database } from '../../../http/database.ts';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { HouseRules } from '../../../../core/index.ts';
-import { houseRules } from '../../../../record/rules/house-rules.ts';
+import { houseRules } from '../../../../record/index.ts';
 import { now } from '../../../../store/database/clock.ts';
 import { currentRules, saveRules } from '../../../../store/queries/rules.ts';
 import { database } from '../../../http/database.ts';

@@ -1,6 +1,5 @@
 import { takeAlong, type WorkStep, withQuantities, workKind } from '../../../../core/index.ts';
-import type { RunState } from '../../../../record/index.ts';
-import type { ReadRun, RunRow, VisitSheet } from '../../../../record/visit/sheet.ts';
+import type { ReadRun, RunRow, RunState, VisitSheet } from '../../../../record/index.ts';
 import { AlongList } from '../../../ui/chains/AlongList.tsx';
 import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
 import { useShop } from '../../../ui/held/use-shop.ts';

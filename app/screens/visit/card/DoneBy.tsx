@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { Minutes } from '../../../../record/minutes.ts';
+import type { Minutes } from '../../../../record/index.ts';
 import { localTime } from '../../../ui/words.ts';
 
 const MINUTE_MS = 60_000;

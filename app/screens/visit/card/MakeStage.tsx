@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { minutesLeft } from '../../../../record/run/step-minutes.ts';
+import { minutesLeft } from '../../../../record/index.ts';
 import { fetched } from '../../../ui/form/fetched.tsx';
 import { PicturesOfJoints } from '../look/PicturesOf.tsx';
 import type { StageProps } from '../stage-props.ts';

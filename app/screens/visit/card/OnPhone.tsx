@@ -1,6 +1,5 @@
 import { type WorkStep, withQuantities } from '../../../../core/index.ts';
-import type { Minutes } from '../../../../record/minutes.ts';
-import type { OwnStepMinutes } from '../../../../record/run/step-minutes.ts';
+import type { Minutes, OwnStepMinutes } from '../../../../record/index.ts';
 import { useKeys } from '../../../ui/keys/use-keys.ts';
 import { InUnits } from '../../../ui/units/InUnits.tsx';
 import { DoneBy } from './DoneBy.tsx';

@@ -1,5 +1,5 @@
 import { figureLines, type WorkStep, withQuantities } from '../../../../core/index.ts';
-import { minutesOfStep, type OwnStepMinutes, rowOfStep } from '../../../../record/run/step-minutes.ts';
+import { minutesOfStep, type OwnStepMinutes, rowOfStep } from '../../../../record/index.ts';
 import { InUnits } from '../../../ui/units/InUnits.tsx';
 import { inUnits, Reasons } from '../../../ui/units/Reasons.tsx';
 

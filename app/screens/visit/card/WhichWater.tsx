@@ -11,8 +11,7 @@ import {
   stopOf,
   type WaterNetwork,
 } from '../../../../core/index.ts';
-import { networkOf, type TriedStop } from '../../../../record/premises/water.ts';
-import type { RunRow } from '../../../../record/visit/sheet.ts';
+import { networkOf, type RunRow, type TriedStop } from '../../../../record/index.ts';
 import { say, saying } from '../../../ui/book/book.ts';
 import { usePremises } from '../../../ui/held/use-premises.ts';
 import { useTried } from '../../../ui/held/use-tried.ts';

@@ -1,4 +1,4 @@
-import type { RunRow, VisitSheet } from '../../../../record/visit/sheet.ts';
+import type { RunRow, VisitSheet } from '../../../../record/index.ts';
 import { FollowUpForm } from '../../../ui/book/FollowUpForm.tsx';
 
 /** Something still to be done about a run, written down where it is seen; it stands with the premises and on the day it is due. */

@@ -1,6 +1,5 @@
 import { dropWords, dutyMonths } from '../../../../core/index.ts';
-import { type DutyRules, type SignedJoint, signSheetOf } from '../../../../record/run/told/sign-sheet.ts';
-import { howSeen } from '../../../../record/visit/certificate.ts';
+import { type DutyRules, howSeen, type SignedJoint, signSheetOf } from '../../../../record/index.ts';
 import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
 import { mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';

@@ -1,7 +1,16 @@
 import { useEffect, useRef, useState } from 'react';
-import { carriedBy, type Happening, happenings, historyOf, kindOf, type RunState, wordsFor } from '../../../../record/index.ts';
-import { deviceNames } from '../../../../record/visit/record-rows.ts';
-import type { RunRow, VisitSheet } from '../../../../record/visit/sheet.ts';
+import {
+  carriedBy,
+  deviceNames,
+  type Happening,
+  happenings,
+  historyOf,
+  kindOf,
+  type RunRow,
+  type RunState,
+  type VisitSheet,
+  wordsFor,
+} from '../../../../record/index.ts';
 import { sync } from '../../../../sync/run.ts';
 import { Happened } from '../../../ui/book/Happened.tsx';
 import { Fields } from '../../../ui/form/Fields.tsx';

@@ -1,5 +1,5 @@
 import { flow, InputError, operatingPoint, pressure, quantityWords, withSteps } from '../../../../core/index.ts';
-import { surveyOf } from '../../../../record/run/seen/survey.ts';
+import { surveyOf } from '../../../../record/index.ts';
 import { useUnits } from '../../../ui/units/units.ts';
 import { readSetting, usualSetting } from '../../flow/setting.ts';
 import { flowLink } from '../flow-link.ts';

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { endLabel } from '../../../../core/index.ts';
+import type { RunRow } from '../../../../record/index.ts';
 import { type RunState, STOP_CONDITIONS } from '../../../../record/index.ts';
-import type { RunRow } from '../../../../record/visit/sheet.ts';
 import type { LastTime as Last } from '../../../../store/queries/last-time.ts';
 import { localToday } from '../../../../sync/run.ts';
 import { askLastTime, heldLastTime } from '../../../ui/held/last-times.ts';

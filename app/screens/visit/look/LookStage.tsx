@@ -1,8 +1,6 @@
 import { useMemo } from 'react';
 import { asTyped, endLabel, endName, type FindingRow, type Judgement, length, said, shortName, type Units } from '../../../../core/index.ts';
-import { type Bodies, STOP_CONDITIONS, sameOutlet } from '../../../../record/index.ts';
-import { judgeRun } from '../../../../record/run/seen/survey.ts';
-import type { ReadRun, RunRow } from '../../../../record/visit/sheet.ts';
+import { type Bodies, judgeRun, type ReadRun, type RunRow, STOP_CONDITIONS, sameOutlet } from '../../../../record/index.ts';
 import { EndLookup } from '../../../ui/ends/EndLookup.tsx';
 import { EndPicker } from '../../../ui/ends/EndPicker.tsx';
 import { usualEnds } from '../../../ui/ends/usual-ends.ts';

@@ -1,5 +1,4 @@
-import { SHOWN, type Shown } from '../../../../record/visit/gathered.ts';
-import type { Gathered } from '../../../../record/visit/states.ts';
+import { type Gathered, SHOWN, type Shown } from '../../../../record/index.ts';
 import { Picture } from '../../../ui/pictures/Picture.tsx';
 import { useAddPictures } from '../../../ui/pictures/use-add-pictures.ts';
 

@@ -10,8 +10,7 @@ import {
   type SourcesCompared,
 } from '../../../../core/index.ts';
 import type { Bodies } from '../../../../record/index.ts';
-import { needOfRun } from '../../../../record/run/needs/need.ts';
-import { stockOf, vanOf } from '../../../../record/stock/levels.ts';
+import { needOfRun, stockOf, vanOf } from '../../../../record/index.ts';
 import { newId } from '../../../ui/book/book.ts';
 import { EndPicker } from '../../../ui/ends/EndPicker.tsx';
 import { usualEnds } from '../../../ui/ends/usual-ends.ts';

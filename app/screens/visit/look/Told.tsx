@@ -1,7 +1,5 @@
 import { endLabel } from '../../../../core/index.ts';
-import type { RunState } from '../../../../record/index.ts';
-import type { RunRow } from '../../../../record/visit/sheet.ts';
-import type { Told as ToldEnd } from '../../../../record/visit/states.ts';
+import type { RunRow, RunState, Told as ToldEnd } from '../../../../record/index.ts';
 import type { Write } from '../../../ui/held/use-visit.ts';
 
 const SIDES = { from: 'Water side', to: 'Inlet', rejoin: 'To be joined again' } as const;

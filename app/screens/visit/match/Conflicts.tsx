@@ -1,6 +1,4 @@
-import { historyOf, type RunState, tell, wholeOf, wordsFor } from '../../../../record/index.ts';
-import { deviceNames } from '../../../../record/visit/record-rows.ts';
-import type { RunRow, VisitSheet } from '../../../../record/visit/sheet.ts';
+import { deviceNames, historyOf, type RunRow, type RunState, tell, type VisitSheet, wholeOf, wordsFor } from '../../../../record/index.ts';
 import { sync } from '../../../../sync/run.ts';
 import type { Write } from '../../../ui/held/use-visit.ts';
 import { useUnits } from '../../../ui/units/units.ts';

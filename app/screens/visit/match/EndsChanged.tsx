@@ -1,6 +1,6 @@
 import { endLabel } from '../../../../core/index.ts';
 import type { RunState } from '../../../../record/index.ts';
-import { changedEnds, untouchedJoints } from '../../../../record/run/joints/changed-ends.ts';
+import { changedEnds, untouchedJoints } from '../../../../record/index.ts';
 
 const SIDES = { from: 'The water side', to: 'The inlet', rejoin: 'The old line' } as const;
 

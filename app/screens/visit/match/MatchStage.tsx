@@ -1,9 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { type Chain, cardVersionOf, hangsOn, matchPreferring, type OpenFact, stockForCut, workKind } from '../../../../core/index.ts';
-import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, needOfRun } from '../../../../record/index.ts';
-import { judgeRun, surveyOf } from '../../../../record/run/seen/survey.ts';
-import { stockOf, vanOf } from '../../../../record/stock/levels.ts';
+import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, judgeRun, needOfRun, stockOf, surveyOf, vanOf } from '../../../../record/index.ts';
 import { Chains, chainKey } from '../../../ui/chains/Chains.tsx';
 import { fetched } from '../../../ui/form/fetched.tsx';
 import { whereElse } from '../../../ui/held/stock.ts';

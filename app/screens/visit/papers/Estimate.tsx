@@ -1,7 +1,5 @@
 import { useState } from 'react';
-import { dayVisitOf } from '../../../../record/visit/day-visit.ts';
-import { type Cost, cameTo, estimateOf } from '../../../../record/visit/estimate.ts';
-import type { ReadRun, VisitSheet } from '../../../../record/visit/sheet.ts';
+import { type Cost, cameTo, dayVisitOf, estimateOf, type ReadRun, type VisitSheet } from '../../../../record/index.ts';
 import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
 import { useShop } from '../../../ui/held/use-shop.ts';
 import { PrintHead } from '../../../ui/saved/PrintHead.tsx';

@@ -1,6 +1,6 @@
 import { withQuantities } from '../../../../core/index.ts';
+import type { RunRow } from '../../../../record/index.ts';
 import { type RunState, STAGES, type Stage, sentenceOf } from '../../../../record/index.ts';
-import type { RunRow } from '../../../../record/visit/sheet.ts';
 import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
 import { InUnits } from '../../../ui/units/InUnits.tsx';
 import { StepWords } from '../card/StepWords.tsx';

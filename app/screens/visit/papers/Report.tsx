@@ -1,7 +1,6 @@
 import { ROUNDS, workKind } from '../../../../core/index.ts';
 import type { RunState } from '../../../../record/index.ts';
-import { watchedWords } from '../../../../record/run/joints/watched.ts';
-import type { ReadRun, VisitSheet } from '../../../../record/visit/sheet.ts';
+import { type ReadRun, type VisitSheet, watchedWords } from '../../../../record/index.ts';
 import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
 import { useShop } from '../../../ui/held/use-shop.ts';
 import { Picture } from '../../../ui/pictures/Picture.tsx';

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { pressure, quantityWords, SURGE_LIMIT_PSI } from '../../../../core/index.ts';
-import { surveyOf } from '../../../../record/run/seen/survey.ts';
+import { surveyOf } from '../../../../record/index.ts';
 import { useUnits } from '../../../ui/units/units.ts';
 import { readSetting, settingOf } from '../../flow/setting.ts';
 import { hammerAsked } from '../../hammer/asked.ts';

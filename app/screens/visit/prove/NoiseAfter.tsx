@@ -1,4 +1,4 @@
-import { NOISES, type Noise, noiseCompared } from '../../../../record/run/told/noises.ts';
+import { NOISES, type Noise, noiseCompared } from '../../../../record/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { BangHere } from './BangHere.tsx';
 

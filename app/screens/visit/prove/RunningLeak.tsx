@@ -1,5 +1,4 @@
-import type { RunState } from '../../../../record/index.ts';
-import type { RunRow } from '../../../../record/visit/sheet.ts';
+import type { RunRow, RunState } from '../../../../record/index.ts';
 import type { Write } from '../../../ui/held/use-visit.ts';
 
 /** A running leak, in reach at every stage: water off first, then power. */

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { SAFETY_DEVICES, type SafetyDevice } from '../../../../record/run/kinds/safety-tried.ts';
+import { SAFETY_DEVICES, type SafetyDevice } from '../../../../record/index.ts';
 import { clock, localTime } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 

@@ -1,4 +1,4 @@
-import { readSentBook } from '../../../../../record/book/shape.ts';
+import { readSentBook } from '../../../../../record/index.ts';
 import { now } from '../../../../../store/database/clock.ts';
 import { recordBook } from '../../../../../store/entries/book-write.ts';
 import { database } from '../../../../http/database.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { localDay } from '../../../../../record/shapes.ts';
+import { localDay } from '../../../../../record/index.ts';
 import { withRuns } from '../../../../../store/queries/day.ts';
 import { visitsBetween } from '../../../../../store/queries/visits.ts';
 import { database } from '../../../../http/database.ts';

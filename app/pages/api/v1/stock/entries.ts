@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { uuid } from '../../../../../record/shapes.ts';
+import { uuid } from '../../../../../record/index.ts';
 import { stockHistory } from '../../../../../store/queries/stock-entries.ts';
 import { database } from '../../../../http/database.ts';
 import { get } from '../../../../http/door/endpoint.ts';

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { REORDER_COLUMNS, reorderRows } from '../../../../../record/stock/reorder-rows.ts';
+import { REORDER_COLUMNS, reorderRows } from '../../../../../record/index.ts';
 import { shopCatalogue } from '../../../../../store/own-parts/index.ts';
 import { stockAnswer } from '../../../../../store/queries/stock.ts';
 import { database } from '../../../../http/database.ts';

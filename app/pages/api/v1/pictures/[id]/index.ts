@@ -1,6 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
-import { pictureId } from '../../../../../../record/visit/gathered.ts';
+import { pictureId } from '../../../../../../record/index.ts';
 import { now } from '../../../../../../store/database/clock.ts';
 import { PieceError, takePiece } from '../../../../../../store/images/pictures.ts';
 import { pictureAnswer } from '../../../../../http/answers/picture-answer.ts';

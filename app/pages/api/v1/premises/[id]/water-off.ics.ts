@@ -1,8 +1,7 @@
 import ical, { ICalEventStatus } from 'ical-generator';
 import * as z from 'zod/mini';
 import { InputError, losing, planIsolation } from '../../../../../../core/index.ts';
-import { networkOf } from '../../../../../../record/premises/water.ts';
-import { instantOf } from '../../../../../../record/visit/zone.ts';
+import { instantOf, networkOf } from '../../../../../../record/index.ts';
 import { now } from '../../../../../../store/database/clock.ts';
 import { lastStates, premisesWhole } from '../../../../../../store/queries/premises.ts';
 import { premisesAsked } from '../../../../../http/asked/premises-asked.ts';

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { uuid } from '../../../../../../record/shapes.ts';
+import { uuid } from '../../../../../../record/index.ts';
 import { lastTime } from '../../../../../../store/queries/last-time.ts';
 import { database } from '../../../../../http/database.ts';
 import { get } from '../../../../../http/door/endpoint.ts';

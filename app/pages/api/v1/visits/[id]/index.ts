@@ -1,6 +1,5 @@
 import { catalogue } from '../../../../../../catalog/index.ts';
-import { dayVisitOf } from '../../../../../../record/visit/day-visit.ts';
-import { statusOf } from '../../../../../../record/visit/plan.ts';
+import { dayVisitOf, statusOf } from '../../../../../../record/index.ts';
 import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
 import { runAnswer } from '../../../../../http/answers/run-answer.ts';
 import { visitAsked } from '../../../../../http/asked/visit-asked.ts';

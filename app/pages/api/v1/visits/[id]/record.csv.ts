@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { catalogue } from '../../../../../../catalog/index.ts';
-import { type RecordRow, recordRows } from '../../../../../../record/visit/record-rows.ts';
+import { type RecordRow, recordRows } from '../../../../../../record/index.ts';
 import { visitSheet } from '../../../../../../store/queries/visits.ts';
 import { visitAsked } from '../../../../../http/asked/visit-asked.ts';
 import { database } from '../../../../../http/database.ts';
