@@ -5,9 +5,9 @@ import { localDayOf, type VisitSheet } from '../record/index.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
 import { lockCursor, moveCursor } from '../store/database/cursor.ts';
 import { appendBook, filedBookEntry } from '../store/entries/append-book.ts';
-import { insertEntries, type PlacedEntry } from '../store/entries/entry-row.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { visitSheet, visitsBetween } from '../store/queries/visits.ts';
+import { insertEntries, type PlacedEntry } from '../store/rows/entry-row.ts';
 
 const BATCH = 100;
 const DEVICES = 4;

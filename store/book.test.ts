@@ -6,7 +6,6 @@ import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
 import { readSentBook, type SentBookEntry } from '../record/book/shape.ts';
 import { MemoryDevice } from '../sync/memory-device.ts';
 import { FIRST_SHOP } from './database/connection.ts';
-import { entriesOfSubjects } from './entries/book-row.ts';
 import { recordBook } from './entries/book-write.ts';
 import { record } from './entries/write.ts';
 import { exportBook, importBook } from './files/book-file.ts';
@@ -17,6 +16,7 @@ import { changesAfter, holding } from './queries/changes.ts';
 import { plannedVisits } from './queries/day.ts';
 import { premisesList } from './queries/premises.ts';
 import { visitSheet } from './queries/visits.ts';
+import { entriesOfSubjects } from './rows/book-row.ts';
 import { type Chance, chance } from './seed/random.ts';
 import { linesOf, type TestDatabase, testDatabase } from './testing.ts';
 

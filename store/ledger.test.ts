@@ -8,12 +8,12 @@ import type { SentEntry } from '../record/shape.ts';
 import { FIRST_SHOP } from './database/connection.ts';
 import { migrate, readMigrations } from './database/migrate.ts';
 import { appendBook, filedBookEntry } from './entries/append-book.ts';
+import { saveRules } from './entries/save-rules.ts';
 import { record } from './entries/write.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
 import { callbackCounts, readCallbacksBySeal } from './queries/callbacks.ts';
 import { dueAll, dueList } from './queries/due.ts';
 import { type LedgerQuery, ledger } from './queries/ledger.ts';
-import { saveRules } from './queries/rules.ts';
 import { demoDatabase, sentEntry, type TestDatabase } from './testing.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');

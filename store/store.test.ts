@@ -15,6 +15,7 @@ import { FIRST_SHOP } from './database/connection.ts';
 import { migrate, NewerDatabaseError, readMigrations } from './database/migrate.ts';
 import { appendBook, filedBookEntry } from './entries/append-book.ts';
 import { recordBook } from './entries/book-write.ts';
+import { saveRules } from './entries/save-rules.ts';
 import { record } from './entries/write.ts';
 import { CsvFileError } from './files/csv-rows.ts';
 import { ImportError } from './files/import-error.ts';
@@ -22,7 +23,7 @@ import { exportVisit, importVisit, parseVisitFile, visitFileSchema } from './fil
 import { CalledOffError, exportAllParts, exportParts, importParts, shopCatalogue } from './own-parts/index.ts';
 import { daySheet } from './queries/day.ts';
 import { ledger } from './queries/ledger.ts';
-import { currentRules, saveRules } from './queries/rules.ts';
+import { currentRules } from './queries/rules.ts';
 import { stockedPlaces, stockOnVan } from './queries/stock.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
 import { ensureDemo } from './seed/demo.ts';

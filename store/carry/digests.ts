@@ -1,9 +1,9 @@
 /** Digests of entries that were kept before every entry had one. */
 
 import type { Sql } from '../database/connection.ts';
-import { type BookRow, bookColumns, bookEntryOf } from '../entries/book-row.ts';
-import { digestOf, shopKey } from '../entries/digest.ts';
-import { type EntryRow, entryAsWritten, entryColumns } from '../entries/entry-row.ts';
+import { type BookRow, bookColumns, bookEntryOf } from '../rows/book-row.ts';
+import { digestOf, shopKey } from '../rows/digest.ts';
+import { type EntryRow, entryAsWritten, entryColumns } from '../rows/entry-row.ts';
 
 const SLICE = 2000;
 

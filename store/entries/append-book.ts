@@ -6,7 +6,7 @@ import { lockCursor, moveCursor } from '../database/cursor.ts';
 import { groupBy } from '../database/group-by.ts';
 import { deriveBook } from '../projections/book.ts';
 import { deriveLevels } from '../projections/stock.ts';
-import { entriesOfSubjects, insertBookEntries } from './book-row.ts';
+import { entriesOfSubjects, insertBookEntries } from '../rows/book-row.ts';
 
 /** Entries that are written and derived in one go. */
 const SLICE = 500;

@@ -19,8 +19,8 @@ import { deriveBook } from '../projections/book.ts';
 import { deriveLevels } from '../projections/stock.ts';
 import { hangingOn } from '../queries/hanging.ts';
 import { stockEntriesFor } from '../queries/stock-entries.ts';
-import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from './book-row.ts';
-import { digestOf, shopKey } from './digest.ts';
+import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from '../rows/book-row.ts';
+import { digestOf, shopKey } from '../rows/digest.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
 import { isOtherPerson } from './write.ts';
 

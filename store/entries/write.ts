@@ -18,7 +18,7 @@ import type { Sql, Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
 import { deriveAtHand, type RecordedRun } from '../projections/index.ts';
 import { visitRuns } from '../queries/visits.ts';
-import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries, type PlacedEntry } from './entry-row.ts';
+import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries, type PlacedEntry } from '../rows/entry-row.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
 
 const UNKNOWN_RUN: Refusal = { rule: 'unknown-run', why: 'This visit has no such run any more in this shop. Load the visit again.' };

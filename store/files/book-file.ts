@@ -4,8 +4,8 @@ import { Breath, inSlices } from '../database/breath.ts';
 import { FIRST_SHOP, type Sql } from '../database/connection.ts';
 import { moveCursor } from '../database/cursor.ts';
 import { inShop } from '../database/shop-transaction.ts';
-import { bookColumns, bookEntryOf, insertBookEntries, ofShop, type PlacedBookRow } from '../entries/book-row.ts';
 import { rebuildIn } from '../projections/index.ts';
+import { bookColumns, bookEntryOf, insertBookEntries, ofShop, type PlacedBookRow } from '../rows/book-row.ts';
 import { ImportError } from './import-error.ts';
 
 const SLICE = 2000;

@@ -23,12 +23,12 @@ import { FIRST_SHOP, type Sql, type Tx } from '../database/connection.ts';
 import { moveCursor } from '../database/cursor.ts';
 import { inShop } from '../database/shop-transaction.ts';
 import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from '../entries/book-row.ts';
-import { type EntryRow, entryAsWritten, entryColumns, insertEntries, type PlacedEntry } from '../entries/entry-row.ts';
 import { insertDrains, insertJoints } from '../entries/write.ts';
 import { rebuildBook } from '../projections/book.ts';
 import { rebuildIn } from '../projections/index.ts';
 import { currentRules } from '../queries/rules.ts';
+import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from '../rows/book-row.ts';
+import { type EntryRow, entryAsWritten, entryColumns, insertEntries, type PlacedEntry } from '../rows/entry-row.ts';
 import { ImportError } from './import-error.ts';
 
 const SLICE = 1000;

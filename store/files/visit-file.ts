@@ -24,10 +24,10 @@ import type { Sql, Tx } from '../database/connection.ts';
 import { lockCursor, moveCursor } from '../database/cursor.ts';
 import { inShop } from '../database/shop-transaction.ts';
 import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from '../entries/entry-row.ts';
 import { insertDrains, insertJoints, sameContent } from '../entries/write.ts';
 import { derive } from '../projections/index.ts';
 import { visitHeads, visitSheets } from '../queries/visits.ts';
+import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from '../rows/entry-row.ts';
 import { ImportError } from './import-error.ts';
 
 const list = <T extends z.ZodMiniType>(shape: T, most: number) => z.array(shape).check(z.maxLength(most, `holds more than ${most}`));

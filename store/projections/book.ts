@@ -13,8 +13,8 @@ import {
 } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
-import type { PlacedBookEntry } from '../entries/book-row.ts';
-import { digestOf, shopKey } from '../entries/digest.ts';
+import type { PlacedBookEntry } from '../rows/book-row.ts';
+import { digestOf, shopKey } from '../rows/digest.ts';
 import type { Derived } from './derived.ts';
 import { followBook } from './ledger.ts';
 import { keepParts, keepRules, keepShop } from './shop.ts';

@@ -1,8 +1,7 @@
 /** The ledger's own tables: connections as they are searched, and what is due again at them. */
 import { catalogue } from '../../catalog/index.ts';
 import { dutiesOf, endLabel } from '../../core/index.ts';
-import type { AcceptedChain } from '../../record/index.ts';
-import { dutyFactsOf, type RunState, type RunSummary, summaryOf } from '../../record/index.ts';
+import { dutyFactsOf, type RunState, summaryOf } from '../../record/index.ts';
 import type { Tx } from '../database/connection.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
@@ -72,27 +71,6 @@ function lineOf({ visitId, read }: DerivedRun) {
     },
   ];
 }
-
-/** What the ledger's row shows of a connection, as it was accepted. */
-export interface Shown {
-  from: string;
-  to: string;
-  parts: string;
-  priceCents: number;
-  currency: string;
-  exceptions: number;
-  signedOff: boolean;
-}
-
-export const shownOf = ({ from, to, chain, items, currency }: AcceptedChain, { exceptions, signedOffMs }: RunSummary): Shown => ({
-  from,
-  to,
-  parts: chain.parts.map((id) => items[id]?.name ?? id).join('; '),
-  priceCents: chain.priceCents,
-  currency,
-  exceptions,
-  signedOff: signedOffMs !== null,
-});
 
 /** Where a line is, and on a line of its own what it is made of; in small letters. */
 const searched = (tx: Tx, words: ReturnType<Tx>) =>

@@ -3,8 +3,8 @@ import { type Changes, type Holding, KIT_DAYS, type Kit, type Placed, type Place
 import type { Sql } from '../database/connection.ts';
 import { shopCursor } from '../database/cursor.ts';
 import { groupBy } from '../database/group-by.ts';
-import { type BookRow, bookColumns, bookEntryOf } from '../entries/book-row.ts';
-import { type EntryRow, entryAsWritten, entryColumns } from '../entries/entry-row.ts';
+import { type BookRow, bookColumns, bookEntryOf } from '../rows/book-row.ts';
+import { type EntryRow, entryAsWritten, entryColumns } from '../rows/entry-row.ts';
 import { visitsWithRechecks } from './day.ts';
 import { shopSince, shopToday } from './shop.ts';
 import { visitsBetween } from './visits.ts';

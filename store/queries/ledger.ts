@@ -4,7 +4,7 @@ import { byShop } from '../database/by-shop.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { shopCursor } from '../database/cursor.ts';
 import { plannedAnew } from '../planned.ts';
-import type { Shown } from '../projections/ledger.ts';
+import type { Shown } from '../rows/shown.ts';
 
 export interface LedgerRow {
   visitId: string;

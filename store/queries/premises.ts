@@ -1,6 +1,6 @@
 import { type PremisesBook, premisesBook, type RunSummary } from '../../record/index.ts';
 import type { Sql } from '../database/connection.ts';
-import { entriesOfSubjects } from '../entries/book-row.ts';
+import { entriesOfSubjects } from '../rows/book-row.ts';
 
 export interface PremisesRow {
   id: string;

@@ -1,8 +1,6 @@
 import { defaultRules, type HouseRules } from '../../core/index.ts';
-import { type FieldConflict, rulesBroughtUp, rulesChanged } from '../../record/index.ts';
+import { type FieldConflict, rulesBroughtUp } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { appendBook, filedBookEntry } from '../entries/append-book.ts';
 
 export interface RulesVersion {
   /** How often they were changed; 0 while the shop has the usual ones. */
@@ -31,17 +29,4 @@ export async function currentRules(sql: Sql | Tx, shopId: string): Promise<Rules
 /** The house rules in force. */
 export async function rulesInForce(sql: Sql, shopId: string): Promise<HouseRules> {
   return (await currentRules(sql, shopId)).rules;
-}
-
-/**
- * Has the house do it by these rules, with the reason: what differs from those in force is said in the book.
- *
- * @returns how often they were changed by now
- */
-export async function saveRules(sql: Sql, shopId: string, rules: HouseRules, reason: string, at: Date): Promise<number> {
-  return inShop(sql, shopId, async (tx) => {
-    const body = { rules: rulesChanged((await currentRules(tx, shopId)).rules, rules), reason };
-    if (Object.keys(body.rules).length > 0) await appendBook(tx, shopId, [filedBookEntry('rules', shopId, 'changed', body, at)]);
-    return (await currentRules(tx, shopId)).version;
-  });
 }

@@ -14,7 +14,7 @@ import {
 } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/connection.ts';
 import { groupBy } from '../database/group-by.ts';
-import { type EntryRow, entryColumns, entryOf } from '../entries/entry-row.ts';
+import { type EntryRow, entryColumns, entryOf } from '../rows/entry-row.ts';
 
 interface HeadRow {
   visit_id: string;

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { HouseRules } from '../../../../core/index.ts';
 import { houseRules } from '../../../../record/index.ts';
 import { now } from '../../../../store/database/clock.ts';
-import { currentRules, saveRules } from '../../../../store/queries/rules.ts';
+import { saveRules } from '../../../../store/entries/save-rules.ts';
+import { currentRules } from '../../../../store/queries/rules.ts';
 import { database } from '../../../http/database.ts';
 import { get, post } from '../../../http/door/endpoint.ts';
 
