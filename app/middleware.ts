@@ -1,10 +1,7 @@
 import { defineMiddleware } from 'astro:middleware';
 import { shopsHere } from '../store/shops.ts';
 import { database } from './http/database.ts';
-import { HEADERS } from './http/door/door.ts';
-import { answerOf } from './http/door/faults.ts';
-import { guard } from './http/door/guard.ts';
-import { type Problem, problem } from './http/door/problem.ts';
+import { answerOf, guard, HEADERS, type Problem, problem } from './http/door/index.ts';
 import { shopAsked } from './http/shop.ts';
 import { inUnits, unitsOf } from './http/units.ts';
 

@@ -1,6 +1,6 @@
 /** A large catalogue and questions to it, the same at every run: parts of all kinds between ends of all codes. */
 import { allEndCodes, type MatchQuery, type Part, type Port } from '../core/index.ts';
-import { chance } from '../store/seed/random.ts';
+import { chance } from '../store/seed/index.ts';
 
 const LENGTHS = [9, 12, 16, 20, 24, 30, 36, 48, 60, 72, 84, 120];
 

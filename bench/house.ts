@@ -5,10 +5,8 @@ import { join } from 'node:path';
 import postgres from 'postgres';
 import { startServer } from '../e2e/server.ts';
 import { startCluster } from '../ops/cluster.ts';
-import { now } from '../store/database/clock.ts';
-import { connect, type Sql } from '../store/database/connection.ts';
-import { migrate, readMigrations } from '../store/database/migrate.ts';
-import { ensureDemo } from '../store/seed/demo.ts';
+import { connect, migrate, now, readMigrations, type Sql } from '../store/database/index.ts';
+import { ensureDemo } from '../store/seed/index.ts';
 
 export async function withHouse(
   work: (address: string, sql: Sql, pid: number, owner: Sql) => Promise<void>,

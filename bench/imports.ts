@@ -3,7 +3,7 @@
 import { readFileSync } from 'node:fs';
 import { connect as dial } from 'node:net';
 import { v7 as uuidv7 } from 'uuid';
-import type { Sql } from '../store/database/connection.ts';
+import type { Sql } from '../store/database/index.ts';
 import { at, line, sorted } from './figures.ts';
 
 const PREMISES = 20_000;

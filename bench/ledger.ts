@@ -1,6 +1,5 @@
 /** A ledger of many years: some hundred connections walked through, copied in the database with ids, days and names of their own. */
-import { FIRST_SHOP, type Sql, type Tx } from '../store/database/connection.ts';
-import { lockCursor, moveCursor } from '../store/database/cursor.ts';
+import { FIRST_SHOP, lockCursor, moveCursor, type Sql, type Tx } from '../store/database/index.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { fillShop } from './shop.ts';
 

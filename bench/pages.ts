@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { type Browser, chromium } from '@playwright/test';
-import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
+import { FIRST_SHOP, type Sql } from '../store/database/index.ts';
 import { importParts } from '../store/own-parts/index.ts';
 import { coldQuestions, keysOnPhone } from './asking.ts';
 import { cardPage } from './card-page.ts';

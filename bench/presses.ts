@@ -4,9 +4,9 @@ import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../catalog/index.ts';
 import type { Entry } from '../record/index.ts';
 import { contextOf, readRun, type VisitSheet } from '../record/index.ts';
-import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
-import { record } from '../store/entries/write.ts';
-import { visitSheet } from '../store/queries/visits.ts';
+import { FIRST_SHOP, type Sql } from '../store/database/index.ts';
+import { record } from '../store/entries/index.ts';
+import { visitSheet } from '../store/queries/index.ts';
 import { todaysVisit } from './record.ts';
 
 export interface PressFigures {

@@ -1,6 +1,6 @@
 /** Shapes of lines between ends that lie anywhere, the same at every run. */
 import { type HoseQuestion, hoseShape, pickLength } from '../core/index.ts';
-import { chance } from '../store/seed/random.ts';
+import { chance } from '../store/seed/index.ts';
 
 function questions(count: number, inSpace: boolean): HoseQuestion[] {
   const next = chance(inSpace ? 2 : 1);

@@ -2,12 +2,11 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../record/index.ts';
 import { localDayOf, type VisitSheet } from '../record/index.ts';
-import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
-import { lockCursor, moveCursor } from '../store/database/cursor.ts';
-import { appendBook, filedBookEntry } from '../store/entries/append-book.ts';
+import { FIRST_SHOP, lockCursor, moveCursor, type Sql } from '../store/database/index.ts';
+import { appendBook, filedBookEntry } from '../store/entries/index.ts';
 import { rebuild } from '../store/projections/index.ts';
-import { visitSheet, visitsBetween } from '../store/queries/visits.ts';
-import { insertEntries, type PlacedEntry } from '../store/rows/entry-row.ts';
+import { visitSheet, visitsBetween } from '../store/queries/index.ts';
+import { insertEntries, type PlacedEntry } from '../store/rows/index.ts';
 
 const BATCH = 100;
 const DEVICES = 4;

@@ -3,17 +3,12 @@ import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { usualWork } from '../core/index.ts';
 import { addDays } from '../record/index.ts';
-import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
-import { lockCursor, moveCursor } from '../store/database/cursor.ts';
-import { filedBookEntry } from '../store/entries/append-book.ts';
-import { insertDrains, insertJoints } from '../store/entries/write.ts';
-import { rebuildBook } from '../store/projections/book.ts';
-import { shopToday } from '../store/queries/shop.ts';
-import { entriesOfSubjects, insertBookEntries, type PlacedBookEntry } from '../store/rows/book-row.ts';
-import { insertEntries, type PlacedEntry } from '../store/rows/entry-row.ts';
-import { APPLIANCES, type DemoAppliance, type DemoRun } from '../store/seed/observatory.ts';
-import { chance, uuidAt } from '../store/seed/random.ts';
-import { walkEntries } from '../store/seed/walk.ts';
+import { FIRST_SHOP, lockCursor, moveCursor, type Sql } from '../store/database/index.ts';
+import { filedBookEntry, insertDrains, insertJoints } from '../store/entries/index.ts';
+import { rebuildBook } from '../store/projections/index.ts';
+import { shopToday } from '../store/queries/index.ts';
+import { entriesOfSubjects, insertBookEntries, insertEntries, type PlacedBookEntry, type PlacedEntry } from '../store/rows/index.ts';
+import { APPLIANCES, chance, type DemoAppliance, type DemoRun, uuidAt, walkEntries } from '../store/seed/index.ts';
 
 export interface Size {
   premises: number;

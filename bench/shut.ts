@@ -1,8 +1,7 @@
 /** Plans of isolation on generated networks, the same at every run. */
 import { byChance, joinWindows, planIsolation } from '../core/index.ts';
 import { networkOf } from '../record/index.ts';
-import { chance } from '../store/seed/random.ts';
-import { demoWater } from '../store/seed/water.ts';
+import { chance, demoWater } from '../store/seed/index.ts';
 
 /** Milliseconds for one plan on a network of 5,000 pipes and valves with 50 loops. */
 export function isolationTimes(): number[] {

@@ -1,6 +1,6 @@
 /** What years bring: a shop with all its visits, its ledger, an hour of a gauge. */
 import { startLogger } from '../ops/logger/serve.ts';
-import { FIRST_SHOP, type Sql } from '../store/database/connection.ts';
+import { FIRST_SHOP, type Sql } from '../store/database/index.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { at, line, sorted, steady } from './figures.ts';
 import { gaugePage, PER_SECOND } from './gauge-page.ts';

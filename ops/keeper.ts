@@ -1,6 +1,6 @@
 /** Keeps the server and its database up: what dies is started again, within a limit, and said. */
 import { type ChildProcess, spawn } from 'node:child_process';
-import { writeAnew } from '../store/database/write-anew.ts';
+import { writeAnew } from '../store/database/index.ts';
 import type { Cluster } from './cluster.ts';
 import type { FolderLock } from './folder-lock.ts';
 

@@ -1,5 +1,5 @@
 /** Makes the derived tables anew from what is recorded: `npm run rebuild`, on the database of a running `./start` or the one in DATABASE_URL. */
-import { connect } from '../store/database/connection.ts';
+import { connect } from '../store/database/index.ts';
 import { rebuild } from '../store/projections/index.ts';
 import { shopsHere } from '../store/shops.ts';
 import { defaultDataFolder, runningCluster, SetupError } from './cluster.ts';

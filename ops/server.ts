@@ -2,8 +2,7 @@
 import { createServer, type IncomingMessage, type ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
-import { HEADERS, refusedAtDoor } from '../app/http/door/door.ts';
-import { answers } from '../app/http/door/draining.ts';
+import { answers, HEADERS, refusedAtDoor } from '../app/http/door/index.ts';
 import { checkoutId } from './checkout.ts';
 
 /** A body that has not come in whole by then is cut off, ms. */

@@ -1,4 +1,4 @@
-import type { Sql, Tx } from './database/connection.ts';
+import type { Sql, Tx } from './database/index.ts';
 
 /**
  * A question whose best plan hangs on what is asked: a word that a third of all lines hold, or none. Planned for its own words each time, for the

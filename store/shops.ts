@@ -1,6 +1,6 @@
 /** The shops of a database: the first, which may be the demo, and those that were begun beside it. */
 import type { Units } from '../core/index.ts';
-import { FIRST_SHOP, type Sql } from './database/connection.ts';
+import { FIRST_SHOP, type Sql } from './database/index.ts';
 
 export interface ShopHere {
   id: string;

@@ -1,4 +1,4 @@
-import { connect, type Sql } from '../../store/database/connection.ts';
+import { connect, type Sql } from '../../store/database/index.ts';
 
 let pool: Sql | null = null;
 

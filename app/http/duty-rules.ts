@@ -1,7 +1,7 @@
 import { catalogue } from '../../catalog/index.ts';
 import { dutyMonths } from '../../core/index.ts';
 import type { DutyRules } from '../../record/index.ts';
-import { rulesInForce } from '../../store/queries/rules.ts';
+import { rulesInForce } from '../../store/queries/index.ts';
 import { database } from './database.ts';
 
 /** What comes due again in a shop, and how often: the catalogue's rows by the house's months. */

@@ -1,5 +1,5 @@
 /** The pressure gauge at the shop's network: asked through the server, so that a page talks to nobody else. */
-import { problem } from './door/problem.ts';
+import { problem } from './door/index.ts';
 
 /** A gauge that does not answer by then is not there, ms. */
 const WAIT_MS = 3000;

@@ -1,23 +1,38 @@
 import { z } from 'zod';
-import { waterFile } from '../../store/files/water-file.ts';
-import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './shapes/answer-shapes.ts';
-import { identifyShape, matchShape, mateShape, shopShape, whyNotShape } from './shapes/api-shapes.ts';
+import { waterFile } from '../../store/files/index.ts';
 import {
   bookLine,
+  bookShape,
+  callbacksAnswer,
+  changesAnswer,
+  dueAnswer,
+  endsAnswer,
+  entriesAnswer,
+  entriesShape,
   findAnswer,
+  identifyAnswer,
+  identifyShape,
   importAnswer,
+  ledgerAnswer,
+  matchAnswer,
+  matchShape,
+  mateAnswer,
+  mateShape,
+  partsAnswer,
   pieceAnswer,
   premisesAnswer,
   premisesImportAnswer,
   premisesListAnswer,
   shopBegun,
+  shopShape,
   shopsAnswer,
+  shopTaken,
   stockAnswer,
   visitsAnswer,
   waterImportAnswer,
-} from './shapes/book-answers.ts';
-import { callbacksAnswer, dueAnswer, ledgerAnswer, shopTaken } from './shapes/ledger-answers.ts';
-import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './shapes/record-shapes.ts';
+  whyNotAnswer,
+  whyNotShape,
+} from './shapes/index.ts';
 
 const problem = {
   description: 'Problem details (RFC 9457): what is wrong and what to do',

@@ -4,7 +4,7 @@ import * as z from 'zod/mini';
 import { FIRST_SHOP, uuid } from '../../record/index.ts';
 import { isShop } from '../../store/shops.ts';
 import { database } from './database.ts';
-import { RefusedError } from './door/faults.ts';
+import { RefusedError } from './door/index.ts';
 
 /** What the browser says its shop is; its pages read and write it. */
 export const SHOP_COOKIE = 'shop';

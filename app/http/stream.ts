@@ -1,6 +1,5 @@
 /** One look at the shop's order for all who wait for it: a stream is told when there is something to ask for. */
-import type { Cursor } from '../../store/database/cursor.ts';
-import { shopCursor } from '../../store/database/cursor.ts';
+import { type Cursor, shopCursor } from '../../store/database/index.ts';
 import { database } from './database.ts';
 
 /** How often the order is looked at while somebody waits, ms. */

@@ -2,7 +2,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { APIContext } from 'astro';
 import type { Units } from '../../core/index.ts';
-import { shopNow } from '../../store/queries/shop.ts';
+import { shopNow } from '../../store/queries/index.ts';
 import { database } from './database.ts';
 
 const store = new AsyncLocalStorage<Units>();

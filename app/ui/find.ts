@@ -1,5 +1,5 @@
 /** Under the bar, as one types: what of the shop the words are found in. Enter still asks what joins the one to the other. */
-import type { Found } from '../../store/queries/find.ts';
+import type { Found } from '../../store/queries/index.ts';
 import { get } from '../../sync/run.ts';
 
 /** How long typing rests before it is asked, ms. */

@@ -1,8 +1,6 @@
 /** What every page does beside its screen: its keys, keeping and sending, and the worker that opens it without a connection. */
 import { sync } from '../../sync/run.ts';
-import { keepCatalogue } from './held/catalogue.ts';
-import { keepLastTimes } from './held/last-times.ts';
-import { keepStock } from './held/stock.ts';
+import { keepCatalogue, keepLastTimes, keepStock } from './held/index.ts';
 import './find.ts';
 import './keys/keys.ts';
 import './held/shops.ts';

@@ -8,7 +8,7 @@
  */
 import { createServer as createHttp, type IncomingMessage, type ServerResponse } from 'node:http';
 import { type AddressInfo, createServer as createTcp, type Server, type Socket } from 'node:net';
-import { chance } from '../../store/seed/random.ts';
+import { chance } from '../../store/seed/index.ts';
 import { SCENARIOS, type Scenario, scenarioById } from './scenarios.ts';
 import { ShutLine } from './shut-line.ts';
 

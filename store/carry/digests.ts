@@ -1,9 +1,7 @@
 /** Digests of entries that were kept before every entry had one. */
 
-import type { Sql } from '../database/connection.ts';
-import { type BookRow, bookColumns, bookEntryOf } from '../rows/book-row.ts';
-import { digestOf, shopKey } from '../rows/digest.ts';
-import { type EntryRow, entryAsWritten, entryColumns } from '../rows/entry-row.ts';
+import type { Sql } from '../database/index.ts';
+import { type BookRow, bookColumns, bookEntryOf, digestOf, type EntryRow, entryAsWritten, entryColumns, shopKey } from '../rows/index.ts';
 
 const SLICE = 2000;
 

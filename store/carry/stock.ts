@@ -1,10 +1,9 @@
 /** Moves that older programs kept of the van, written down as entries of the book: once, each by the name it had. */
 import type { FiledBookEntry } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { appendBook, filedBookEntry } from '../entries/append-book.ts';
+import { inShop, type Sql, type Tx } from '../database/index.ts';
+import { appendBook, filedBookEntry } from '../entries/index.ts';
 import { shopCatalogue } from '../own-parts/index.ts';
-import { coilIn } from '../queries/stock.ts';
+import { coilIn } from '../queries/index.ts';
 import { carriedId } from './carried-id.ts';
 
 interface Move {

@@ -1,12 +1,8 @@
 import { v7 as uuidv7 } from 'uuid';
 import type { BookEntry, FiledBookEntry, SubjectKind } from '../../record/index.ts';
-import { inSlices } from '../database/breath.ts';
-import type { Tx } from '../database/connection.ts';
-import { lockCursor, moveCursor } from '../database/cursor.ts';
-import { groupBy } from '../database/group-by.ts';
-import { deriveBook } from '../projections/book.ts';
-import { deriveLevels } from '../projections/stock.ts';
-import { entriesOfSubjects, insertBookEntries } from '../rows/book-row.ts';
+import { groupBy, inSlices, lockCursor, moveCursor, type Tx } from '../database/index.ts';
+import { deriveBook, deriveLevels } from '../projections/index.ts';
+import { entriesOfSubjects, insertBookEntries } from '../rows/index.ts';
 
 /** Entries that are written and derived in one go. */
 const SLICE = 500;

@@ -13,14 +13,20 @@ import {
   subjectOf,
   WITHDRAWN,
 } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
-import { deriveBook } from '../projections/book.ts';
-import { deriveLevels } from '../projections/stock.ts';
-import { hangingOn } from '../queries/hanging.ts';
-import { stockEntriesFor } from '../queries/stock-entries.ts';
-import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from '../rows/book-row.ts';
-import { digestOf, shopKey } from '../rows/digest.ts';
+import { groupBy, type Sql, type Tx } from '../database/index.ts';
+import { deriveBook, deriveLevels } from '../projections/index.ts';
+import { hangingOn, stockEntriesFor } from '../queries/index.ts';
+import {
+  type BookRow,
+  bookColumns,
+  bookEntryOf,
+  digestOf,
+  entriesOfSubjects,
+  insertBookEntries,
+  ofShop,
+  type PlacedBookEntry,
+  shopKey,
+} from '../rows/index.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
 import { isOtherPerson } from './write.ts';
 

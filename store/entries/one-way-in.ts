@@ -1,8 +1,6 @@
 /** What every entry goes through, of a run or of the book: append, never edit; the same twice is once; each whole or not at all, with its own answer. */
 import type { Refusal, Stamped } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { moveCursor } from '../database/cursor.ts';
-import { inShop } from '../database/shop-transaction.ts';
+import { inShop, moveCursor, type Sql, type Tx } from '../database/index.ts';
 
 export type Answer =
   | { id: string; status: 'kept' | 'known'; recordedAt: string; position?: number }

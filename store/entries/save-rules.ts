@@ -1,8 +1,7 @@
 import type { HouseRules } from '../../core/index.ts';
 import { rulesChanged } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { currentRules } from '../queries/rules.ts';
+import { inShop, type Sql } from '../database/index.ts';
+import { currentRules } from '../queries/index.ts';
 import { appendBook, filedBookEntry } from './append-book.ts';
 
 /**

@@ -14,11 +14,10 @@ import {
   type SentEntry,
   type Stamped,
 } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
+import { groupBy, type Sql, type Tx } from '../database/index.ts';
 import { deriveAtHand, type RecordedRun } from '../projections/index.ts';
-import { visitRuns } from '../queries/visits.ts';
-import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries, type PlacedEntry } from '../rows/entry-row.ts';
+import { visitRuns } from '../queries/index.ts';
+import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries, type PlacedEntry } from '../rows/index.ts';
 import { type Answer, type Desk, takeIn } from './one-way-in.ts';
 
 const UNKNOWN_RUN: Refusal = { rule: 'unknown-run', why: 'This visit has no such run any more in this shop. Load the visit again.' };

@@ -1,11 +1,8 @@
 /** The book as a file: every entry, oldest first, a line each; taken into an empty shop and written again, the same lines. */
 import { type FiledBookEntry, readFiledBook } from '../../record/index.ts';
-import { Breath, inSlices } from '../database/breath.ts';
-import { FIRST_SHOP, type Sql } from '../database/connection.ts';
-import { moveCursor } from '../database/cursor.ts';
-import { inShop } from '../database/shop-transaction.ts';
+import { Breath, FIRST_SHOP, inShop, inSlices, moveCursor, type Sql } from '../database/index.ts';
 import { rebuildIn } from '../projections/index.ts';
-import { bookColumns, bookEntryOf, insertBookEntries, ofShop, type PlacedBookRow } from '../rows/book-row.ts';
+import { bookColumns, bookEntryOf, insertBookEntries, ofShop, type PlacedBookRow } from '../rows/index.ts';
 import { ImportError } from './import-error.ts';
 
 const SLICE = 2000;

@@ -1,6 +1,6 @@
 /** Rows of a CSV file (RFC 4180, UTF-8): in bounded memory, every fault by line and column. */
 import { parse } from 'csv-parse';
-import { Breath, drainedOrClosed } from '../database/breath.ts';
+import { Breath, drainedOrClosed } from '../database/index.ts';
 
 const MAX_FAULTS = 50;
 /** Longest row of a file, characters: a quote that is never closed is found soon. */

@@ -2,10 +2,9 @@
 import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../../catalog/index.ts';
 import { type FiledBookEntry, readSentBook } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import { shopNow } from '../queries/shop.ts';
+import { inShop, type Sql, type Tx } from '../database/index.ts';
+import { appendBook, filedBookEntry } from '../entries/index.ts';
+import { shopNow } from '../queries/index.ts';
 import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from './csv-rows.ts';
 
 export const PREMISES_COLUMNS = ['name', 'address', 'access', 'contact_name', 'contact_phone', 'contact_email', 'contact_note', 'time_zone', 'place', 'appliance', 'kind']; // biome-ignore format: one row

@@ -1,8 +1,7 @@
 /** The record as tables that any spreadsheet opens: every entry, and every joint. */
 import Papa from 'papaparse';
-import type { Sql } from '../database/connection.ts';
-import { type BookRow, bookColumns } from '../rows/book-row.ts';
-import { type EntryRow, entryColumns } from '../rows/entry-row.ts';
+import type { Sql } from '../database/index.ts';
+import { type BookRow, bookColumns, type EntryRow, entryColumns } from '../rows/index.ts';
 
 const SLICE = 2000;
 const ENTRY_COLUMNS = ['position', 'id', 'of', 'kind', 'seen_at', 'recorded_at', 'device', 'seq', 'corrects', 'visit', 'run', 'joint', 'check_point', 'subject', 'body']; // biome-ignore format: one row

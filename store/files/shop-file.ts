@@ -18,17 +18,24 @@ import {
   unstorable,
 } from '../../record/index.ts';
 import { carriedId } from '../carry/carried-id.ts';
-import { Breath } from '../database/breath.ts';
-import { FIRST_SHOP, type Sql, type Tx } from '../database/connection.ts';
-import { moveCursor } from '../database/cursor.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import { insertDrains, insertJoints } from '../entries/write.ts';
-import { rebuildBook } from '../projections/book.ts';
-import { rebuildIn } from '../projections/index.ts';
-import { currentRules } from '../queries/rules.ts';
-import { type BookRow, bookColumns, bookEntryOf, entriesOfSubjects, insertBookEntries, ofShop, type PlacedBookEntry } from '../rows/book-row.ts';
-import { type EntryRow, entryAsWritten, entryColumns, insertEntries, type PlacedEntry } from '../rows/entry-row.ts';
+import { Breath, FIRST_SHOP, inShop, moveCursor, type Sql, type Tx } from '../database/index.ts';
+import { appendBook, filedBookEntry, insertDrains, insertJoints } from '../entries/index.ts';
+import { rebuildBook, rebuildIn } from '../projections/index.ts';
+import { currentRules } from '../queries/index.ts';
+import {
+  type BookRow,
+  bookColumns,
+  bookEntryOf,
+  type EntryRow,
+  entriesOfSubjects,
+  entryAsWritten,
+  entryColumns,
+  insertBookEntries,
+  insertEntries,
+  ofShop,
+  type PlacedBookEntry,
+  type PlacedEntry,
+} from '../rows/index.ts';
 import { ImportError } from './import-error.ts';
 
 const SLICE = 1000;

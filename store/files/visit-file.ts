@@ -20,14 +20,11 @@ import {
   unstorable,
   uuid,
 } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { lockCursor, moveCursor } from '../database/cursor.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import { insertDrains, insertJoints, sameContent } from '../entries/write.ts';
+import { inShop, lockCursor, moveCursor, type Sql, type Tx } from '../database/index.ts';
+import { appendBook, filedBookEntry, insertDrains, insertJoints, sameContent } from '../entries/index.ts';
 import { derive } from '../projections/index.ts';
-import { visitHeads, visitSheets } from '../queries/visits.ts';
-import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from '../rows/entry-row.ts';
+import { visitHeads, visitSheets } from '../queries/index.ts';
+import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries } from '../rows/index.ts';
 import { ImportError } from './import-error.ts';
 
 const list = <T extends z.ZodMiniType>(shape: T, most: number) => z.array(shape).check(z.maxLength(most, `holds more than ${most}`));

@@ -2,10 +2,9 @@
 import * as z from 'zod/mini';
 import { brokenLinks } from '../../core/index.ts';
 import { asDrawn, MOST_AT_ONCE, name, networkOf, pathText, unstorable, type WaterThing, waterThing } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import { premisesWhole } from '../queries/premises.ts';
+import { inShop, type Sql } from '../database/index.ts';
+import { appendBook, filedBookEntry } from '../entries/index.ts';
+import { premisesWhole } from '../queries/index.ts';
 import { ImportError } from './import-error.ts';
 
 const ORDER: WaterThing['what'][] = ['place', 'pipe', 'valve'];

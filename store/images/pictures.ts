@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import sharp from 'sharp';
 import { MOST_BYTES, PictureError, stripped } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
+import type { Sql, Tx } from '../database/index.ts';
 
 /** Longer side of a small picture, pixels. */
 const SMALL_PX = 480;

@@ -6,13 +6,10 @@ import { type Catalogue, catalogue } from '../../catalog/index.ts';
 import { cellsBroughtUp, PART_COLUMNS, partRow, shippedPartCells } from '../../catalog/parts.ts';
 import type { Part } from '../../core/index.ts';
 import { type FiledBookEntry, placesFor, stockOf, vanOf } from '../../record/index.ts';
-import { byShop } from '../database/by-shop.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { inShop } from '../database/shop-transaction.ts';
-import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import type { Cells } from '../files/csv-rows.ts';
-import { shopNow } from '../queries/shop.ts';
-import { coilIn, stockedPlaces, stockOnVan } from '../queries/stock.ts';
+import { byShop, inShop, type Sql, type Tx } from '../database/index.ts';
+import { appendBook, filedBookEntry } from '../entries/index.ts';
+import type { Cells } from '../files/index.ts';
+import { coilIn, shopNow, stockedPlaces, stockOnVan } from '../queries/index.ts';
 import { type Progress, pause, type ReadRow, readRows } from './read.ts';
 
 export { CalledOffError, MAX_OWN_PARTS, type Progress } from './read.ts';

@@ -2,7 +2,7 @@
 import { cellsBroughtUp, NEEDED_COLUMNS, PART_COLUMNS, partRow } from '../../catalog/parts.ts';
 import type { Part } from '../../core/index.ts';
 import { isStorable } from '../../record/index.ts';
-import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from '../files/csv-rows.ts';
+import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from '../files/index.ts';
 
 export const MAX_OWN_PARTS = 50_000;
 const SLICE = 100;

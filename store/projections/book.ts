@@ -11,10 +11,8 @@ import {
   stateOf,
   zoneForAll,
 } from '../../record/index.ts';
-import type { Tx } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
-import type { PlacedBookEntry } from '../rows/book-row.ts';
-import { digestOf, shopKey } from '../rows/digest.ts';
+import { groupBy, type Tx } from '../database/index.ts';
+import { digestOf, type PlacedBookEntry, shopKey } from '../rows/index.ts';
 import type { Derived } from './derived.ts';
 import { followBook } from './ledger.ts';
 import { keepParts, keepRules, keepShop } from './shop.ts';

@@ -1,7 +1,6 @@
 /** What is derived, on its way into the tables. */
 import type { ReadRun, States, SubjectKind } from '../../record/index.ts';
-import type { PlacedBookEntry } from '../rows/book-row.ts';
-import type { PlacedEntry } from '../rows/entry-row.ts';
+import type { PlacedBookEntry, PlacedEntry } from '../rows/index.ts';
 
 /** A subject of the book. */
 export interface Derived<K extends SubjectKind> {

@@ -4,15 +4,9 @@
  */
 import { catalogue } from '../../catalog/index.ts';
 import { type RunRow, readRun, summaryOf } from '../../record/index.ts';
-import { Breath } from '../database/breath.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { derivationVersion } from '../database/derivation.ts';
-import { groupBy } from '../database/group-by.ts';
-import { inShopAnew } from '../database/shop-transaction.ts';
-import { visitRuns } from '../queries/visits.ts';
-import { entriesOfSubjects } from '../rows/book-row.ts';
-import { type EntryRow, entryColumns, entryOf, type PlacedEntry } from '../rows/entry-row.ts';
-import { shownOf } from '../rows/shown.ts';
+import { Breath, derivationVersion, groupBy, inShopAnew, type Sql, type Tx } from '../database/index.ts';
+import { visitRuns } from '../queries/index.ts';
+import { type EntryRow, entriesOfSubjects, entryColumns, entryOf, type PlacedEntry, shownOf } from '../rows/index.ts';
 import { rebuildBook } from './book.ts';
 import type { DerivedRun } from './derived.ts';
 import { keepJoints } from './joints.ts';
@@ -182,3 +176,6 @@ export async function ensureDerived(sql: Sql, shopId: string): Promise<boolean> 
   await rebuild(sql, shopId);
   return true;
 }
+
+export { deriveBook, rebuildBook } from './book.ts';
+export { deriveLevels } from './stock.ts';

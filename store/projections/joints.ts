@@ -2,7 +2,7 @@
 import { createHash } from 'node:crypto';
 import { HOUSE_CHOICES } from '../../core/index.ts';
 import { type JointState, placesOf, type RunState } from '../../record/index.ts';
-import type { Tx } from '../database/connection.ts';
+import type { Tx } from '../database/index.ts';
 import type { DerivedRun } from './derived.ts';
 
 /** Writes the joints of runs' chains in force anew. */

@@ -2,7 +2,7 @@
 import { catalogue } from '../../catalog/index.ts';
 import { dutiesOf, endLabel } from '../../core/index.ts';
 import { dutyFactsOf, type RunState, summaryOf } from '../../record/index.ts';
-import type { Tx } from '../database/connection.ts';
+import type { Tx } from '../database/index.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
 

@@ -1,6 +1,6 @@
 /** What is said of the shop as a whole: itself, its house rules, its own parts. */
 import { standingOf } from '../../record/index.ts';
-import type { Tx } from '../database/connection.ts';
+import type { Tx } from '../database/index.ts';
 import type { Derived } from './derived.ts';
 import { differs, setTo } from './upsert.ts';
 

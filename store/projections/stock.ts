@@ -1,8 +1,8 @@
 /** What lies on shelves and vans: derived from what was said of them, and from what runs took. */
 import { type BookEntry, happenedAt, type ToldAmount, toldOf } from '../../record/index.ts';
-import type { Tx } from '../database/connection.ts';
-import { stockEntriesOfItems } from '../queries/stock-entries.ts';
-import type { PlacedBookEntry } from '../rows/book-row.ts';
+import type { Tx } from '../database/index.ts';
+import { stockEntriesOfItems } from '../queries/index.ts';
+import type { PlacedBookEntry } from '../rows/index.ts';
 import type { Derived, UseRow } from './derived.ts';
 import { differs, setTo } from './upsert.ts';
 

@@ -1,5 +1,5 @@
 /** Pieces of an insert of rows that may be there already. */
-import type { Tx } from '../database/connection.ts';
+import type { Tx } from '../database/index.ts';
 
 /** Columns as they come, where a row is there already. */
 export const setTo = (tx: Tx, columns: string[]) => columns.map((c) => tx`${tx(c)} = excluded.${tx(c)}`).reduce((all, one) => tx`${all}, ${one}`);

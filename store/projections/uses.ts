@@ -1,7 +1,6 @@
 /** What runs took from the vans, by the making of the joint that took it; given back where that is taken back. */
 import { happenedAt } from '../../record/index.ts';
-import type { Tx } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
+import { groupBy, type Tx } from '../database/index.ts';
 import type { DerivedRun, UseRow } from './derived.ts';
 import { countUses, stockMoved } from './stock.ts';
 

@@ -1,5 +1,5 @@
 import { addDays, type DayVisit, spanOf, type VisitHead, type VisitSpan } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 import { visitsWithRechecks, withRuns } from './day.ts';
 import { shopToday } from './shop.ts';
 import { visitHeads, visitsBetween } from './visits.ts';

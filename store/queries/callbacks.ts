@@ -1,7 +1,6 @@
 /** Joints and their callbacks, counted for the analysis: by what they are, and by how old they were. */
 import type { AgeGroup, JointGroup, SealCount } from '../../core/index.ts';
-import { untilMoved } from '../database/by-shop.ts';
-import type { Sql } from '../database/connection.ts';
+import { type Sql, untilMoved } from '../database/index.ts';
 
 export interface CallbackQuery {
   /** Local days of the sign-off, both included. */

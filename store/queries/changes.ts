@@ -1,10 +1,7 @@
 import { addDays } from '../../record/index.ts';
 import { type Changes, type Holding, KIT_DAYS, type Kit, type Placed, type PlacedBook } from '../../sync/protocol.ts';
-import type { Sql } from '../database/connection.ts';
-import { shopCursor } from '../database/cursor.ts';
-import { groupBy } from '../database/group-by.ts';
-import { type BookRow, bookColumns, bookEntryOf } from '../rows/book-row.ts';
-import { type EntryRow, entryAsWritten, entryColumns } from '../rows/entry-row.ts';
+import { groupBy, type Sql, shopCursor } from '../database/index.ts';
+import { type BookRow, bookColumns, bookEntryOf, type EntryRow, entryAsWritten, entryColumns } from '../rows/index.ts';
 import { visitsWithRechecks } from './day.ts';
 import { shopSince, shopToday } from './shop.ts';
 import { visitsBetween } from './visits.ts';

@@ -9,8 +9,7 @@ import {
   type RunSummary,
   type VisitHead,
 } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
+import { groupBy, type Sql } from '../database/index.ts';
 import { openFollowUps } from './follow-ups.ts';
 import { ownMinutes } from './own-minutes.ts';
 import { sharedStock } from './stock.ts';

@@ -2,7 +2,7 @@
 import { catalogue } from '../../catalog/index.ts';
 import { dutyMonths, lastBegun } from '../../core/index.ts';
 import { addDays } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 import { currentRules } from './rules.ts';
 import { shopToday } from './shop.ts';
 

@@ -1,7 +1,7 @@
 /** One search over what a shop looks after and has done. */
 import type { Catalogue } from '../../catalog/index.ts';
 import { addDays } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 import { ledger } from './ledger.ts';
 import { premisesList } from './premises.ts';
 

@@ -1,5 +1,5 @@
 import type { Waiting } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 
 /** Follow-ups that are open, those due first before the others; with `by`, only those due by the end of a day. */
 export async function openFollowUps(sql: Sql, shopId: string, most: number, by?: string): Promise<Waiting[]> {

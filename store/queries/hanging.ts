@@ -1,6 +1,6 @@
 /** What would be left in the air if a subject had never been made. */
 import type { SubjectKind, SubjectRef } from '../../record/index.ts';
-import type { Tx } from '../database/connection.ts';
+import type { Tx } from '../database/index.ts';
 
 /** In words, by the subject's id; none where nothing hangs on it. */
 export async function hangingOn(tx: Tx, shopId: string, refs: SubjectRef[]): Promise<Map<string, string>> {

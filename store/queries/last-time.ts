@@ -1,6 +1,6 @@
 /** What was found at a run the last time somebody was there: offered again, to be confirmed. */
 import type { Bodies } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 import { statesOf, visitSheet } from './visits.ts';
 
 export interface LastTime {

@@ -1,10 +1,8 @@
 import { readEnd, remember } from '../../core/index.ts';
 import type { RunSummary } from '../../record/index.ts';
-import { byShop } from '../database/by-shop.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { shopCursor } from '../database/cursor.ts';
+import { byShop, type Sql, shopCursor, type Tx } from '../database/index.ts';
 import { plannedAnew } from '../planned.ts';
-import type { Shown } from '../rows/shown.ts';
+import type { Shown } from '../rows/index.ts';
 
 export interface LedgerRow {
   visitId: string;

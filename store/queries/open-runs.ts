@@ -1,5 +1,5 @@
 import { addDays, type OpenRun, openRunsOf } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 import { withRuns } from './day.ts';
 import { shopToday } from './shop.ts';
 import { visitsBetween } from './visits.ts';

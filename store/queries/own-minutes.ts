@@ -1,8 +1,7 @@
 /** How long the shop's own visits took, by kind of work: from those where one kind was done and somebody said when they came and left. */
 import type { WorkKindId } from '../../core/index.ts';
 import { minutesOfOne, type OwnMinutes, type OwnRecord, recordOfMinutes } from '../../record/index.ts';
-import { untilMoved } from '../database/by-shop.ts';
-import type { Sql } from '../database/connection.ts';
+import { type Sql, untilMoved } from '../database/index.ts';
 
 /** A visit of so long was left without saying so, minutes. */
 const LONGEST_MIN = 600;

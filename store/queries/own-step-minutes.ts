@@ -1,7 +1,6 @@
 /** How long the shop's own steps took: from what was pressed before it on the same run by the same device, looks among that, to the tick. */
 import { type OwnStepMinutes, recordOfMinutes } from '../../record/index.ts';
-import { untilMoved } from '../database/by-shop.ts';
-import type { Sql } from '../database/connection.ts';
+import { type Sql, untilMoved } from '../database/index.ts';
 
 /** The newest ticks: older ones say little of today. */
 const NEWEST = 20_000;

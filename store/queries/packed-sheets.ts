@@ -1,8 +1,6 @@
 /** Sheets of days and weeks as pages carry them along: worked out once for as long as nothing is entered. */
 import { packDay, packWeek } from '../../record/index.ts';
-import { byShop } from '../database/by-shop.ts';
-import type { Sql } from '../database/connection.ts';
-import { shopCursor } from '../database/cursor.ts';
+import { byShop, type Sql, shopCursor } from '../database/index.ts';
 import { daySheet } from './day.ts';
 import { weekSheet } from './week.ts';
 

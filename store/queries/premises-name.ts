@@ -1,4 +1,4 @@
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 
 /** What a premises is called; null where the shop has none of that id. */
 export async function premisesName(sql: Sql, shopId: string, premisesId: string): Promise<string | null> {

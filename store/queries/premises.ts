@@ -1,6 +1,6 @@
 import { type PremisesBook, premisesBook, type RunSummary } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
-import { entriesOfSubjects } from '../rows/book-row.ts';
+import type { Sql } from '../database/index.ts';
+import { entriesOfSubjects } from '../rows/index.ts';
 
 export interface PremisesRow {
   id: string;

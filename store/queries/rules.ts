@@ -1,6 +1,6 @@
 import { defaultRules, type HouseRules } from '../../core/index.ts';
 import { type FieldConflict, rulesBroughtUp } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
+import type { Sql, Tx } from '../database/index.ts';
 
 export interface RulesVersion {
   /** How often they were changed; 0 while the shop has the usual ones. */

@@ -1,6 +1,5 @@
 import { localDayOf, type Shop, stateOf } from '../../record/index.ts';
-import { machineZone } from '../database/clock.ts';
-import type { Sql, Tx } from '../database/connection.ts';
+import { machineZone, type Sql, type Tx } from '../database/index.ts';
 
 /** The shop as it stands, with the zone its days go by: its own, or that of the machine where nobody said. */
 export interface ShopNow extends Shop {

@@ -1,8 +1,7 @@
 /** Entries of stock places: years of them, of which a change asks for few. */
 import type { BookEntry } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
-import { bookColumns, type PlacedBookEntry, type PlacedBookRow, placedBookEntryOf } from '../rows/book-row.ts';
+import { groupBy, type Sql, type Tx } from '../database/index.ts';
+import { bookColumns, type PlacedBookEntry, type PlacedBookRow, placedBookEntryOf } from '../rows/index.ts';
 
 /** What made some stock places (or whatever else has their ids), and what the given entries name, with all that was said of that. */
 export async function stockEntriesFor(sql: Sql | Tx, shopId: string, placeIds: string[], entries: BookEntry[]): Promise<PlacedBookEntry[]> {

@@ -1,9 +1,7 @@
 import { catalogue } from '../../catalog/index.ts';
 import type { Part } from '../../core/index.ts';
 import { type Level, reorderOf, type StockedPlace, stockOf, vanOf } from '../../record/index.ts';
-import { byShop } from '../database/by-shop.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { shopCursor } from '../database/cursor.ts';
+import { byShop, type Sql, shopCursor, type Tx } from '../database/index.ts';
 
 /** What lies on the shop's shelves and vans, in the order in which they were written down. */
 export async function stockedPlaces(sql: Sql | Tx, shopId: string): Promise<StockedPlace[]> {

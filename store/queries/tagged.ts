@@ -1,4 +1,4 @@
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 
 /** Where a tag on a run leads: the connection it stands with; where none was signed off, the visit that worked on it last. */
 export interface Tagged {

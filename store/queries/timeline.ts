@@ -1,4 +1,4 @@
-import type { Sql } from '../database/connection.ts';
+import type { Sql } from '../database/index.ts';
 
 /** Something that happened at a premises: a connection signed off, a leak reported, something due that was seen to, a visit. */
 export interface TimelineRow {

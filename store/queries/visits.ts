@@ -12,9 +12,8 @@ import {
   type VisitHead,
   type VisitSheet,
 } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
-import { type EntryRow, entryColumns, entryOf } from '../rows/entry-row.ts';
+import { groupBy, type Sql, type Tx } from '../database/index.ts';
+import { type EntryRow, entryColumns, entryOf } from '../rows/index.ts';
 
 interface HeadRow {
   visit_id: string;

@@ -1,6 +1,5 @@
 import { addDays, type WeekSheet, weekVisitsOf } from '../../record/index.ts';
-import type { Sql } from '../database/connection.ts';
-import { groupBy } from '../database/group-by.ts';
+import { groupBy, type Sql } from '../database/index.ts';
 import { plannedVisits, rechecksBy } from './day.ts';
 import { openFollowUps } from './follow-ups.ts';
 

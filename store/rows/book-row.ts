@@ -1,6 +1,6 @@
 /** An entry of the book as its table holds it: among the entries of runs. */
 import { type BookEntry, isOfShop, type SubjectKind } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
+import type { Sql, Tx } from '../database/index.ts';
 import { digestOf, shopKey } from './digest.ts';
 
 export interface BookRow {

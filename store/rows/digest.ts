@@ -1,7 +1,7 @@
 /** What an entry says in a few letters, which tell it again only to who has the shop's key: it stays where a contact is erased. */
 import { createHmac } from 'node:crypto';
 import { type BookEntry, type Entry, isBookEntry } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
+import type { Sql, Tx } from '../database/index.ts';
 
 /** What digests are made with; the shop's own, and in none of its files. */
 export async function shopKey(sql: Sql | Tx, shopId: string): Promise<string> {

@@ -1,6 +1,6 @@
 /** An entry as its table holds it. */
 import { broughtUp, type Entry, followsId } from '../../record/index.ts';
-import type { Sql, Tx } from '../database/connection.ts';
+import type { Sql, Tx } from '../database/index.ts';
 import { digestOf, shopKey } from './digest.ts';
 
 export interface EntryRow {

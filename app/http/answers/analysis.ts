@@ -1,9 +1,9 @@
 /** What keeps leaking in a shop, worked out from its ledger. */
 import { houseChoices } from '../../../catalog/house-rules.ts';
 import { analyseCallbacks, type CallbackAnalysis } from '../../../core/index.ts';
-import { now } from '../../../store/database/clock.ts';
+import { now } from '../../../store/database/index.ts';
 import { shopCatalogue } from '../../../store/own-parts/index.ts';
-import { type CallbackQuery, callbackCounts } from '../../../store/queries/callbacks.ts';
+import { type CallbackQuery, callbackCounts } from '../../../store/queries/index.ts';
 import { database } from '../database.ts';
 
 /** Leaks that were laid to no joint stand beside it. */

@@ -1,10 +1,9 @@
 /** The certificate of a visit, as its page and its file show it. */
 import { type Certificate, certificateOf, type Shop, type VisitHead } from '../../../record/index.ts';
-import { shopNow } from '../../../store/queries/shop.ts';
-import { statesOf, visitSheet } from '../../../store/queries/visits.ts';
-import { visitAsked } from '../asked/visit-asked.ts';
+import { shopNow, statesOf, visitSheet } from '../../../store/queries/index.ts';
+import { visitAsked } from '../asked/index.ts';
 import { database } from '../database.ts';
-import type { Asked } from '../door/endpoint.ts';
+import type { Asked } from '../door/index.ts';
 import { dutyRulesOf } from '../duty-rules.ts';
 
 export interface CertificatePage {

@@ -1,9 +1,9 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
 import { pictureId } from '../../../record/index.ts';
-import { pictureOf } from '../../../store/images/pictures.ts';
+import { pictureOf } from '../../../store/images/index.ts';
 import { database } from '../database.ts';
-import { answerOf, RefusedError } from '../door/faults.ts';
+import { answerOf, RefusedError } from '../door/index.ts';
 
 /** A picture of the shop, whole or small. By its content, it never becomes another: a browser asks once. */
 export const pictureAnswer =

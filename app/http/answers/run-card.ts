@@ -3,12 +3,11 @@ import * as z from 'zod/mini';
 import { catalogue } from '../../../catalog/index.ts';
 import { type CardHead, type WorkStep, workKind } from '../../../core/index.ts';
 import { readRun, uuid } from '../../../record/index.ts';
-import { visitSheet } from '../../../store/queries/visits.ts';
-import { flowOf } from '../../ui/chains/flow-of.ts';
-import { visitAsked } from '../asked/visit-asked.ts';
+import { visitSheet } from '../../../store/queries/index.ts';
+import { flowOf } from '../../ui/chains/index.ts';
+import { visitAsked } from '../asked/index.ts';
 import { database } from '../database.ts';
-import type { Asked } from '../door/endpoint.ts';
-import { RefusedError } from '../door/faults.ts';
+import { type Asked, RefusedError } from '../door/index.ts';
 
 export interface RunCard {
   head: CardHead;

@@ -1,10 +1,8 @@
 import { type HouseRules, indexParts, type MatchQuery, ratesOf, stockForCut } from '../../../core/index.ts';
 import { shopCatalogue } from '../../../store/own-parts/index.ts';
-import { callbacksBySeal } from '../../../store/queries/callbacks.ts';
-import { rulesInForce } from '../../../store/queries/rules.ts';
-import { sharedStock } from '../../../store/queries/stock.ts';
+import { callbacksBySeal, rulesInForce, sharedStock } from '../../../store/queries/index.ts';
 import { database } from '../database.ts';
-import type { MatchRequest } from '../shapes/api-shapes.ts';
+import type { MatchRequest } from '../shapes/index.ts';
 
 /** The rules of a request, or those in force in the shop. */
 export async function rulesOf(shopId: string, given: unknown): Promise<HouseRules> {

@@ -1,11 +1,9 @@
 /** Tags of a visit's runs, with where they lead. */
 import { localDayOf, signSheetOf, tagsOf } from '../../../record/index.ts';
-import { shopNow } from '../../../store/queries/shop.ts';
-import { statesOf, visitSheet } from '../../../store/queries/visits.ts';
-import { visitAsked } from '../asked/visit-asked.ts';
+import { shopNow, statesOf, visitSheet } from '../../../store/queries/index.ts';
+import { visitAsked } from '../asked/index.ts';
 import { database } from '../database.ts';
-import type { Asked } from '../door/endpoint.ts';
-import { RefusedError } from '../door/faults.ts';
+import { type Asked, RefusedError } from '../door/index.ts';
 import { dutyRulesOf } from '../duty-rules.ts';
 import type { PrintedTag } from '../pdf/tags.ts';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { CallbackQuery } from '../../../store/queries/callbacks.ts';
+import type { CallbackQuery } from '../../../store/queries/index.ts';
 import { askedOf } from './asked-of.ts';
 
 const day = z.iso.date('is not a day as YYYY-MM-DD').optional();

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DUE_KINDS, type DueQuery } from '../../../store/queries/due.ts';
+import { DUE_KINDS, type DueQuery } from '../../../store/queries/index.ts';
 import { askedOf, offsetAsked } from './asked-of.ts';
 
 const shape = z.object({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { LedgerQuery } from '../../../store/queries/ledger.ts';
+import type { LedgerQuery } from '../../../store/queries/index.ts';
 import { askedOf, offsetAsked } from './asked-of.ts';
 
 const shape = z.object({

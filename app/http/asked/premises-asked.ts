@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
 import { uuid } from '../../../record/index.ts';
-import type { PremisesQuery } from '../../../store/queries/premises.ts';
-import { RefusedError } from '../door/faults.ts';
+import type { PremisesQuery } from '../../../store/queries/index.ts';
+import { RefusedError } from '../door/index.ts';
 import { askedOf } from './asked-of.ts';
 
 const list = z.object({

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { uuid } from '../../../record/index.ts';
-import { RefusedError } from '../door/faults.ts';
+import { RefusedError } from '../door/index.ts';
 
 /** What `read` finds for the visit named in a path. @throws RefusedError for an id that is none, or of no visit */
 export async function visitAsked<T>(id: string | undefined, read: (id: string) => Promise<T | null>): Promise<T> {

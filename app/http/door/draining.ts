@@ -1,7 +1,7 @@
 /** Whether the one who asked reads as fast as is written: what is written beyond that would be held in memory. */
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { ServerResponse } from 'node:http';
-import { drainedOrClosed } from '../../../store/database/breath.ts';
+import { drainedOrClosed } from '../../../store/database/index.ts';
 
 /** One for the process: the server's door and the pages behind it are built apart. */
 const KEY = Symbol.for('brass-nut response');

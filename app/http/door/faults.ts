@@ -1,11 +1,9 @@
 import * as z from 'zod/mini';
 import { EndCodeError, InputError } from '../../../core/index.ts';
 import { PictureError, pathText } from '../../../record/index.ts';
-import { isDatabaseLost } from '../../../store/database/connection.ts';
-import { BusyError, OtherProgramError, wasUndone } from '../../../store/database/shop-transaction.ts';
-import { CsvFileError } from '../../../store/files/csv-rows.ts';
-import { ImportError } from '../../../store/files/import-error.ts';
-import { PieceError } from '../../../store/images/pictures.ts';
+import { BusyError, isDatabaseLost, OtherProgramError, wasUndone } from '../../../store/database/index.ts';
+import { CsvFileError, ImportError } from '../../../store/files/index.ts';
+import { PieceError } from '../../../store/images/index.ts';
 import { ManyShopsError } from '../../../store/shops.ts';
 import { BodyError, TooLargeError } from './guard.ts';
 import { problem } from './problem.ts';

@@ -1,7 +1,7 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
 import type { Read } from '../../../record/index.ts';
-import type { Answer } from '../../../store/entries/one-way-in.ts';
+import type { Answer } from '../../../store/entries/index.ts';
 import { batch, type EntryAnswer, PROTOCOL } from '../../../sync/protocol.ts';
 import { answerOf } from './faults.ts';
 import { readJson } from './guard.ts';

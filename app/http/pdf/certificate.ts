@@ -1,6 +1,6 @@
 /** The certificate on paper. */
 import { localTime } from '../../ui/words.ts';
-import type { CertificatePage } from '../answers/certificate.ts';
+import type { CertificatePage } from '../answers/index.ts';
 import { newPdf, Paper } from './paper.ts';
 
 export async function certificatePdf({ shop, visit, certificate }: CertificatePage): Promise<Uint8Array> {

@@ -1,6 +1,6 @@
 /** A work card on paper: black on white, two columns, boxes to tick. */
 import { figureLines, takeAlong, type WorkStep } from '../../../core/index.ts';
-import type { RunCard } from '../answers/run-card.ts';
+import type { RunCard } from '../answers/index.ts';
 import { newPdf, Paper } from './paper.ts';
 
 const STAGES = { shut: 'Shut', make: 'Make', prove: 'Prove', log: 'Log' } as const;

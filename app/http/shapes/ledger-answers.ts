@@ -1,6 +1,6 @@
 /** What the ledger's calls answer, as OpenAPI describes it; a test holds real answers to it. */
 import { z } from 'zod';
-import { DUE_KINDS } from '../../../store/queries/due.ts';
+import { DUE_KINDS } from '../../../store/queries/index.ts';
 
 const count = z.number().int().min(0);
 const day = z.iso.date();

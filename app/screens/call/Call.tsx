@@ -1,11 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { addDays, minuteOf, type PremisesBook, readWhen, workMinutes } from '../../../record/index.ts';
-import { say } from '../../ui/book/book.ts';
-import { type ApplianceRow, type DraftItem, itemOf } from '../../ui/book/new-work.ts';
-import { DayRule } from '../../ui/day/DayRule.tsx';
-import { type DayBlock, useDayBlocks } from '../../ui/day/day-blocks.ts';
-import { useCatalogue } from '../../ui/held/catalogue.ts';
-import { usePremises } from '../../ui/held/use-premises.ts';
+import { type ApplianceRow, type DraftItem, itemOf, say } from '../../ui/book/index.ts';
+import { type DayBlock, DayRule, useDayBlocks } from '../../ui/day/index.ts';
+import { useCatalogue, usePremises } from '../../ui/held/index.ts';
 import { type Draft, EMPTY, sayingsOf, titleOf } from './draft.ts';
 import { Item } from './Item.tsx';
 import { keepDraft, keptDraft } from './kept-draft.ts';

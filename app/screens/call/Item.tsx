@@ -1,6 +1,6 @@
 import { useId } from 'react';
 import type { PremisesBook } from '../../../record/index.ts';
-import { type DraftItem, toldIn, worksOf } from '../../ui/book/new-work.ts';
+import { type DraftItem, toldIn, worksOf } from '../../ui/book/index.ts';
 
 interface Props {
   item: DraftItem;

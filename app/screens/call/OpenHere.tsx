@@ -1,6 +1,6 @@
 import { workKind } from '../../../core/index.ts';
 import type { PremisesBook } from '../../../record/index.ts';
-import type { LastState } from '../../../store/queries/premises.ts';
+import type { LastState } from '../../../store/queries/index.ts';
 import { dayWords } from '../../ui/words.ts';
 
 const MOST_VISITS = 5;

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { ownVisits, type PremisesBook, workMinutes } from '../../../record/index.ts';
-import type { LastState } from '../../../store/queries/premises.ts';
-import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/book/new-work.ts';
-import { type ClientCatalogue, namesOf } from '../../ui/held/catalogue.ts';
+import type { LastState } from '../../../store/queries/index.ts';
+import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/book/index.ts';
+import { type ClientCatalogue, namesOf } from '../../ui/held/index.ts';
 
 interface Props {
   items: DraftItem[];

@@ -1,6 +1,6 @@
 import { type ReactNode, type RefObject, useState } from 'react';
 import type { PremisesBook } from '../../../record/index.ts';
-import { type ApplianceRow, type DraftItem, itemOf, newItem, plainName } from '../../ui/book/new-work.ts';
+import { type ApplianceRow, type DraftItem, itemOf, newItem, plainName } from '../../ui/book/index.ts';
 import { Finder } from './Finder.tsx';
 
 type Choice = { key: string; name: string; more: string; make: () => DraftItem };

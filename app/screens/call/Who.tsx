@@ -1,6 +1,6 @@
 import { type RefObject, useState } from 'react';
 import { localToday } from '../../../sync/run.ts';
-import { type FoundPremises, usePremisesSearch } from '../../ui/held/use-premises-search.ts';
+import { type FoundPremises, usePremisesSearch } from '../../ui/held/index.ts';
 import { dayWords } from '../../ui/words.ts';
 import { Finder } from './Finder.tsx';
 

@@ -1,7 +1,6 @@
 /** A call as it is typed, and what it says in the book once it is booked. */
 import type { PremisesBook } from '../../../record/index.ts';
-import { newId, type Saying, saying } from '../../ui/book/book.ts';
-import { type ApplianceRow, type DraftItem, sayingsOfWork } from '../../ui/book/new-work.ts';
+import { type ApplianceRow, type DraftItem, newId, type Saying, saying, sayingsOfWork } from '../../ui/book/index.ts';
 
 export interface Draft {
   /** Premises that are known; null for new ones, or while nothing is chosen. */

@@ -1,9 +1,8 @@
 import { useEffect, useState } from 'react';
 import { GUESS_JOINTS, threeDigits } from '../../../core/index.ts';
-import type { CallbackQuery } from '../../../store/queries/callbacks.ts';
-import type { Analysis } from '../../http/answers/analysis.ts';
-import { Select } from '../../ui/form/Select.tsx';
-import { inAddress, useAsked } from '../../ui/form/use-asked.ts';
+import type { CallbackQuery } from '../../../store/queries/index.ts';
+import type { Analysis } from '../../http/answers/index.ts';
+import { inAddress, Select, useAsked } from '../../ui/form/index.ts';
 import { between, IN_1000, inThousand, Part, RateChart, Rates, rowOf, Table } from './Rates.tsx';
 
 interface Props {

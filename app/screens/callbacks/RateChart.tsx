@@ -1,6 +1,6 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, PointElement, ScatterController, Tooltip } from 'chart.js';
 import { Chart as Drawn } from 'react-chartjs-2';
-import { chartInk, ink } from '../../ui/saved/chart-ink.ts';
+import { chartInk, ink } from '../../ui/saved/index.ts';
 
 Chart.register(BarController, ScatterController, BarElement, PointElement, CategoryScale, LinearScale, Tooltip);
 

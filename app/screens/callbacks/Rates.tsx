@@ -1,7 +1,7 @@
 /** A table of rates and its chart. */
 import type { ReactNode } from 'react';
 import { type CallbackBar, threeDigits } from '../../../core/index.ts';
-import { fetched } from '../../ui/form/fetched.tsx';
+import { fetched } from '../../ui/form/index.ts';
 import type { RateRow } from './RateChart.tsx';
 
 export const IN_1000 = 'callbacks in 1,000 joints';

@@ -1,8 +1,7 @@
 import { coil, quantityWords } from '../../../core/index.ts';
 import type { DaySheet } from '../../../record/index.ts';
-import { say } from '../../ui/book/book.ts';
-import { FollowUpRow } from '../../ui/book/FollowUpRow.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { FollowUpRow, say } from '../../ui/book/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { dayWords, localTime } from '../../ui/words.ts';
 
 /** As many as a day sheet shows; the rest stand in the ledger. */

@@ -2,8 +2,8 @@ import { useEffect, useState } from 'react';
 import { type TakeAlong, takeAlong, workKind } from '../../../core/index.ts';
 import { alongCard, contextOf, headOf, readRun, runRowsOf } from '../../../record/index.ts';
 import { sync } from '../../../sync/run.ts';
-import { AlongList } from '../../ui/chains/AlongList.tsx';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import { AlongList } from '../../ui/chains/index.ts';
+import type { ClientCatalogue } from '../../ui/held/index.ts';
 
 interface DayList {
   along: TakeAlong;

@@ -1,10 +1,8 @@
 import { useState } from 'react';
 import { ofThisShop } from '../../../sync/shop-here.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import { TakePremises } from '../../ui/book/TakePremises.tsx';
-import { KeptField } from '../../ui/form/KeptField.tsx';
-import { useShop } from '../../ui/held/use-shop.ts';
-import { ChooseUnits } from '../../ui/units/ChooseUnits.tsx';
+import { ChooseUnits, say, saying, TakePremises } from '../../ui/book/index.ts';
+import { KeptField } from '../../ui/form/index.ts';
+import { useShop } from '../../ui/held/index.ts';
 
 const NOT_NOW = ofThisShop('brass-nut-shop-not-now');
 

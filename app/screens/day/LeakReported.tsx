@@ -1,7 +1,7 @@
 import { type ComponentProps, useState } from 'react';
-import type { ReportHere as Report } from '../../ui/book/ReportHere.tsx';
-import { fetched } from '../../ui/form/fetched.tsx';
-import { useLedger } from '../../ui/held/use-ledger.ts';
+import type { ReportHere as Report } from '../../ui/book/index.ts';
+import { fetched } from '../../ui/form/index.ts';
+import { useLedger } from '../../ui/held/index.ts';
 
 const ReportHere = fetched<ComponentProps<typeof Report>>('The report of a leak', async () => ({
   default: (await import('../../ui/book/ReportHere.tsx')).ReportHere,

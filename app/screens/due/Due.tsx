@@ -1,8 +1,7 @@
 import { useEffect, useState } from 'react';
-import type { DueKind, DueList, DueQuery, DueRow } from '../../../store/queries/due.ts';
+import type { DueKind, DueList, DueQuery, DueRow } from '../../../store/queries/index.ts';
 import { sync } from '../../../sync/run.ts';
-import { Select } from '../../ui/form/Select.tsx';
-import { inAddress, useAsked } from '../../ui/form/use-asked.ts';
+import { inAddress, Select, useAsked } from '../../ui/form/index.ts';
 import { dayWords } from '../../ui/words.ts';
 import { SeeTo } from './SeeTo.tsx';
 

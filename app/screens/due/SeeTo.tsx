@@ -2,11 +2,11 @@ import { useEffect, useState } from 'react';
 import { DUTY_IDS, type DutyId } from '../../../core/index.ts';
 import type { Bodies } from '../../../record/index.ts';
 import { addDays } from '../../../record/index.ts';
-import type { DueRow } from '../../../store/queries/due.ts';
+import type { DueRow } from '../../../store/queries/index.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
-import { isTakenBack, noteNewPress, onPress } from '../../ui/held/presses.ts';
+import { ReasonForm } from '../../ui/form/index.ts';
+import { isTakenBack, noteNewPress, onPress } from '../../ui/held/index.ts';
 
 const isDuty = (kind: string): kind is DutyId => (DUTY_IDS as readonly string[]).includes(kind);
 const OFF: [days: number, name: string][] = [

@@ -1,8 +1,7 @@
 import { useMemo, useState } from 'react';
 import { allEndCodes, endName, endSeat, parseEnd, readEnd, readEndNotes } from '../../../core/index.ts';
-import { Outline } from '../../ui/drawn/Outline.tsx';
-import { endWanted, lookupAddress, takeEndTo } from '../../ui/ends/end-wanted.ts';
-import { usualEnds } from '../../ui/ends/usual-ends.ts';
+import { Outline } from '../../ui/drawn/index.ts';
+import { endWanted, lookupAddress, takeEndTo, usualEnds } from '../../ui/ends/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 
 const SIDES = { from: 'water side', to: 'appliance side', rejoin: 'end of the old line' };

@@ -1,6 +1,5 @@
 import { type FlowVerdict, flow, type LineAnswer, pressure, quantityWords, type Reason, speed, type Units, volume } from '../../../core/index.ts';
-import { InUnits } from '../../ui/units/InUnits.tsx';
-import { Reasons } from '../../ui/units/Reasons.tsx';
+import { InUnits, Reasons } from '../../ui/units/index.ts';
 import type { ApplianceFacts } from './setting.ts';
 
 const VERDICTS: Record<FlowVerdict, string> = { enough: 'enough', weak: '▲ weak', none: '▲ nothing flows' };

@@ -2,8 +2,7 @@ import { Chart, LinearScale, LineController, LineElement, PointElement } from 'c
 import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type FlowLine, flow, type OperatingPoint, operatingPoint, pressure, quantityWords, type Units } from '../../../core/index.ts';
-import { AXIS, chartInk, curveAxes, ink } from '../../ui/saved/chart-ink.ts';
-import { SaveChart } from '../../ui/saved/SaveChart.tsx';
+import { AXIS, chartInk, curveAxes, ink, SaveChart } from '../../ui/saved/index.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
 

@@ -1,8 +1,7 @@
 /** What is asked of a line: its water, the house's pipe, stop and line. Flow and hammer ask the same. */
 import { type LossRow, type Reason, tubeName, tubes } from '../../../core/index.ts';
-import { Choices } from '../../ui/form/Choices.tsx';
-import { Select } from '../../ui/form/Select.tsx';
-import { InUnits } from '../../ui/units/InUnits.tsx';
+import { Choices, Select } from '../../ui/form/index.ts';
+import { InUnits } from '../../ui/units/index.ts';
 import { SettingFigure } from './SettingFigure.tsx';
 import { type ApplianceFacts, type Setting, settingOf } from './setting.ts';
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { type FlowLine, InputError, LEAST_CUPS, type LineAnswer, type LinePiece, type LossRow, lineAnswer, withSteps } from '../../../core/index.ts';
-import { fetched } from '../../ui/form/fetched.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { fetched } from '../../ui/form/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { Answer, Facts } from './Answer.tsx';
 import { LineFields } from './Fields.tsx';
 import { Helps } from './Helps.tsx';

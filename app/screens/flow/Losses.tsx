@@ -1,5 +1,5 @@
 import { type LinePiece, type OperatingPoint, pressure, quantityWords, speed, type Units } from '../../../core/index.ts';
-import { RankBar } from '../../ui/chains/RankBar.tsx';
+import { RankBar } from '../../ui/chains/index.ts';
 
 /** Where the pressure goes, the dearest first; what is less than a hundredth of all stands together. */
 export function Losses({ pieces, point, units }: { pieces: LinePiece[]; point: OperatingPoint; units: Units }) {

@@ -2,8 +2,8 @@ import { Chart, LinearScale, LineController, LineElement, PointElement } from 'c
 import { useMemo, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type FlowLine, fading, flow, InputError, quantityWords, type Units, volume } from '../../../core/index.ts';
-import { AXIS, chartInk, curveAxes, ink } from '../../ui/saved/chart-ink.ts';
-import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
+import { AXIS, chartInk, curveAxes, ink } from '../../ui/saved/index.ts';
+import { FigureInput, ownUnit } from '../../ui/units/index.ts';
 import { timeWords } from './Answer.tsx';
 import { inWords, psiOf, typedFigure } from './setting.ts';
 

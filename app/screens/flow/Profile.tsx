@@ -1,5 +1,5 @@
 import { type LinePiece, type OperatingPoint, pressure, quantityWords, type Units } from '../../../core/index.ts';
-import { useWidth } from '../../ui/drawn/use-width.ts';
+import { useWidth } from '../../ui/drawn/index.ts';
 
 interface Props {
   pieces: LinePiece[];

@@ -1,5 +1,4 @@
-import { saveDrawing } from '../../ui/saved/save-drawing.ts';
-import { saveFile } from '../../ui/saved/save-file.ts';
+import { saveDrawing, saveFile } from '../../ui/saved/index.ts';
 
 /** The drawing and the figures of a sheet as files. @param csv made when it is asked for */
 export function SaveLine({ name, drawing, csv }: { name: string; drawing: string; csv: (files: typeof import('./files.ts')) => string }) {

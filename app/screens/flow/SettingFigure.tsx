@@ -1,6 +1,5 @@
 import type { Typed } from '../../../core/index.ts';
-import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { FigureInput, ownUnit, useUnits } from '../../ui/units/index.ts';
 import type { Setting } from './setting.ts';
 
 interface Props {

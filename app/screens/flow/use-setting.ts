@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { LossRow } from '../../../core/index.ts';
-import { useCatalogue } from '../../ui/held/catalogue.ts';
+import { useCatalogue } from '../../ui/held/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { type ApplianceFacts, type Reading, readSetting, type Setting, settingOf, settingQuery } from './setting.ts';
 

@@ -1,8 +1,7 @@
 import { diameter, endLabel, type Identification, said, threadById, writeFraction } from '../../../core/index.ts';
-import { Outline } from '../../ui/drawn/Outline.tsx';
-import { type EndDoubt, type EndWanted, takeEndTo } from '../../ui/ends/end-wanted.ts';
-import { InUnits } from '../../ui/units/InUnits.tsx';
-import { Reasons } from '../../ui/units/Reasons.tsx';
+import { Outline } from '../../ui/drawn/index.ts';
+import { type EndDoubt, type EndWanted, takeEndTo } from '../../ui/ends/index.ts';
+import { InUnits, Reasons } from '../../ui/units/index.ts';
 
 /** Pixels for an inch: all candidates at one scale. */
 const SCALE = 84;

@@ -13,12 +13,9 @@ import {
   type ThreadReading,
   type Units,
 } from '../../../core/index.ts';
-import { endWanted } from '../../ui/ends/end-wanted.ts';
-import { AnswerBar } from '../../ui/form/AnswerBar.tsx';
-import { Choices } from '../../ui/form/Choices.tsx';
-import { Select } from '../../ui/form/Select.tsx';
-import { Reasons } from '../../ui/units/Reasons.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { endWanted } from '../../ui/ends/index.ts';
+import { AnswerBar, Choices, Select } from '../../ui/form/index.ts';
+import { Reasons, useUnits } from '../../ui/units/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { answerOf, Candidates } from './Candidates.tsx';
 import { HowTo, howTo } from './HowTo.tsx';

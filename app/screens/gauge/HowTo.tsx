@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { type Measure, saidIn, type Units, withQuantities } from '../../../core/index.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { useUnits } from '../../ui/units/index.ts';
 
 const teeth = (x0: number, y: number, n: number, pitch: number, depth: number) =>
   Array.from({ length: n }, (_, i) => `${x0 + i * pitch} ${y + depth} L ${x0 + (i + 0.5) * pitch} ${y} L`).join(' ');

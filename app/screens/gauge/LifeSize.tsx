@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { diameter, endLabel, said } from '../../../core/index.ts';
-import { Outline } from '../../ui/drawn/Outline.tsx';
-import { InUnits } from '../../ui/units/InUnits.tsx';
+import { Outline } from '../../ui/drawn/index.ts';
+import { InUnits } from '../../ui/units/index.ts';
 
 const KEPT = 'brass-nut-screen';
 

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { coil, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
-import { useWidth } from '../../ui/drawn/use-width.ts';
+import { useWidth } from '../../ui/drawn/index.ts';
 
 const TOP = 14;
 const HEIGHT = 190;

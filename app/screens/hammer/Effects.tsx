@@ -1,5 +1,5 @@
 import { type Effect, pressure, quantityWords, saidIn, type Units, withQuantities } from '../../../core/index.ts';
-import { RankBar } from '../../ui/chains/RankBar.tsx';
+import { RankBar } from '../../ui/chains/index.ts';
 
 /** What would soften it, the most first. */
 export function Effects({ effects, peakPsi, units }: { effects: Effect[]; peakPsi: number; units: Units }) {

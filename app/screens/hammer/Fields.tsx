@@ -1,6 +1,5 @@
 import { CHAMBER_STATES, type ChamberState, type ClosingLaw } from '../../../core/index.ts';
-import { Choices } from '../../ui/form/Choices.tsx';
-import { Select } from '../../ui/form/Select.tsx';
+import { Choices, Select } from '../../ui/form/index.ts';
 import { SettingFigure } from '../flow/SettingFigure.tsx';
 import type { Setting } from '../flow/setting.ts';
 

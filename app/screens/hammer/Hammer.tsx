@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type LossRow, PLASTIC_TIMES, pressure, quantityWords, type Spread, type SurgeQuestion } from '../../../core/index.ts';
-import { fetched } from '../../ui/form/fetched.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { fetched } from '../../ui/form/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { LineFields } from '../flow/Fields.tsx';
 import { LineSheet } from '../flow/LineSheet.tsx';
 import { PressureSlider } from '../flow/PressureSlider.tsx';

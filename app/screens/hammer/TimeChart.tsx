@@ -2,8 +2,7 @@ import { Chart, Filler, LinearScale, LineController, LineElement, PointElement }
 import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type Band, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
-import { AXIS, chartInk, curveAxes, ink } from '../../ui/saved/chart-ink.ts';
-import { SaveChart } from '../../ui/saved/SaveChart.tsx';
+import { AXIS, chartInk, curveAxes, ink, SaveChart } from '../../ui/saved/index.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
 

@@ -11,8 +11,7 @@ import {
   type Units,
   withQuantities,
 } from '../../../core/index.ts';
-import { InUnits } from '../../ui/units/InUnits.tsx';
-import { Reasons } from '../../ui/units/Reasons.tsx';
+import { InUnits, Reasons } from '../../ui/units/index.ts';
 import { inWords } from '../flow/setting.ts';
 
 interface Props {

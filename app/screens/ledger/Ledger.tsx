@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { callbackRate, endLabel } from '../../../core/index.ts';
-import type { LedgerPage, LedgerQuery } from '../../../store/queries/ledger.ts';
-import { ReportHere } from '../../ui/book/ReportHere.tsx';
-import { Select } from '../../ui/form/Select.tsx';
-import { useLedger } from '../../ui/held/use-ledger.ts';
+import type { LedgerPage, LedgerQuery } from '../../../store/queries/index.ts';
+import { ReportHere } from '../../ui/book/index.ts';
+import { Select } from '../../ui/form/index.ts';
+import { useLedger } from '../../ui/held/index.ts';
 import { money } from '../../ui/words.ts';
 
 interface Props {

@@ -1,11 +1,10 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { type Chain, type HouseRules, shortName, usualBoreIn } from '../../../core/index.ts';
 import type { OpenRun } from '../../../record/index.ts';
-import { Chains, chainKey } from '../../ui/chains/Chains.tsx';
-import { fetched } from '../../ui/form/fetched.tsx';
-import { namesOf, useCatalogue } from '../../ui/held/catalogue.ts';
-import { whereElse } from '../../ui/held/stock.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { Chains, chainKey } from '../../ui/chains/index.ts';
+import { fetched } from '../../ui/form/index.ts';
+import { namesOf, useCatalogue, whereElse } from '../../ui/held/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { money } from '../../ui/words.ts';
 import { type Answer, answerTo, queryOf } from './answer.ts';

@@ -1,9 +1,6 @@
 import { diameter, HOUSE_CHOICES, pressure, quantityWords, said } from '../../../core/index.ts';
-import { EndPicker } from '../../ui/ends/EndPicker.tsx';
-import { usualEnds } from '../../ui/ends/usual-ends.ts';
-import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
-import { InUnits } from '../../ui/units/InUnits.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { EndPicker, usualEnds } from '../../ui/ends/index.ts';
+import { FigureInput, InUnits, ownUnit, useUnits } from '../../ui/units/index.ts';
 import type { Question } from './question.ts';
 
 interface Props {

@@ -1,7 +1,7 @@
 import { diameter, parseEnd, quantityWords } from '../../../core/index.ts';
-import { Outline } from '../../ui/drawn/Outline.tsx';
-import { EndLookup } from '../../ui/ends/EndLookup.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { Outline } from '../../ui/drawn/index.ts';
+import { EndLookup } from '../../ui/ends/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 
 /** An end as it looks, with its measures; or the way to find out. */
 export function EndDrawing({ code, side, asked }: { code: string | null; side: 'from' | 'to'; asked: string }) {

@@ -1,4 +1,4 @@
-import { useUnits } from '../../ui/units/units.ts';
+import { useUnits } from '../../ui/units/index.ts';
 
 /** Questions as they are asked at a counter. */
 const EXAMPLES = [

@@ -1,6 +1,6 @@
 import { memo, useCallback, useState, useSyncExternalStore } from 'react';
-import { EndPicker } from '../../ui/ends/EndPicker.tsx';
-import { AnswerBar } from '../../ui/form/AnswerBar.tsx';
+import { EndPicker } from '../../ui/ends/index.ts';
+import { AnswerBar } from '../../ui/form/index.ts';
 import { Demands } from './Demands.tsx';
 import { EndDrawing } from './EndDrawing.tsx';
 import type { Question } from './question.ts';

@@ -11,7 +11,7 @@ import {
   type Units,
   withMillimetres,
 } from '../../../core/index.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { inchesOf, isStopUsual, psiOf, type Question } from './question.ts';
 
 interface Props {

@@ -16,11 +16,10 @@ import type { OpenRun } from '../../../record/index.ts';
 import { type AcceptedChain, type Bodies, type Entry, type EntryKind, itemsOf } from '../../../record/index.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import { useOpenRuns } from '../../ui/day/use-open-runs.ts';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
-import { noteNewPress } from '../../ui/held/presses.ts';
-import { saveFile } from '../../ui/saved/save-file.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { useOpenRuns } from '../../ui/day/index.ts';
+import { type ClientCatalogue, noteNewPress } from '../../ui/held/index.ts';
+import { saveFile } from '../../ui/saved/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
 
 /** As a table for any spreadsheet; cells that it would run as formulas are made safe. */

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { type MatchQuery, whyNot } from '../../../core/index.ts';
-import { InUnits } from '../../ui/units/InUnits.tsx';
+import { InUnits } from '../../ui/units/index.ts';
 
 /** Why not this? Parts named in a row, and what stands against them. */
 export default function WhyNot({ query, names }: { query: MatchQuery; names: Record<string, string> }) {

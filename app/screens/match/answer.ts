@@ -10,7 +10,7 @@ import {
   stockForCut,
   usualBoreIn,
 } from '../../../core/index.ts';
-import { type ClientCatalogue, namesOf } from '../../ui/held/catalogue.ts';
+import { type ClientCatalogue, namesOf } from '../../ui/held/index.ts';
 import { needOf, type Question } from './question.ts';
 
 /** An answer with what it takes to draw it. */

@@ -1,9 +1,9 @@
 import { useDeferredValue, useMemo, useRef, useState } from 'react';
 import { endName, pressure, said, temperature } from '../../../core/index.ts';
 import { forThisShop } from '../../../sync/shop-here.ts';
-import { type CsvFault, CsvFaults } from '../../ui/form/CsvFaults.tsx';
-import { catalogueChanged, useCatalogue } from '../../ui/held/catalogue.ts';
-import { InUnits } from '../../ui/units/InUnits.tsx';
+import { type CsvFault, CsvFaults } from '../../ui/form/index.ts';
+import { catalogueChanged, useCatalogue } from '../../ui/held/index.ts';
+import { InUnits } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
 
 type Line = {

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import type { Contact, PremisesBook } from '../../../record/index.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import { KeptField } from '../../ui/form/KeptField.tsx';
-import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
+import { say, saying } from '../../ui/book/index.ts';
+import { KeptField, ReasonForm } from '../../ui/form/index.ts';
 
 const CONTACT: [keyof Contact, string, string][] = [
   ['name', 'Who to ask for', 'text'],

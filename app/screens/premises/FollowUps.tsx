@@ -1,6 +1,5 @@
 import type { PremisesBook } from '../../../record/index.ts';
-import { FollowUpForm } from '../../ui/book/FollowUpForm.tsx';
-import { FollowUpRow } from '../../ui/book/FollowUpRow.tsx';
+import { FollowUpForm, FollowUpRow } from '../../ui/book/index.ts';
 
 /** What is still to be done here: written down, closed with what was done. */
 export function FollowUps({ book, today }: { book: PremisesBook; today: string }) {

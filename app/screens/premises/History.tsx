@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { type BookEntry, NO_WORDS, type PremisesBook, type SubjectRef } from '../../../record/index.ts';
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';
-import { SaidOf } from '../../ui/book/SaidOf.tsx';
+import { SaidOf } from '../../ui/book/index.ts';
 
 /** Everything that was said of the premises and of what belongs to them, in plain words; each can be taken back with a reason, and put back. */
 export function History({ id, book }: { id: string; book: PremisesBook }) {

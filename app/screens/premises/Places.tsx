@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { localToday } from '../../../sync/run.ts';
-import { TakePremises } from '../../ui/book/TakePremises.tsx';
-import { usePremisesSearch } from '../../ui/held/use-premises-search.ts';
+import { TakePremises } from '../../ui/book/index.ts';
+import { usePremisesSearch } from '../../ui/held/index.ts';
 import { dayWords } from '../../ui/words.ts';
 
 /** Every premises of the shop: found as one types. */

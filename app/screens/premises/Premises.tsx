@@ -1,10 +1,9 @@
 import { useEffect, useState } from 'react';
 import { workKind } from '../../../core/index.ts';
 import type { PremisesBook } from '../../../record/index.ts';
-import type { LastState } from '../../../store/queries/premises.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import type { ApplianceRow } from '../../ui/book/new-work.ts';
-import { usePremises } from '../../ui/held/use-premises.ts';
+import type { LastState } from '../../../store/queries/index.ts';
+import { type ApplianceRow, say, saying } from '../../ui/book/index.ts';
+import { usePremises } from '../../ui/held/index.ts';
 import { dayWords } from '../../ui/words.ts';
 import { Details } from './Details.tsx';
 import { FollowUps } from './FollowUps.tsx';

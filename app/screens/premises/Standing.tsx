@@ -2,10 +2,9 @@ import { useState } from 'react';
 import { endName } from '../../../core/index.ts';
 import type { Appliance, Place, PremisesBook } from '../../../record/index.ts';
 import { STAGE_NAMES } from '../../../record/index.ts';
-import type { LastState } from '../../../store/queries/premises.ts';
-import { newId, say, saying } from '../../ui/book/book.ts';
-import { type ApplianceRow, newItem, plainName, sayingsOfWork } from '../../ui/book/new-work.ts';
-import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
+import type { LastState } from '../../../store/queries/index.ts';
+import { type ApplianceRow, newId, newItem, plainName, say, saying, sayingsOfWork } from '../../ui/book/index.ts';
+import { ReasonForm } from '../../ui/form/index.ts';
 import { dayWords } from '../../ui/words.ts';
 
 interface Props {

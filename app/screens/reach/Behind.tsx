@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { clearanceBehind, type LengthPick, type LengthQuestion, length, readLengthIn, said } from '../../../core/index.ts';
-import { FigureInput } from '../../ui/units/FigureInput.tsx';
-import { InUnits } from '../../ui/units/InUnits.tsx';
+import { FigureInput, InUnits } from '../../ui/units/index.ts';
 
 /** How far an inlet that faces the wall must stand off it, for what stands out of it and the line's bend; and whether it does. */
 export function Behind({ question, chosen, facesWall }: { question: LengthQuestion; chosen: LengthPick; facesWall: boolean }) {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { InputError, readLengthIn } from '../../../core/index.ts';
-import { FigureInput } from '../../ui/units/FigureInput.tsx';
+import { FigureInput } from '../../ui/units/index.ts';
 
 type Fields = Readonly<Record<string, readonly [label: string, usual: string]>>;
 

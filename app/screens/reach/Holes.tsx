@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { afterProbe, diameter, type HoleSize, holeFor, InputError, quantityWords, readLengthIn, type Through } from '../../../core/index.ts';
-import { Select } from '../../ui/form/Select.tsx';
-import { Reasons } from '../../ui/units/Reasons.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { Select } from '../../ui/form/index.ts';
+import { Reasons, useUnits } from '../../ui/units/index.ts';
 import { readLengths } from './typed.ts';
 
 const CAUTIONS: Record<Through, string> = {

@@ -1,5 +1,5 @@
 import { type LengthPick, length, quantityWords, type Units } from '../../../core/index.ts';
-import { InUnits } from '../../ui/units/InUnits.tsx';
+import { InUnits } from '../../ui/units/index.ts';
 
 const VERDICTS: Record<LengthPick['verdict'], { name: string; mark: string }> = {
   fits: { name: 'fits', mark: '●' },

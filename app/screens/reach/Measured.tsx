@@ -1,8 +1,7 @@
 import { useId } from 'react';
 import { WAYS, type Way } from '../../../core/index.ts';
 import type { Laid } from '../../../record/index.ts';
-import { FigureInput, ownUnit } from '../../ui/units/FigureInput.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { FigureInput, ownUnit, useUnits } from '../../ui/units/index.ts';
 
 interface Props {
   laid: Laid;

@@ -1,11 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { ReachPreset } from '../../../catalog/reach.ts';
 import { type HoleSize, type LengthPick, length, quantityWords, writeFraction } from '../../../core/index.ts';
-import { reachWanted, takeLengthTo } from '../../ui/ends/reach-wanted.ts';
-import { AnswerBar } from '../../ui/form/AnswerBar.tsx';
-import { Choices } from '../../ui/form/Choices.tsx';
-import { saveDrawing } from '../../ui/saved/save-drawing.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { reachWanted, takeLengthTo } from '../../ui/ends/index.ts';
+import { AnswerBar, Choices } from '../../ui/form/index.ts';
+import { saveDrawing } from '../../ui/saved/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { Behind } from './Behind.tsx';
 import { Elevation } from './Elevation.tsx';

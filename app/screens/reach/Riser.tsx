@@ -1,8 +1,6 @@
 import { useState } from 'react';
 import { length, quantityWords, riserMarks } from '../../../core/index.ts';
-import { ownUnit } from '../../ui/units/FigureInput.tsx';
-import { Reasons } from '../../ui/units/Reasons.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { ownUnit, Reasons, useUnits } from '../../ui/units/index.ts';
 import { Figures, useFigures } from './Figures.tsx';
 
 const FIELDS = {

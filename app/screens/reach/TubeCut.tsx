@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { coil, cutList, InputError, length, quantityWords, readLengthIn, tubeRoute } from '../../../core/index.ts';
-import { Reasons } from '../../ui/units/Reasons.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { Reasons, useUnits } from '../../ui/units/index.ts';
 import { readLengths } from './typed.ts';
 
 /** Tube cut to length: a way in legs with a bend at each corner, and what is cut from which coil. */

@@ -12,9 +12,9 @@ import {
   writeTurns,
 } from '../../../core/index.ts';
 import { type FieldConflict, type RulesChange, rulesAfter, rulesChanged, ruleWords } from '../../../record/index.ts';
-import type { RulesVersion } from '../../../store/queries/rules.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import { useOfShop } from '../../ui/held/use-shop.ts';
+import type { RulesVersion } from '../../../store/queries/index.ts';
+import { say, saying } from '../../ui/book/index.ts';
+import { useOfShop } from '../../ui/held/index.ts';
 import { type Figure, figuresOf } from './figures.ts';
 
 interface Props {

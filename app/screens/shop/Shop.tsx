@@ -1,9 +1,8 @@
 import { readCents, readPercent } from '../../../core/index.ts';
 import { isZone, type Shop as ShopState } from '../../../record/index.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import { KeptField } from '../../ui/form/KeptField.tsx';
-import { useShop } from '../../ui/held/use-shop.ts';
-import { ChooseUnits } from '../../ui/units/ChooseUnits.tsx';
+import { ChooseUnits, say, saying } from '../../ui/book/index.ts';
+import { KeptField } from '../../ui/form/index.ts';
+import { useShop } from '../../ui/held/index.ts';
 import { WholeShop } from './WholeShop.tsx';
 
 interface Props {

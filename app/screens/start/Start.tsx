@@ -1,10 +1,7 @@
 import { useState } from 'react';
 import { localToday } from '../../../sync/run.ts';
-import { newId, say, saying } from '../../ui/book/book.ts';
-import { type ApplianceRow, type DraftItem, sayingsOfWork } from '../../ui/book/new-work.ts';
-import { PickWork } from '../../ui/book/PickWork.tsx';
-import { usePremises } from '../../ui/held/use-premises.ts';
-import { type FoundPremises, usePremisesSearch } from '../../ui/held/use-premises-search.ts';
+import { type ApplianceRow, type DraftItem, newId, PickWork, say, saying, sayingsOfWork } from '../../ui/book/index.ts';
+import { type FoundPremises, usePremises, usePremisesSearch } from '../../ui/held/index.ts';
 import { dayWords } from '../../ui/words.ts';
 
 /** Where the work is: known premises, or new ones that have no name yet. */

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { readCoilIn } from '../../../core/index.ts';
 import type { Level, StockedPlace } from '../../../record/index.ts';
-import { type Saying, say } from '../../ui/book/book.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { type Saying, say } from '../../ui/book/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { amountWords } from './amounts.ts';
 import { counted, minimum, moved, received, thrown } from './changes.ts';
 

@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { type BookEntry, type BookWords, NO_WORDS, type StockedPlace } from '../../../record/index.ts';
 import { get, sync } from '../../../sync/run.ts';
-import { SaidOf } from '../../ui/book/SaidOf.tsx';
-import { useUnits } from '../../ui/units/units.ts';
+import { SaidOf } from '../../ui/book/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { amountWords, type Coils } from './amounts.ts';
 
 interface Props {

@@ -1,10 +1,10 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type DayRun, type DayVisit, type LoadRow, loadOf, type Move, movesFor, type Needed, type StockedPlace } from '../../../record/index.ts';
 import { get } from '../../../sync/run.ts';
-import { say } from '../../ui/book/book.ts';
-import { useHeldVisits } from '../../ui/day/use-day.ts';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { say } from '../../ui/book/index.ts';
+import { useHeldVisits } from '../../ui/day/index.ts';
+import type { ClientCatalogue } from '../../ui/held/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { dayWords } from '../../ui/words.ts';
 import { amountWords, type Coils } from './amounts.ts';
 import { moved } from './changes.ts';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { newId, say, saying } from '../../ui/book/book.ts';
-import { Choices } from '../../ui/form/Choices.tsx';
+import { newId, say, saying } from '../../ui/book/index.ts';
+import { Choices } from '../../ui/form/index.ts';
 
 /** Writes down a shelf or a van. */
 export function NewPlace({ kind: usual, onMade }: { kind: 'shelf' | 'van'; onMade: (id: string) => void }) {

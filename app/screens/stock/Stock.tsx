@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { addDays, type StockedPlace } from '../../../record/index.ts';
-import { namesOf, useCatalogue } from '../../ui/held/catalogue.ts';
+import { namesOf, useCatalogue } from '../../ui/held/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { coilsOf } from './amounts.ts';
 import { Here } from './Here.tsx';

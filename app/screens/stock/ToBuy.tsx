@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import { useState } from 'react';
 import { REORDER_COLUMNS, reorderOf, reorderRows, type StockedPlace } from '../../../record/index.ts';
-import { say } from '../../ui/book/book.ts';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
-import { saveFile } from '../../ui/saved/save-file.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { say } from '../../ui/book/index.ts';
+import type { ClientCatalogue } from '../../ui/held/index.ts';
+import { saveFile } from '../../ui/saved/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
 import { amountWords, type Coils, toBuyWords } from './amounts.ts';
 import { received } from './changes.ts';

@@ -1,6 +1,6 @@
 /** What can be said of stock, as entries of the book. */
 import type { Move } from '../../../record/index.ts';
-import { type Saying, saying } from '../../ui/book/book.ts';
+import { type Saying, saying } from '../../ui/book/index.ts';
 
 const of = (placeId: string, change: string, body: Saying['body']): Saying => saying('stock', placeId, change, body);
 

@@ -1,7 +1,7 @@
 /** What runs will likely take whose ends are known and whose chain is not accepted yet. */
 import { useEffect, useMemo, useState } from 'react';
 import { type DayRun, type DayVisit, itemsOf, type Needed, neededFor, type StockedPlace } from '../../../record/index.ts';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import type { ClientCatalogue } from '../../ui/held/index.ts';
 
 interface Ends {
   from: string;

@@ -1,7 +1,7 @@
 import type * as z from 'zod/mini';
 import { isBookEntry, kindOf, subjectOf } from '../../../record/index.ts';
 import type { Outgoing } from '../../../sync/device.ts';
-import { Fields } from '../../ui/form/Fields.tsx';
+import { Fields } from '../../ui/form/index.ts';
 
 /** Puts a refused entry right: its plain fields can be changed; it is kept anew, checked by its kind's own shape. */
 export function Mend({ of: { entry }, onMend }: { of: Outgoing; onMend: (body: unknown) => void }) {

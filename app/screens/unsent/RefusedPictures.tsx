@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { KeptPicture } from '../../../sync/device-schema.ts';
 import { sync } from '../../../sync/run.ts';
-import { Picture } from '../../ui/pictures/Picture.tsx';
+import { Picture } from '../../ui/pictures/index.ts';
 
 /** Pictures that the server would not have: each is sent again, or put away; the picture itself stays on this device. */
 export function RefusedPictures() {

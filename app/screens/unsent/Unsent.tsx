@@ -3,8 +3,8 @@ import { isBookEntry, NO_WORDS, type PremisesBook, subjectOf, tell, tellBook, wo
 import type { AnyEntry, Outgoing } from '../../../sync/device.ts';
 import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import { useStanding } from '../../ui/held/use-standing.ts';
-import { unitsHere } from '../../ui/units/units.ts';
+import { useStanding } from '../../ui/held/index.ts';
+import { unitsHere } from '../../ui/units/index.ts';
 import { localTime } from '../../ui/words.ts';
 import { Mend } from './Mend.tsx';
 import { RefusedPictures } from './RefusedPictures.tsx';

@@ -1,10 +1,8 @@
 import { useRef, useState } from 'react';
 import { type RunRow, SHOWN, type Shown, type VisitSheet } from '../../../record/index.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import { fetched } from '../../ui/form/fetched.tsx';
-import { Select } from '../../ui/form/Select.tsx';
-import { Picture } from '../../ui/pictures/Picture.tsx';
-import { useAddPictures } from '../../ui/pictures/use-add-pictures.ts';
+import { say, saying } from '../../ui/book/index.ts';
+import { fetched, Select } from '../../ui/form/index.ts';
+import { Picture, useAddPictures } from '../../ui/pictures/index.ts';
 import { localTime } from '../../ui/words.ts';
 
 const SignHere = fetched('The field to sign in', () => import('./log/SignHere.tsx'));

@@ -1,6 +1,6 @@
 import type { RunRow, VisitSheet } from '../../../record/index.ts';
 import { type Entry, historyOf, ordered, type RunState, tell, wordsFor } from '../../../record/index.ts';
-import { useUnits } from '../../ui/units/units.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { localTime } from '../../ui/words.ts';
 
 const MOST = 8;

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { RunRow } from '../../../record/index.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import type { Write } from '../../ui/held/use-visit.ts';
+import { say, saying } from '../../ui/book/index.ts';
+import type { Write } from '../../ui/held/index.ts';
 
 /** Takes a run off the visit's list, or puts it back; what is recorded on it stays. */
 export function OffList({ run, visitId, off, write }: { run: RunRow; visitId: string; off: string | null; write: Write }) {

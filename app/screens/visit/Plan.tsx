@@ -2,12 +2,9 @@ import { useState } from 'react';
 import { workKind } from '../../../core/index.ts';
 import { addDays, dayVisitOf, type StockedPlace, spanOf, statusOf, type VisitSheet } from '../../../record/index.ts';
 import { localToday } from '../../../sync/run.ts';
-import { newId, type Saying, say, saying } from '../../ui/book/book.ts';
-import { sayingsOfWork, worksOf } from '../../ui/book/new-work.ts';
-import { PickWork } from '../../ui/book/PickWork.tsx';
-import { ReasonForm } from '../../ui/form/ReasonForm.tsx';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
-import { usePremises } from '../../ui/held/use-premises.ts';
+import { newId, PickWork, type Saying, say, saying, sayingsOfWork, worksOf } from '../../ui/book/index.ts';
+import { ReasonForm } from '../../ui/form/index.ts';
+import { type ClientCatalogue, usePremises } from '../../ui/held/index.ts';
 import { localTime } from '../../ui/words.ts';
 
 interface Props {

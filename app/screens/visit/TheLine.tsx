@@ -1,9 +1,7 @@
 import type { RunRow } from '../../../record/index.ts';
 import { partsAsAccepted, type RunState, type Stage } from '../../../record/index.ts';
-import type { JointMark } from '../../ui/drawn/Balloon.tsx';
-import { DrainLine, type DrainMark } from '../../ui/drawn/DrainLine.tsx';
-import { Line } from '../../ui/drawn/Line.tsx';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import { DrainLine, type DrainMark, type JointMark, Line } from '../../ui/drawn/index.ts';
+import type { ClientCatalogue } from '../../ui/held/index.ts';
 
 /** The run's line, as its chain was accepted; the two ends while there is none. */
 export function TheLine({

@@ -12,12 +12,10 @@ import {
   type Stage,
   type VisitSheet,
 } from '../../../record/index.ts';
-import { endBrought } from '../../ui/ends/end-wanted.ts';
-import { lengthBrought } from '../../ui/ends/reach-wanted.ts';
-import { fetched } from '../../ui/form/fetched.tsx';
-import { type ClientCatalogue, namesOf, useCatalogue } from '../../ui/held/catalogue.ts';
-import { useVisit, type VisitRecord, type Write } from '../../ui/held/use-visit.ts';
-import { useKeys } from '../../ui/keys/use-keys.ts';
+import { endBrought, lengthBrought } from '../../ui/ends/index.ts';
+import { fetched } from '../../ui/form/index.ts';
+import { type ClientCatalogue, namesOf, useCatalogue, useVisit, type VisitRecord, type Write } from '../../ui/held/index.ts';
+import { useKeys } from '../../ui/keys/index.ts';
 import { type Beside, Doors, gatheredCount, PhoneDoors } from './Doors.tsx';
 import { News } from './News.tsx';
 import { OffList } from './OffList.tsx';

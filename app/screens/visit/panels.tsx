@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react';
 import type { Stage } from '../../../record/index.ts';
-import { fetched } from '../../ui/form/fetched.tsx';
+import { fetched } from '../../ui/form/index.ts';
 import type { StageProps } from './stage-props.ts';
 
 const WHAT = 'This stage';

@@ -1,5 +1,5 @@
 import type { Entry, FreeOutlet, Gathered, ReadRun, RunContext, RunRow, RunState, Stage } from '../../../record/index.ts';
-import type { Write } from '../../ui/held/use-visit.ts';
+import type { Write } from '../../ui/held/index.ts';
 import type { WithFlow } from './use-flow.ts';
 
 /** What every stage's panel works with. */

@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import type { Entry } from '../../../record/index.ts';
 import { type ReadRun, readRun, type VisitSheet } from '../../../record/index.ts';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
+import type { ClientCatalogue } from '../../ui/held/index.ts';
 
 /** The runs of a visit with their states. A run on which nothing is new is not worked out again: a press is about one of many. */
 export function useReads(sheet: VisitSheet, catalogue: ClientCatalogue | null): Map<string, ReadRun> | null {

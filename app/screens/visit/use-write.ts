@@ -14,10 +14,8 @@ import {
   type VisitSheet,
   wordsFor,
 } from '../../../record/index.ts';
-import type { ClientCatalogue } from '../../ui/held/catalogue.ts';
-import { noteNewPress, noteOfSamePress, withdrawBy } from '../../ui/held/presses.ts';
-import type { VisitRecord, Write } from '../../ui/held/use-visit.ts';
-import { unitsHere } from '../../ui/units/units.ts';
+import { type ClientCatalogue, noteNewPress, noteOfSamePress, type VisitRecord, type Write, withdrawBy } from '../../ui/held/index.ts';
+import { unitsHere } from '../../ui/units/index.ts';
 
 export interface Writing {
   write: Write;

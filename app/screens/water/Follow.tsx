@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { type NetValve, VALVE_KINDS } from '../../../core/index.ts';
 import type { WaterThing } from '../../../record/index.ts';
-import { Choices } from '../../ui/form/Choices.tsx';
+import { Choices } from '../../ui/form/index.ts';
 import { partedBy, type Run, readFeet, withLine, withOutlet, withPipe, withValve } from './draw.ts';
 import type { ThingProps } from './thing-props.ts';
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { type IsolationPlan, losing, type WaterNetwork } from '../../../core/index.ts';
 import type { Premises } from '../../../record/index.ts';
-import { useShop } from '../../ui/held/use-shop.ts';
+import { useShop } from '../../ui/held/index.ts';
 import { inQuiet } from './day-jobs.ts';
 
 interface Props {

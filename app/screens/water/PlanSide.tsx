@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { backSteps, type IsolationPlan, losing, type PossiblePlan, type ShutStep, shutSteps, type WaterNetwork } from '../../../core/index.ts';
-import { InUnits } from '../../ui/units/InUnits.tsx';
-import { Reasons } from '../../ui/units/Reasons.tsx';
+import { InUnits, Reasons } from '../../ui/units/index.ts';
 import { chainOf, conditionWords, outletsWords } from '../../ui/water-words.ts';
 
 interface Props {

@@ -1,7 +1,6 @@
 import { STANDING } from '../../../core/index.ts';
 import type { WaterThing } from '../../../record/index.ts';
-import { Choices } from '../../ui/form/Choices.tsx';
-import { KeptField } from '../../ui/form/KeptField.tsx';
+import { Choices, KeptField } from '../../ui/form/index.ts';
 import { CONDITIONS, PLACE_WORDS } from '../../ui/water-words.ts';
 import { readFeet } from './draw.ts';
 import { Follow, PartPipe } from './Follow.tsx';

@@ -1,10 +1,9 @@
 import { useCallback, useMemo, useState } from 'react';
 import { missingInNetwork } from '../../../core/index.ts';
 import { asDrawn, networkOf, type OwnMinutes, type PremisesBook, type WaterThing } from '../../../record/index.ts';
-import type { LastState } from '../../../store/queries/premises.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import { usePremises } from '../../ui/held/use-premises.ts';
-import { useTried } from '../../ui/held/use-tried.ts';
+import type { LastState } from '../../../store/queries/index.ts';
+import { say, saying } from '../../ui/book/index.ts';
+import { usePremises, useTried } from '../../ui/held/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { namesOf } from '../../ui/water-words.ts';
 import { AsList, Faults } from './AsList.tsx';

@@ -2,10 +2,10 @@ import { DndContext, type DragEndEvent, MouseSensor, TouchSensor, useSensor, use
 import { useEffect, useMemo, useState } from 'react';
 import { addDays, few, mondayOf, movedBy, unpackWeek, type WeekSheet, type WeekVisit, weekSheetOf } from '../../../record/index.ts';
 import { localToday } from '../../../sync/run.ts';
-import { say, saying } from '../../ui/book/book.ts';
-import { useHeldVisits } from '../../ui/day/use-day.ts';
-import { useCatalogue } from '../../ui/held/catalogue.ts';
-import { useKeys } from '../../ui/keys/use-keys.ts';
+import { say, saying } from '../../ui/book/index.ts';
+import { useHeldVisits } from '../../ui/day/index.ts';
+import { useCatalogue } from '../../ui/held/index.ts';
+import { useKeys } from '../../ui/keys/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { dayWords } from '../../ui/words.ts';
 import { DayList } from './DayList.tsx';

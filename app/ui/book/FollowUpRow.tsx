@@ -1,5 +1,5 @@
 import { type ReactNode, useState } from 'react';
-import { ReasonForm } from '../form/ReasonForm.tsx';
+import { ReasonForm } from '../form/index.ts';
 import { dayWords } from '../words.ts';
 import { say, saying } from './book.ts';
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import { noteNewPress } from '../held/presses.ts';
+import { noteNewPress } from '../held/index.ts';
 
 type Found = 'damp' | 'drip' | 'running';
 

@@ -1,6 +1,6 @@
 import { type ComponentProps, useEffect, useState } from 'react';
 import { sync } from '../../../sync/run.ts';
-import { lastPress, onPress, type Press } from '../held/presses.ts';
+import { lastPress, onPress, type Press } from '../held/index.ts';
 import { ReportCallback } from './ReportCallback.tsx';
 
 /** On a page that the server made: read again once what was reported, or taken back, is with the server. */

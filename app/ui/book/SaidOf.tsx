@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Happening } from '../../../record/index.ts';
 import { type BookEntry, type BookWords, bookHappenings } from '../../../record/index.ts';
-import { ReasonForm } from '../form/ReasonForm.tsx';
+import { ReasonForm } from '../form/index.ts';
 import { type Saying, say } from './book.ts';
 import { Happened } from './Happened.tsx';
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { forThisShop } from '../../../sync/shop-here.ts';
-import { type CsvFault, CsvFaults } from '../form/CsvFaults.tsx';
+import { type CsvFault, CsvFaults } from '../form/index.ts';
 
 /** Takes in a CSV file of premises, all or nothing; what will not do is told by line and column. */
 export function TakePremises() {

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { BookEntry, SubjectKind, SubjectRef } from '../../../record/index.ts';
 import { newBookEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
-import { noteNewPress } from '../held/presses.ts';
+import { noteNewPress } from '../held/index.ts';
 
 export interface Saying {
   subject: SubjectRef;

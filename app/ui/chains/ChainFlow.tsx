@@ -1,5 +1,5 @@
 import { flow, pressure, quantityWords, type RunFlow, type Units, USUAL_PSI } from '../../../core/index.ts';
-import { useUnits } from '../units/units.ts';
+import { useUnits } from '../units/index.ts';
 
 /** A flow as a figure: its number, and its unit with a mark where it is weak. */
 export function gets({ point }: RunFlow, units: Units): { value: string; unit: string } {

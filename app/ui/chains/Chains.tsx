@@ -20,11 +20,8 @@ import {
   weighedSeal,
   writeTurns,
 } from '../../../core/index.ts';
-import { labelsOf, scaleFor, sectionOf } from '../drawn/Line.tsx';
-import { Section } from '../drawn/Section.tsx';
-import { InUnits } from '../units/InUnits.tsx';
-import { Reasons } from '../units/Reasons.tsx';
-import { useUnits } from '../units/units.ts';
+import { labelsOf, Section, scaleFor, sectionOf } from '../drawn/index.ts';
+import { InUnits, Reasons, useUnits } from '../units/index.ts';
 import { money } from '../words.ts';
 import { gets, Narrower } from './ChainFlow.tsx';
 

@@ -2,7 +2,7 @@
 import { useEffect, useState } from 'react';
 import { daySheetOf, type PlannedVisit } from '../../../record/index.ts';
 import { get } from '../../../sync/run.ts';
-import type { ClientCatalogue } from '../held/catalogue.ts';
+import type { ClientCatalogue } from '../held/index.ts';
 import { useHeldVisits } from './use-day.ts';
 
 export interface DayBlock {

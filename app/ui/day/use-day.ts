@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { type DayVisit, dayVisitOf, headOf, runRowsOf, type Waiting, waitingOf } from '../../../record/index.ts';
 import type { DeviceFacts } from '../../../sync/device.ts';
 import { sync } from '../../../sync/run.ts';
-import type { ClientCatalogue } from '../held/catalogue.ts';
+import type { ClientCatalogue } from '../held/index.ts';
 
 export interface HeldDays {
   visits: DayVisit[];

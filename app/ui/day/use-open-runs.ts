@@ -1,6 +1,6 @@
 import { addDays, type OpenRun, openRunsOf } from '../../../record/index.ts';
 import { localToday } from '../../../sync/run.ts';
-import type { ClientCatalogue } from '../held/catalogue.ts';
+import type { ClientCatalogue } from '../held/index.ts';
 import { useHeldVisits } from './use-day.ts';
 
 /** Runs that a chain may be taken to: as this device holds them; as the page was given them until it has read its store. */

@@ -1,7 +1,7 @@
 import { useId, useState } from 'react';
 import * as z from 'zod/mini';
 import { lengthTyped, pressureTyped, writeTurns } from '../../../core/index.ts';
-import { unitsHere } from '../units/units.ts';
+import { unitsHere } from '../units/index.ts';
 
 /** A field of an entry's body that is a plain text, figure or yes-and-no. */
 type Plain = string | number | boolean;

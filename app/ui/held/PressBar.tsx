@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { useKeys } from '../keys/use-keys.ts';
+import { useKeys } from '../keys/index.ts';
 import { lastPress, onPress, takeBack } from './presses.ts';
 
 /** What was just recorded, and its way back: quiet, on every screen, and off the next thing to press: at the foot of the

@@ -1,6 +1,6 @@
 /** What was found at a run the last time: asked when it is looked at, and before, so that it is there in a cellar too. */
 import { addDays } from '../../../record/index.ts';
-import type { LastTime } from '../../../store/queries/last-time.ts';
+import type { LastTime } from '../../../store/queries/index.ts';
 import { get, localToday, sync } from '../../../sync/run.ts';
 import { heldAnswer, hold } from './held.ts';
 

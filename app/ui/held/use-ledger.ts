@@ -1,5 +1,5 @@
-import type { LedgerPage } from '../../../store/queries/ledger.ts';
-import { type Asked, useAsked } from '../form/use-asked.ts';
+import type { LedgerPage } from '../../../store/queries/index.ts';
+import { type Asked, useAsked } from '../form/index.ts';
 
 /**
  * The ledger's answer to a question, as one types.

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { PremisesBook } from '../../../record/index.ts';
-import type { PremisesRow } from '../../../store/queries/premises.ts';
+import type { PremisesRow } from '../../../store/queries/index.ts';
 import { get, localToday, sync } from '../../../sync/run.ts';
 
 /** Typing on, the server is asked once for it, ms. */

@@ -1,7 +1,7 @@
 /** Premises in the browser: what the device holds of them with what waits here, and what the server adds of years gone by. */
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { PremisesBook, Visit } from '../../../record/index.ts';
-import type { LastState } from '../../../store/queries/premises.ts';
+import type { LastState } from '../../../store/queries/index.ts';
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';
 

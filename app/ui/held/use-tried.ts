@@ -1,7 +1,7 @@
 /** Stops as they were tried on the runs of a premises: what the server knows of its last visits, and what this device holds. */
 import { useEffect, useMemo, useState } from 'react';
 import { type PremisesBook, type TriedStop, triedIn } from '../../../record/index.ts';
-import type { LastState } from '../../../store/queries/premises.ts';
+import type { LastState } from '../../../store/queries/index.ts';
 import { sync } from '../../../sync/run.ts';
 
 const ofLast = (last: ReadonlyMap<string, LastState>): TriedStop[] =>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { say, saying } from '../book/book.ts';
+import { say, saying } from '../book/index.ts';
 import { takePicture } from './take-picture.ts';
 
 /** Whose picture it is, and what it shows; nothing: of the visit as a whole. */

@@ -1,6 +1,6 @@
 /** One press says figures in the other system on this device; the shop's own is as its page says. */
 import type { Units } from '../../../core/index.ts';
-import { ownKeys } from '../keys/keyboard.ts';
+import { ownKeys } from '../keys/index.ts';
 import { CHANGED, ownHere, sayIn, unitsHere } from './units.ts';
 
 const button = document.querySelector<HTMLButtonElement>('#units-button');

@@ -1,9 +1,9 @@
 import ical, { ICalEventStatus } from 'ical-generator';
 import { instantOf } from '../../../../record/index.ts';
-import { now } from '../../../../store/database/clock.ts';
-import { calendarOf } from '../../../../store/queries/calendar.ts';
+import { now } from '../../../../store/database/index.ts';
+import { calendarOf } from '../../../../store/queries/index.ts';
 import { database } from '../../../http/database.ts';
-import { file } from '../../../http/door/endpoint.ts';
+import { file } from '../../../http/door/index.ts';
 
 const MINUTE_MS = 60_000;
 const RECHECK_MIN = 20;

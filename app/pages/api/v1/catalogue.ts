@@ -1,14 +1,9 @@
 import type { APIRoute } from 'astro';
 import { type SealCount, weighedSeal } from '../../../../core/index.ts';
 import { shopCatalogue } from '../../../../store/own-parts/index.ts';
-import { callbacksBySeal } from '../../../../store/queries/callbacks.ts';
-import { countOf, ownMinutes } from '../../../../store/queries/own-minutes.ts';
-import { ownStepMinutes } from '../../../../store/queries/own-step-minutes.ts';
-import { currentRules } from '../../../../store/queries/rules.ts';
-import { shopSince } from '../../../../store/queries/shop.ts';
+import { callbacksBySeal, countOf, currentRules, ownMinutes, ownStepMinutes, shopSince } from '../../../../store/queries/index.ts';
 import { database } from '../../../http/database.ts';
-import { answerOf } from '../../../http/door/faults.ts';
-import { json } from '../../../http/door/problem.ts';
+import { answerOf, json } from '../../../http/door/index.ts';
 
 /**
  * What matching and work cards need in the browser: parts, loose pieces, steps and the house rules in force; what is in stock is `/stock`. A browser that has

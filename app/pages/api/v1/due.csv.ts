@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
-import { now } from '../../../../store/database/clock.ts';
-import { dueAll } from '../../../../store/queries/due.ts';
-import { dueQuery } from '../../../http/asked/due-query.ts';
+import { now } from '../../../../store/database/index.ts';
+import { dueAll } from '../../../../store/queries/index.ts';
+import { dueQuery } from '../../../http/asked/index.ts';
 import { database } from '../../../http/database.ts';
-import { CSV, file } from '../../../http/door/endpoint.ts';
+import { CSV, file } from '../../../http/door/index.ts';
 
 const COLUMNS = ['due', 'what', 'todo', 'of', 'premises', 'place', 'run', 'since', 'because', 'visit', 'run_id'];
 /** A list that nobody reads to its end is no list: the first hundred thousand. */

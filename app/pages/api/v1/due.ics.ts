@@ -1,9 +1,9 @@
 import ical from 'ical-generator';
-import { now } from '../../../../store/database/clock.ts';
-import { type DueRow, dueAll } from '../../../../store/queries/due.ts';
-import { dueQuery } from '../../../http/asked/due-query.ts';
+import { now } from '../../../../store/database/index.ts';
+import { type DueRow, dueAll } from '../../../../store/queries/index.ts';
+import { dueQuery } from '../../../http/asked/index.ts';
 import { database } from '../../../http/database.ts';
-import { file } from '../../../http/door/endpoint.ts';
+import { file } from '../../../http/door/index.ts';
 
 /** A calendar with more is read by nobody. */
 const MOST = 2000;

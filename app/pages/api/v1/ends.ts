@@ -1,5 +1,5 @@
 import { allEndCodes, endLabel, readEnd } from '../../../../core/index.ts';
-import { get } from '../../../http/door/endpoint.ts';
+import { get } from '../../../http/door/index.ts';
 
 /** Every end there is; with `q` the readings of what a person typed, best first. */
 export const GET = get(({ url }) => {

@@ -1,10 +1,9 @@
 import * as z from 'zod/mini';
-import { now } from '../../../../store/database/clock.ts';
+import { now } from '../../../../store/database/index.ts';
 import { shopCatalogue } from '../../../../store/own-parts/index.ts';
-import { find } from '../../../../store/queries/find.ts';
-import { shopToday } from '../../../../store/queries/shop.ts';
+import { find, shopToday } from '../../../../store/queries/index.ts';
 import { database } from '../../../http/database.ts';
-import { get } from '../../../http/door/endpoint.ts';
+import { get } from '../../../http/door/index.ts';
 
 const asked = z.object({ q: z.string('wants words').check(z.maxLength(200, 'is longer than 200 characters')) });
 

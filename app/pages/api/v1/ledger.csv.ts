@@ -1,11 +1,9 @@
 import type { APIRoute } from 'astro';
 import Papa from 'papaparse';
-import { allOfLedger, type LedgerQuery, type LedgerRow } from '../../../../store/queries/ledger.ts';
-import { ledgerQuery } from '../../../http/asked/ledger-query.ts';
+import { allOfLedger, type LedgerQuery, type LedgerRow } from '../../../../store/queries/index.ts';
+import { ledgerQuery } from '../../../http/asked/index.ts';
 import { database } from '../../../http/database.ts';
-import { CSV } from '../../../http/door/endpoint.ts';
-import { answerOf } from '../../../http/door/faults.ts';
-import { streamed } from '../../../http/door/streamed.ts';
+import { answerOf, CSV, streamed } from '../../../http/door/index.ts';
 
 /** The whole ledger that fits, however long; cells that a spreadsheet would run as formulas are made safe. */
 export const GET: APIRoute = (asked) => {

@@ -1,4 +1,4 @@
-import { get } from '../../../http/door/endpoint.ts';
+import { get } from '../../../http/door/index.ts';
 import { openapi } from '../../../http/openapi.ts';
 
 export const GET = get(() => openapi());

@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import type { HouseRules } from '../../../../core/index.ts';
 import { houseRules } from '../../../../record/index.ts';
-import { now } from '../../../../store/database/clock.ts';
-import { saveRules } from '../../../../store/entries/save-rules.ts';
-import { currentRules } from '../../../../store/queries/rules.ts';
+import { now } from '../../../../store/database/index.ts';
+import { saveRules } from '../../../../store/entries/index.ts';
+import { currentRules } from '../../../../store/queries/index.ts';
 import { database } from '../../../http/database.ts';
-import { get, post } from '../../../http/door/endpoint.ts';
+import { get, post } from '../../../http/door/index.ts';
 
 const change = z.strictObject({
   /** The version that was looked at: scripts of before send it. Where two change the same rule the later stands, and both are shown. */

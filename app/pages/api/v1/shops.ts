@@ -1,8 +1,8 @@
-import { now } from '../../../../store/database/clock.ts';
+import { now } from '../../../../store/database/index.ts';
 import { beginShop, shopsHere } from '../../../../store/shops.ts';
 import { database } from '../../../http/database.ts';
-import { get, post } from '../../../http/door/endpoint.ts';
-import { shopShape } from '../../../http/shapes/api-shapes.ts';
+import { get, post } from '../../../http/door/index.ts';
+import { shopShape } from '../../../http/shapes/index.ts';
 
 /** The shops of this database. */
 export const GET = get(async () => ({ shops: await shopsHere(database()) }));

@@ -1,5 +1,5 @@
 import type { APIRoute } from 'astro';
-import { visitFileSchema } from '../../../../store/files/visit-file.ts';
-import { json } from '../../../http/door/problem.ts';
+import { visitFileSchema } from '../../../../store/files/index.ts';
+import { json } from '../../../http/door/index.ts';
 
 export const GET: APIRoute = () => json(visitFileSchema());

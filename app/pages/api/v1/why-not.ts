@@ -1,7 +1,7 @@
 import { whyNot } from '../../../../core/index.ts';
-import { queryOf } from '../../../http/answers/shop-match.ts';
-import { post } from '../../../http/door/endpoint.ts';
-import { whyNotShape } from '../../../http/shapes/api-shapes.ts';
+import { queryOf } from '../../../http/answers/index.ts';
+import { post } from '../../../http/door/index.ts';
+import { whyNotShape } from '../../../http/shapes/index.ts';
 
 /** What stands against a row of parts; an empty list when nothing does. */
 export const POST = post(whyNotShape, async ({ parts, ...request }, { locals }) => ({

@@ -1,10 +1,9 @@
 import { takeAlong, type WorkStep, withQuantities, workKind } from '../../../../core/index.ts';
 import type { ReadRun, RunRow, RunState, VisitSheet } from '../../../../record/index.ts';
-import { AlongList } from '../../../ui/chains/AlongList.tsx';
-import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
-import { useShop } from '../../../ui/held/use-shop.ts';
-import { PrintHead } from '../../../ui/saved/PrintHead.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { AlongList } from '../../../ui/chains/index.ts';
+import { type ClientCatalogue, useShop } from '../../../ui/held/index.ts';
+import { PrintHead } from '../../../ui/saved/index.ts';
+import { InUnits } from '../../../ui/units/index.ts';
 import { SheetKeys } from '../papers/SheetKeys.tsx';
 import { StepWords } from './StepWords.tsx';
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { minutesLeft } from '../../../../record/index.ts';
-import { fetched } from '../../../ui/form/fetched.tsx';
+import { fetched } from '../../../ui/form/index.ts';
 import { PicturesOfJoints } from '../look/PicturesOf.tsx';
 import type { StageProps } from '../stage-props.ts';
 import { DoneBy } from './DoneBy.tsx';

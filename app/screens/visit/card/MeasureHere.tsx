@@ -1,10 +1,7 @@
 import { useId } from 'react';
 import { length, lengthTyped, quantityWords, readLengthIn, type WorkStep, withQuantities } from '../../../../core/index.ts';
-import { useTyped } from '../../../ui/form/use-typed.ts';
-import { FigureInput, ownUnit } from '../../../ui/units/FigureInput.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
-import { inUnits, Reasons } from '../../../ui/units/Reasons.tsx';
-import { unitsHere, useUnits } from '../../../ui/units/units.ts';
+import { useTyped } from '../../../ui/form/index.ts';
+import { FigureInput, InUnits, inUnits, ownUnit, Reasons, unitsHere, useUnits } from '../../../ui/units/index.ts';
 import { SheetFigureField } from '../look/ItsSheet.tsx';
 import type { StageProps } from '../stage-props.ts';
 

@@ -1,7 +1,7 @@
 import { type WorkStep, withQuantities } from '../../../../core/index.ts';
 import type { Minutes, OwnStepMinutes } from '../../../../record/index.ts';
-import { useKeys } from '../../../ui/keys/use-keys.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { useKeys } from '../../../ui/keys/index.ts';
+import { InUnits } from '../../../ui/units/index.ts';
 import { DoneBy } from './DoneBy.tsx';
 import { StepWords } from './StepWords.tsx';
 

@@ -1,5 +1,5 @@
 import { STAGE_NAMES, type Stage } from '../../../../record/index.ts';
-import { ReasonForm } from '../../../ui/form/ReasonForm.tsx';
+import { ReasonForm } from '../../../ui/form/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 /** Goes past a stage, with a reason. */

@@ -1,5 +1,5 @@
 import { type WorkStep, withQuantities } from '../../../../core/index.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { InUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { MeasureHere } from './MeasureHere.tsx';
 import { StepAction } from './StepAction.tsx';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { turns24, type WorkStep, writeTurns } from '../../../../core/index.ts';
 import { isProof, type JointState } from '../../../../record/index.ts';
-import { ReasonForm } from '../../../ui/form/ReasonForm.tsx';
+import { ReasonForm } from '../../../ui/form/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { Timer } from './Timer.tsx';
 

@@ -1,7 +1,6 @@
 import { figureLines, type WorkStep, withQuantities } from '../../../../core/index.ts';
 import { minutesOfStep, type OwnStepMinutes, rowOfStep } from '../../../../record/index.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
-import { inUnits, Reasons } from '../../../ui/units/Reasons.tsx';
+import { InUnits, inUnits, Reasons } from '../../../ui/units/index.ts';
 
 /** What a step says: how, with what, by whom, and what to beware of; its figures stand elsewhere while they are measured. */
 export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; isMeasuring?: boolean; own?: OwnStepMinutes }) {

@@ -12,11 +12,9 @@ import {
   type WaterNetwork,
 } from '../../../../core/index.ts';
 import { networkOf, type RunRow, type TriedStop } from '../../../../record/index.ts';
-import { say, saying } from '../../../ui/book/book.ts';
-import { usePremises } from '../../../ui/held/use-premises.ts';
-import { useTried } from '../../../ui/held/use-tried.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
-import { Reasons } from '../../../ui/units/Reasons.tsx';
+import { say, saying } from '../../../ui/book/index.ts';
+import { usePremises, useTried } from '../../../ui/held/index.ts';
+import { InUnits, Reasons } from '../../../ui/units/index.ts';
 import { chainOf, conditionWords, namesOf } from '../../../ui/water-words.ts';
 import type { StageProps } from '../stage-props.ts';
 

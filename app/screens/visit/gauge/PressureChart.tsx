@@ -1,7 +1,7 @@
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement, Tooltip } from 'chart.js';
 import { Line } from 'react-chartjs-2';
 import type { Decay, PressureReading } from '../../../../core/index.ts';
-import { chartInk, ink } from '../../../ui/saved/chart-ink.ts';
+import { chartInk, ink } from '../../../ui/saved/index.ts';
 
 Chart.register(LinearScale, CategoryScale, LineElement, PointElement, Tooltip);
 

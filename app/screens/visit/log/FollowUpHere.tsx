@@ -1,5 +1,5 @@
 import type { RunRow, VisitSheet } from '../../../../record/index.ts';
-import { FollowUpForm } from '../../../ui/book/FollowUpForm.tsx';
+import { FollowUpForm } from '../../../ui/book/index.ts';
 
 /** Something still to be done about a run, written down where it is seen; it stands with the premises and on the day it is due. */
 export default function FollowUpHere({ visit, run, onClose }: { visit: VisitSheet['visit']; run: RunRow; onClose: () => void }) {

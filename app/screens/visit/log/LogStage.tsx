@@ -1,9 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { endLabel } from '../../../../core/index.ts';
 import { isRealReason, STAGE_NAMES } from '../../../../record/index.ts';
-import { ReportCallback } from '../../../ui/book/ReportCallback.tsx';
-import { fetched } from '../../../ui/form/fetched.tsx';
-import { ReasonForm } from '../../../ui/form/ReasonForm.tsx';
+import { ReportCallback } from '../../../ui/book/index.ts';
+import { fetched, ReasonForm } from '../../../ui/form/index.ts';
 import { localTime, money } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 import { NextUp } from './NextUp.tsx';

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import SignaturePad from 'signature_pad';
-import { say, saying } from '../../../ui/book/book.ts';
-import { takePicture } from '../../../ui/pictures/take-picture.ts';
+import { say, saying } from '../../../ui/book/index.ts';
+import { takePicture } from '../../../ui/pictures/index.ts';
 
 /** At once: a browser makes a blob of a canvas when it has nothing else to do, which may be seconds away. */
 function drawnNow(canvas: HTMLCanvasElement): Blob {

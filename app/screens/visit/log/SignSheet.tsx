@@ -1,6 +1,6 @@
 import { dropWords, dutyMonths } from '../../../../core/index.ts';
 import { type DutyRules, howSeen, type SignedJoint, signSheetOf } from '../../../../record/index.ts';
-import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
+import type { ClientCatalogue } from '../../../ui/held/index.ts';
 import { mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 

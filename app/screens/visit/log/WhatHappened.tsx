@@ -12,11 +12,10 @@ import {
   wordsFor,
 } from '../../../../record/index.ts';
 import { sync } from '../../../../sync/run.ts';
-import { Happened } from '../../../ui/book/Happened.tsx';
-import { Fields } from '../../../ui/form/Fields.tsx';
-import { ReasonForm } from '../../../ui/form/ReasonForm.tsx';
-import type { Write } from '../../../ui/held/use-visit.ts';
-import { useUnits } from '../../../ui/units/units.ts';
+import { Happened } from '../../../ui/book/index.ts';
+import { Fields, ReasonForm } from '../../../ui/form/index.ts';
+import type { Write } from '../../../ui/held/index.ts';
+import { useUnits } from '../../../ui/units/index.ts';
 
 interface Props {
   run: RunRow;

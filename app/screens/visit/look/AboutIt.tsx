@@ -1,6 +1,5 @@
 import type { Bodies } from '../../../../record/index.ts';
-import { Choices } from '../../../ui/form/Choices.tsx';
-import { KeptField } from '../../../ui/form/KeptField.tsx';
+import { Choices, KeptField } from '../../../ui/form/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write'>;

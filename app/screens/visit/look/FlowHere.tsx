@@ -1,6 +1,6 @@
 import { flow, InputError, operatingPoint, pressure, quantityWords, withSteps } from '../../../../core/index.ts';
 import { surveyOf } from '../../../../record/index.ts';
-import { useUnits } from '../../../ui/units/units.ts';
+import { useUnits } from '../../../ui/units/index.ts';
 import { readSetting, usualSetting } from '../../flow/setting.ts';
 import { flowLink } from '../flow-link.ts';
 import type { StageProps } from '../stage-props.ts';

@@ -1,4 +1,4 @@
-import { usePremises } from '../../../ui/held/use-premises.ts';
+import { usePremises } from '../../../ui/held/index.ts';
 import { conditionWords } from '../../../ui/water-words.ts';
 import type { StageProps } from '../stage-props.ts';
 

@@ -1,8 +1,7 @@
 import { useId } from 'react';
 import { isOn, lengthTyped, pressureTyped, readLengthIn, readPressurePsi, type SheetFigure } from '../../../../core/index.ts';
-import { useTyped } from '../../../ui/form/use-typed.ts';
-import { FigureInput, ownUnit } from '../../../ui/units/FigureInput.tsx';
-import { unitsHere, useUnits } from '../../../ui/units/units.ts';
+import { useTyped } from '../../../ui/form/index.ts';
+import { FigureInput, ownUnit, unitsHere, useUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write'>;

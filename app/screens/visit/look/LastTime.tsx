@@ -2,11 +2,10 @@ import { useEffect, useState } from 'react';
 import { endLabel } from '../../../../core/index.ts';
 import type { RunRow } from '../../../../record/index.ts';
 import { type RunState, STOP_CONDITIONS } from '../../../../record/index.ts';
-import type { LastTime as Last } from '../../../../store/queries/last-time.ts';
+import type { LastTime as Last } from '../../../../store/queries/index.ts';
 import { localToday } from '../../../../sync/run.ts';
-import { askLastTime, heldLastTime } from '../../../ui/held/last-times.ts';
-import type { Write } from '../../../ui/held/use-visit.ts';
-import { Picture } from '../../../ui/pictures/Picture.tsx';
+import { askLastTime, heldLastTime, type Write } from '../../../ui/held/index.ts';
+import { Picture } from '../../../ui/pictures/index.ts';
 import { dayWords } from '../../../ui/words.ts';
 
 const SIDES = { from: 'Water side', to: 'Inlet', rejoin: 'To be joined again' } as const;

@@ -1,14 +1,9 @@
 import { useMemo } from 'react';
 import { asTyped, endLabel, endName, type FindingRow, type Judgement, length, said, shortName, type Units } from '../../../../core/index.ts';
 import { type Bodies, judgeRun, type ReadRun, type RunRow, STOP_CONDITIONS, sameOutlet } from '../../../../record/index.ts';
-import { EndLookup } from '../../../ui/ends/EndLookup.tsx';
-import { EndPicker } from '../../../ui/ends/EndPicker.tsx';
-import { usualEnds } from '../../../ui/ends/usual-ends.ts';
-import { Choices } from '../../../ui/form/Choices.tsx';
-import { Fold } from '../../../ui/form/Fold.tsx';
-import { fetched } from '../../../ui/form/fetched.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
-import { useUnits } from '../../../ui/units/units.ts';
+import { EndLookup, EndPicker, usualEnds } from '../../../ui/ends/index.ts';
+import { Choices, Fold, fetched } from '../../../ui/form/index.ts';
+import { InUnits, useUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { AboutIt, Before } from './AboutIt.tsx';
 import { Complaints } from './Complaints.tsx';

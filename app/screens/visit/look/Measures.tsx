@@ -1,12 +1,9 @@
 import { type ReactNode, useId, useState } from 'react';
 import { asTyped, length, parseEnd, pressure, pressureTyped, readLengthIn, readPressurePsi, said, type Units } from '../../../../core/index.ts';
 import type { Bodies } from '../../../../record/index.ts';
-import { reachAddress } from '../../../ui/ends/reach-wanted.ts';
-import { Choices } from '../../../ui/form/Choices.tsx';
-import { useTyped } from '../../../ui/form/use-typed.ts';
-import { FigureInput, ownUnit } from '../../../ui/units/FigureInput.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
-import { useUnits } from '../../../ui/units/units.ts';
+import { reachAddress } from '../../../ui/ends/index.ts';
+import { Choices, useTyped } from '../../../ui/form/index.ts';
+import { FigureInput, InUnits, ownUnit, useUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 const FINISH: [Bodies['stub-seen']['finish'], string][] = [

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { type Judgement, LINE_KINDS, type LineKindId } from '../../../../core/index.ts';
 import type { Bodies } from '../../../../record/index.ts';
-import { Choices } from '../../../ui/form/Choices.tsx';
+import { Choices } from '../../../ui/form/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { Findings } from './Findings.tsx';
 import { VerdictRow } from './Verdicts.tsx';

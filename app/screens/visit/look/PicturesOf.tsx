@@ -1,6 +1,5 @@
 import { type Gathered, SHOWN, type Shown } from '../../../../record/index.ts';
-import { Picture } from '../../../ui/pictures/Picture.tsx';
-import { useAddPictures } from '../../../ui/pictures/use-add-pictures.ts';
+import { Picture, useAddPictures } from '../../../ui/pictures/index.ts';
 
 interface Props {
   visitId: string;

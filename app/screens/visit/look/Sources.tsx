@@ -11,14 +11,10 @@ import {
 } from '../../../../core/index.ts';
 import type { Bodies } from '../../../../record/index.ts';
 import { needOfRun, stockOf, vanOf } from '../../../../record/index.ts';
-import { newId } from '../../../ui/book/book.ts';
-import { EndPicker } from '../../../ui/ends/EndPicker.tsx';
-import { usualEnds } from '../../../ui/ends/usual-ends.ts';
-import { Choices } from '../../../ui/form/Choices.tsx';
-import { ownUnit } from '../../../ui/units/FigureInput.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
-import { Reasons } from '../../../ui/units/Reasons.tsx';
-import { unitsHere, useUnits } from '../../../ui/units/units.ts';
+import { newId } from '../../../ui/book/index.ts';
+import { EndPicker, usualEnds } from '../../../ui/ends/index.ts';
+import { Choices } from '../../../ui/form/index.ts';
+import { InUnits, ownUnit, Reasons, unitsHere, useUnits } from '../../../ui/units/index.ts';
 import { money } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 

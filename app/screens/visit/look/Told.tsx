@@ -1,6 +1,6 @@
 import { endLabel } from '../../../../core/index.ts';
 import type { RunRow, RunState, Told as ToldEnd } from '../../../../record/index.ts';
-import type { Write } from '../../../ui/held/use-visit.ts';
+import type { Write } from '../../../ui/held/index.ts';
 
 const SIDES = { from: 'Water side', to: 'Inlet', rejoin: 'To be joined again' } as const;
 

@@ -1,6 +1,6 @@
 import { mayReuse, type ReuseRow } from '../../../../core/index.ts';
-import { Choices } from '../../../ui/form/Choices.tsx';
-import { Reasons } from '../../../ui/units/Reasons.tsx';
+import { Choices } from '../../../ui/form/index.ts';
+import { Reasons } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'context' | 'state' | 'write' | 'catalogue'>;

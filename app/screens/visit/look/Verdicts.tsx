@@ -1,6 +1,6 @@
 import type { Cause, Judgement, Judgements, LookVerdict } from '../../../../core/index.ts';
-import { Fold } from '../../../ui/form/Fold.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { Fold } from '../../../ui/form/index.ts';
+import { InUnits } from '../../../ui/units/index.ts';
 
 const OF: Record<Judgement['of'], string> = {
   line: 'Old line',

@@ -1,6 +1,6 @@
 import { useId, useState } from 'react';
 import { bucketGpm, pressure, quantityWords } from '../../../../core/index.ts';
-import { useUnits } from '../../../ui/units/units.ts';
+import { useUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { PressureField } from './Measures.tsx';
 import { readDegF, readGallons } from './read-water.ts';

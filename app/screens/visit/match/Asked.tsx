@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import type { AskedNeed } from '../../../../core/index.ts';
 import type { RunNeed } from '../../../../record/index.ts';
-import { fetched } from '../../../ui/form/fetched.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { fetched } from '../../../ui/form/index.ts';
+import { InUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'write' | 'state'> & { asked: RunNeed['asked'] };

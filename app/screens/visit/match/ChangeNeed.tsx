@@ -1,9 +1,7 @@
 import { useState } from 'react';
 import { type AskedNeed, readLengthIn, readPressurePsi } from '../../../../core/index.ts';
-import { ReasonForm } from '../../../ui/form/ReasonForm.tsx';
-import { FigureInput, ownUnit } from '../../../ui/units/FigureInput.tsx';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
-import { useUnits } from '../../../ui/units/units.ts';
+import { ReasonForm } from '../../../ui/form/index.ts';
+import { FigureInput, InUnits, ownUnit, useUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 type Props = Pick<StageProps, 'run' | 'write' | 'state'> & { need: AskedNeed; onDone: () => void };

@@ -1,7 +1,7 @@
 import { deviceNames, historyOf, type RunRow, type RunState, tell, type VisitSheet, wholeOf, wordsFor } from '../../../../record/index.ts';
 import { sync } from '../../../../sync/run.ts';
-import type { Write } from '../../../ui/held/use-visit.ts';
-import { useUnits } from '../../../ui/units/units.ts';
+import type { Write } from '../../../ui/held/index.ts';
+import { useUnits } from '../../../ui/units/index.ts';
 import { localTime } from '../../../ui/words.ts';
 
 const WHAT = {

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import type { hangsOn, OpenFact } from '../../../../core/index.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { InUnits } from '../../../ui/units/index.ts';
 
 const QUESTIONS: Record<OpenFact, { asks: string; yes: string; no: string }> = {
   hidden: { asks: 'Will its joints be closed in for good?', yes: 'Closed in', no: 'They stay in sight' },

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { against, type Chain, endLabel, type MatchQuery, matchPreferring, shortName } from '../../../../core/index.ts';
 import type { Bodies } from '../../../../record/index.ts';
-import { EndLookup } from '../../../ui/ends/EndLookup.tsx';
+import { EndLookup } from '../../../ui/ends/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 interface Props extends Pick<StageProps, 'state' | 'catalogue' | 'run' | 'visitId' | 'context'> {

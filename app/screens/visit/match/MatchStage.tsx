@@ -2,9 +2,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import { type Chain, cardVersionOf, hangsOn, matchPreferring, type OpenFact, stockForCut, workKind } from '../../../../core/index.ts';
 import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, judgeRun, needOfRun, stockOf, surveyOf, vanOf } from '../../../../record/index.ts';
-import { Chains, chainKey } from '../../../ui/chains/Chains.tsx';
-import { fetched } from '../../../ui/form/fetched.tsx';
-import { whereElse } from '../../../ui/held/stock.ts';
+import { Chains, chainKey } from '../../../ui/chains/index.ts';
+import { fetched } from '../../../ui/form/index.ts';
+import { whereElse } from '../../../ui/held/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { Asked } from './Asked.tsx';
 

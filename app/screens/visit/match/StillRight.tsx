@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { against, type MatchQuery } from '../../../../core/index.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { InUnits } from '../../../ui/units/index.ts';
 
 /** Says what of the accepted chain no longer does what is asked of it, since more was seen or another thing asked. */
 export default function StillRight({ query, parts }: { query: MatchQuery; parts: string[] }) {

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { type Cost, cameTo, dayVisitOf, estimateOf, type ReadRun, type VisitSheet } from '../../../../record/index.ts';
-import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
-import { useShop } from '../../../ui/held/use-shop.ts';
-import { PrintHead } from '../../../ui/saved/PrintHead.tsx';
+import { type ClientCatalogue, useShop } from '../../../ui/held/index.ts';
+import { PrintHead } from '../../../ui/saved/index.ts';
 import { money } from '../../../ui/words.ts';
 import { SheetKeys } from './SheetKeys.tsx';
 

@@ -1,8 +1,8 @@
 import { withQuantities } from '../../../../core/index.ts';
 import type { RunRow } from '../../../../record/index.ts';
 import { type RunState, STAGES, type Stage, sentenceOf } from '../../../../record/index.ts';
-import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import type { ClientCatalogue } from '../../../ui/held/index.ts';
+import { InUnits } from '../../../ui/units/index.ts';
 import { StepWords } from '../card/StepWords.tsx';
 import { jointUnderWork, TheLine } from '../TheLine.tsx';
 

@@ -1,10 +1,9 @@
 import { ROUNDS, workKind } from '../../../../core/index.ts';
 import type { RunState } from '../../../../record/index.ts';
 import { type ReadRun, type VisitSheet, watchedWords } from '../../../../record/index.ts';
-import type { ClientCatalogue } from '../../../ui/held/catalogue.ts';
-import { useShop } from '../../../ui/held/use-shop.ts';
-import { Picture } from '../../../ui/pictures/Picture.tsx';
-import { PrintHead } from '../../../ui/saved/PrintHead.tsx';
+import { type ClientCatalogue, useShop } from '../../../ui/held/index.ts';
+import { Picture } from '../../../ui/pictures/index.ts';
+import { PrintHead } from '../../../ui/saved/index.ts';
 import { localTime, mlPerDay, proofWords, recheckWords } from '../../../ui/words.ts';
 import { SheetKeys } from './SheetKeys.tsx';
 

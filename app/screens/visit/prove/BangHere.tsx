@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { pressure, quantityWords, SURGE_LIMIT_PSI } from '../../../../core/index.ts';
 import { surveyOf } from '../../../../record/index.ts';
-import { useUnits } from '../../../ui/units/units.ts';
+import { useUnits } from '../../../ui/units/index.ts';
 import { readSetting, settingOf } from '../../flow/setting.ts';
 import { hammerAsked } from '../../hammer/asked.ts';
 import { useHammer } from '../../hammer/use-hammer.ts';

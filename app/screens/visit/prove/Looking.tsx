@@ -13,8 +13,8 @@ import {
   waitFor,
 } from '../../../../core/index.ts';
 import type { EntryOf } from '../../../../record/index.ts';
-import { useKeys } from '../../../ui/keys/use-keys.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { useKeys } from '../../../ui/keys/index.ts';
+import { InUnits } from '../../../ui/units/index.ts';
 import { clock, mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 import { elapsedOf } from './stopwatch.ts';

@@ -1,8 +1,7 @@
 import { useState } from 'react';
 import { METHODS, type Method, ROUNDS, type Round } from '../../../../core/index.ts';
-import { Choices } from '../../../ui/form/Choices.tsx';
-import { fetched } from '../../../ui/form/fetched.tsx';
-import { useKeys } from '../../../ui/keys/use-keys.ts';
+import { Choices, fetched } from '../../../ui/form/index.ts';
+import { useKeys } from '../../../ui/keys/index.ts';
 import { recheckWords } from '../../../ui/words.ts';
 import { PicturesOfJoints } from '../look/PicturesOf.tsx';
 import type { StageProps } from '../stage-props.ts';

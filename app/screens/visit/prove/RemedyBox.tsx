@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { drainRemedy, remedy, turns24, writeTurns } from '../../../../core/index.ts';
-import { Reasons } from '../../../ui/units/Reasons.tsx';
+import { Reasons } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import type { Target } from './target.ts';
 

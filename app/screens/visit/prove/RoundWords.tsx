@@ -1,5 +1,5 @@
 import { ROUNDS, type Round, withQuantities } from '../../../../core/index.ts';
-import { InUnits } from '../../../ui/units/InUnits.tsx';
+import { InUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 
 /** What a round is for, and what the card says of it for this appliance. */

@@ -1,5 +1,5 @@
 import type { RunRow, RunState } from '../../../../record/index.ts';
-import type { Write } from '../../../ui/held/use-visit.ts';
+import type { Write } from '../../../ui/held/index.ts';
 
 /** A running leak, in reach at every stage: water off first, then power. */
 export function RunningLeak({

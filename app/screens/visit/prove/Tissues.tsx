@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { FIRST_DROP_DELAY_MIN, METHODS, sealById, waitFor } from '../../../../core/index.ts';
 import type { EntryOf, ReadRun, RunRow, RunState } from '../../../../record/index.ts';
-import type { Write } from '../../../ui/held/use-visit.ts';
+import type { Write } from '../../../ui/held/index.ts';
 import { clock } from '../../../ui/words.ts';
 import { elapsedOf } from './stopwatch.ts';
 

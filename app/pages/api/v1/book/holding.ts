@@ -1,8 +1,8 @@
 import * as z from 'zod/mini';
 import { uuid } from '../../../../../record/index.ts';
-import { holding } from '../../../../../store/queries/changes.ts';
+import { holding } from '../../../../../store/queries/index.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/door/endpoint.ts';
+import { get } from '../../../../http/door/index.ts';
 
 const ids = z.array(uuid).check(z.maxLength(200, 'holds more than 200'));
 const asked = z.object({ premises: ids, visit: ids });

@@ -1,9 +1,7 @@
 import type { APIRoute } from 'astro';
-import { importBook } from '../../../../../store/files/book-file.ts';
+import { importBook } from '../../../../../store/files/index.ts';
 import { database } from '../../../../http/database.ts';
-import { answerOf } from '../../../../http/door/faults.ts';
-import { json } from '../../../../http/door/problem.ts';
-import { MAX_BOOK_FILE, spooled } from '../../../../http/door/spooled.ts';
+import { answerOf, json, MAX_BOOK_FILE, spooled } from '../../../../http/door/index.ts';
 
 /** Takes a book into an empty shop, all or nothing. */
 export const POST: APIRoute = async ({ request, locals }) => {

@@ -1,10 +1,9 @@
 import type { APIRoute } from 'astro';
-import { now } from '../../../../../store/database/clock.ts';
-import { CsvFileError } from '../../../../../store/files/csv-rows.ts';
+import { now } from '../../../../../store/database/index.ts';
+import { CsvFileError } from '../../../../../store/files/index.ts';
 import { CalledOffError, importParts } from '../../../../../store/own-parts/index.ts';
 import { database } from '../../../../http/database.ts';
-import { answerOf } from '../../../../http/door/faults.ts';
-import { MAX_FILE, readBytes } from '../../../../http/door/guard.ts';
+import { answerOf, MAX_FILE, readBytes } from '../../../../http/door/index.ts';
 
 /**
  * Takes in a file of own parts, all or nothing.

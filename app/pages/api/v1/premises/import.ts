@@ -1,11 +1,8 @@
 import type { APIRoute } from 'astro';
-import { now } from '../../../../../store/database/clock.ts';
-import { CsvFileError } from '../../../../../store/files/csv-rows.ts';
-import { importPremises } from '../../../../../store/files/premises-file.ts';
+import { now } from '../../../../../store/database/index.ts';
+import { CsvFileError, importPremises } from '../../../../../store/files/index.ts';
 import { database } from '../../../../http/database.ts';
-import { answerOf } from '../../../../http/door/faults.ts';
-import { MAX_FILE, readBytes } from '../../../../http/door/guard.ts';
-import { json } from '../../../../http/door/problem.ts';
+import { answerOf, json, MAX_FILE, readBytes } from '../../../../http/door/index.ts';
 
 /** Takes in a CSV file of premises, all or nothing; what will not do comes back as problem details, with every fault by line and column. */
 export const POST: APIRoute = async ({ request, locals }) => {

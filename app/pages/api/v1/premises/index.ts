@@ -1,9 +1,8 @@
-import { now } from '../../../../../store/database/clock.ts';
-import { premisesList } from '../../../../../store/queries/premises.ts';
-import { shopToday } from '../../../../../store/queries/shop.ts';
-import { premisesQuery } from '../../../../http/asked/premises-asked.ts';
+import { now } from '../../../../../store/database/index.ts';
+import { premisesList, shopToday } from '../../../../../store/queries/index.ts';
+import { premisesQuery } from '../../../../http/asked/index.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/door/endpoint.ts';
+import { get } from '../../../../http/door/index.ts';
 
 /** Premises by name, or those that all the words of `q` are found in. */
 export const GET = get(async ({ url, locals }) =>

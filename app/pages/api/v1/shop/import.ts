@@ -1,9 +1,7 @@
 import type { APIRoute } from 'astro';
-import { importShop } from '../../../../../store/files/shop-file.ts';
+import { importShop } from '../../../../../store/files/index.ts';
 import { database } from '../../../../http/database.ts';
-import { answerOf } from '../../../../http/door/faults.ts';
-import { json } from '../../../../http/door/problem.ts';
-import { spooled } from '../../../../http/door/spooled.ts';
+import { answerOf, json, spooled } from '../../../../http/door/index.ts';
 
 /** Takes a shop's file into an empty shop, all or nothing. */
 export const POST: APIRoute = async ({ request, locals }) => {

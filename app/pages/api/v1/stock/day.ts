@@ -1,9 +1,8 @@
 import * as z from 'zod/mini';
 import { localDay } from '../../../../../record/index.ts';
-import { withRuns } from '../../../../../store/queries/day.ts';
-import { visitsBetween } from '../../../../../store/queries/visits.ts';
+import { visitsBetween, withRuns } from '../../../../../store/queries/index.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/door/endpoint.ts';
+import { get } from '../../../../http/door/index.ts';
 
 const asked = z.object({ day: localDay });
 

@@ -1,8 +1,8 @@
 import * as z from 'zod/mini';
 import { uuid } from '../../../../../record/index.ts';
-import { stockHistory } from '../../../../../store/queries/stock-entries.ts';
+import { stockHistory } from '../../../../../store/queries/index.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/door/endpoint.ts';
+import { get } from '../../../../http/door/index.ts';
 
 const asked = z.object({ place: uuid });
 

@@ -1,10 +1,8 @@
 import type { APIRoute } from 'astro';
 import { shopCatalogue } from '../../../../../store/own-parts/index.ts';
-import { shopSince } from '../../../../../store/queries/shop.ts';
-import { stockAnswer } from '../../../../../store/queries/stock.ts';
+import { shopSince, stockAnswer } from '../../../../../store/queries/index.ts';
 import { database } from '../../../../http/database.ts';
-import { answerOf } from '../../../../http/door/faults.ts';
-import { json } from '../../../../http/door/problem.ts';
+import { answerOf, json } from '../../../../http/door/index.ts';
 
 /** What lies on each shelf and van, and what is to be bought so that each has its minimum again. */
 export const GET: APIRoute = async ({ request, locals }) => {

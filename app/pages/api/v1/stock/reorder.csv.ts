@@ -1,9 +1,9 @@
 import Papa from 'papaparse';
 import { REORDER_COLUMNS, reorderRows } from '../../../../../record/index.ts';
 import { shopCatalogue } from '../../../../../store/own-parts/index.ts';
-import { stockAnswer } from '../../../../../store/queries/stock.ts';
+import { stockAnswer } from '../../../../../store/queries/index.ts';
 import { database } from '../../../../http/database.ts';
-import { CSV, file } from '../../../../http/door/endpoint.ts';
+import { CSV, file } from '../../../../http/door/index.ts';
 
 /** What is to be bought, for a spreadsheet or a supplier. */
 export const GET = file({ type: CSV, name: 'reorder.csv' }, async ({ locals }) => {

@@ -1,15 +1,11 @@
 import type { APIRoute } from 'astro';
-import { now } from '../../../../../store/database/clock.ts';
-import { readFile } from '../../../../../store/files/parse-apart.ts';
-import { importVisit } from '../../../../../store/files/visit-file.ts';
-import { plannedVisits } from '../../../../../store/queries/day.ts';
-import { visitAnswer } from '../../../../http/answers/visit-answer.ts';
-import { daysAsked } from '../../../../http/asked/day-asked.ts';
+import { now } from '../../../../../store/database/index.ts';
+import { importVisit, readFile } from '../../../../../store/files/index.ts';
+import { plannedVisits } from '../../../../../store/queries/index.ts';
+import { visitAnswer } from '../../../../http/answers/index.ts';
+import { daysAsked } from '../../../../http/asked/index.ts';
 import { database } from '../../../../http/database.ts';
-import { get } from '../../../../http/door/endpoint.ts';
-import { answerOf } from '../../../../http/door/faults.ts';
-import { MAX_FILE, readBody } from '../../../../http/door/guard.ts';
-import { json } from '../../../../http/door/problem.ts';
+import { answerOf, get, json, MAX_FILE, readBody } from '../../../../http/door/index.ts';
 
 /** Visits of some days, both included, with how far they are, what they run into, and what the van lacks for them. */
 export const GET = get(async ({ url, locals }) => {

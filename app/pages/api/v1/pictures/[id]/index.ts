@@ -1,13 +1,11 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
 import { pictureId } from '../../../../../../record/index.ts';
-import { now } from '../../../../../../store/database/clock.ts';
-import { PieceError, takePiece } from '../../../../../../store/images/pictures.ts';
-import { pictureAnswer } from '../../../../../http/answers/picture-answer.ts';
+import { now } from '../../../../../../store/database/index.ts';
+import { PieceError, takePiece } from '../../../../../../store/images/index.ts';
+import { pictureAnswer } from '../../../../../http/answers/index.ts';
 import { database } from '../../../../../http/database.ts';
-import { answerOf } from '../../../../../http/door/faults.ts';
-import { readBytes } from '../../../../../http/door/guard.ts';
-import { json } from '../../../../../http/door/problem.ts';
+import { answerOf, json, readBytes } from '../../../../../http/door/index.ts';
 
 const whole = (most: number) => z.coerce.number('wants a number').check(z.int('wants a whole number'), z.gte(0, 'must be 0 or more'), z.lte(most, `is more than ${most}`)); // biome-ignore format: one shape
 const asked = z.object({ id: pictureId, at: whole(100_000_000), size: whole(100_000_000) });

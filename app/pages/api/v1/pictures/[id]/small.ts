@@ -1,4 +1,4 @@
-import { pictureAnswer } from '../../../../../http/answers/picture-answer.ts';
+import { pictureAnswer } from '../../../../../http/answers/index.ts';
 
 /** The picture, small. */
 export const GET = pictureAnswer(true);

@@ -1,7 +1,7 @@
-import { lastStates, premisesWhole } from '../../../../../../store/queries/premises.ts';
-import { premisesAsked } from '../../../../../http/asked/premises-asked.ts';
+import { lastStates, premisesWhole } from '../../../../../../store/queries/index.ts';
+import { premisesAsked } from '../../../../../http/asked/index.ts';
 import { database } from '../../../../../http/database.ts';
-import { get } from '../../../../../http/door/endpoint.ts';
+import { get } from '../../../../../http/door/index.ts';
 
 /** A premises with all that stands and happens there, each run with how it stood last. */
 export const GET = get(async ({ params, locals }) => {

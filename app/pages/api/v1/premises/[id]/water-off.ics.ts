@@ -2,11 +2,11 @@ import ical, { ICalEventStatus } from 'ical-generator';
 import * as z from 'zod/mini';
 import { InputError, losing, planIsolation } from '../../../../../../core/index.ts';
 import { instantOf, networkOf } from '../../../../../../record/index.ts';
-import { now } from '../../../../../../store/database/clock.ts';
-import { lastStates, premisesWhole } from '../../../../../../store/queries/premises.ts';
-import { premisesAsked } from '../../../../../http/asked/premises-asked.ts';
+import { now } from '../../../../../../store/database/index.ts';
+import { lastStates, premisesWhole } from '../../../../../../store/queries/index.ts';
+import { premisesAsked } from '../../../../../http/asked/index.ts';
 import { database } from '../../../../../http/database.ts';
-import { file } from '../../../../../http/door/endpoint.ts';
+import { file } from '../../../../../http/door/index.ts';
 
 const time = z.string().check(z.regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'is no time of the day'));
 const thingId = z.string().check(z.minLength(1), z.maxLength(60, 'is longer than 60 characters'));

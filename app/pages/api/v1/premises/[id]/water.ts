@@ -1,12 +1,9 @@
 import type { APIRoute } from 'astro';
-import { now } from '../../../../../../store/database/clock.ts';
-import { readFile } from '../../../../../../store/files/parse-apart.ts';
-import { exportWater, importWater } from '../../../../../../store/files/water-file.ts';
-import { premisesAsked } from '../../../../../http/asked/premises-asked.ts';
+import { now } from '../../../../../../store/database/index.ts';
+import { exportWater, importWater, readFile } from '../../../../../../store/files/index.ts';
+import { premisesAsked } from '../../../../../http/asked/index.ts';
 import { database } from '../../../../../http/database.ts';
-import { answerOf } from '../../../../../http/door/faults.ts';
-import { MAX_FILE, readBody } from '../../../../../http/door/guard.ts';
-import { json } from '../../../../../http/door/problem.ts';
+import { answerOf, json, MAX_FILE, readBody } from '../../../../../http/door/index.ts';
 
 /** The water of a premises as a file. */
 export const GET: APIRoute = async ({ params, locals }) => {

@@ -1,5 +1,5 @@
-import { certificateAsked } from '../../../../../http/answers/certificate.ts';
-import { file } from '../../../../../http/door/endpoint.ts';
+import { certificateAsked } from '../../../../../http/answers/index.ts';
+import { file } from '../../../../../http/door/index.ts';
 import { certificatePdf } from '../../../../../http/pdf/certificate.ts';
 
 /** What was proven at a visit, on paper. */

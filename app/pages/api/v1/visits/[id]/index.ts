@@ -1,10 +1,10 @@
 import { catalogue } from '../../../../../../catalog/index.ts';
 import { dayVisitOf, statusOf } from '../../../../../../record/index.ts';
-import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
-import { runAnswer } from '../../../../../http/answers/run-answer.ts';
-import { visitAsked } from '../../../../../http/asked/visit-asked.ts';
+import { statesOf, visitSheet } from '../../../../../../store/queries/index.ts';
+import { runAnswer } from '../../../../../http/answers/index.ts';
+import { visitAsked } from '../../../../../http/asked/index.ts';
 import { database } from '../../../../../http/database.ts';
-import { get } from '../../../../../http/door/endpoint.ts';
+import { get } from '../../../../../http/door/index.ts';
 
 export const GET = get(async ({ params, locals }) => {
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));

@@ -1,10 +1,9 @@
 import ical from 'ical-generator';
-import { now } from '../../../../../../store/database/clock.ts';
-import { statesOf, visitSheet } from '../../../../../../store/queries/visits.ts';
-import { visitAsked } from '../../../../../http/asked/visit-asked.ts';
+import { now } from '../../../../../../store/database/index.ts';
+import { statesOf, visitSheet } from '../../../../../../store/queries/index.ts';
+import { visitAsked } from '../../../../../http/asked/index.ts';
 import { database } from '../../../../../http/database.ts';
-import { file } from '../../../../../http/door/endpoint.ts';
-import { RefusedError } from '../../../../../http/door/faults.ts';
+import { file, RefusedError } from '../../../../../http/door/index.ts';
 
 /** The rechecks of a visit's signed-off runs, for any calendar. */
 export const GET = file({ type: 'text/calendar; charset=utf-8', name: ({ params }) => `recheck-${params.id}.ics` }, async ({ params, locals }) => {

@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import { catalogue } from '../../../../../../catalog/index.ts';
 import { type RecordRow, recordRows } from '../../../../../../record/index.ts';
-import { visitSheet } from '../../../../../../store/queries/visits.ts';
-import { visitAsked } from '../../../../../http/asked/visit-asked.ts';
+import { visitSheet } from '../../../../../../store/queries/index.ts';
+import { visitAsked } from '../../../../../http/asked/index.ts';
 import { database } from '../../../../../http/database.ts';
-import { CSV, file } from '../../../../../http/door/endpoint.ts';
+import { CSV, file } from '../../../../../http/door/index.ts';
 import { unitsAsked } from '../../../../../http/units.ts';
 
 /** Everything recorded on a visit, in plain words; cells that a spreadsheet would run as formulas are made safe. */

@@ -1,5 +1,5 @@
-import { tagsAsked } from '../../../../../http/answers/tags.ts';
-import { file } from '../../../../../http/door/endpoint.ts';
+import { tagsAsked } from '../../../../../http/answers/index.ts';
+import { file } from '../../../../../http/door/index.ts';
 import { tagsPdf } from '../../../../../http/pdf/tags.ts';
 
 /** Tags of all runs of a visit, ten on a sheet. */

@@ -1,7 +1,6 @@
 import type { APIRoute } from 'astro';
 import * as z from 'zod/mini';
-import { answerOf } from '../../../../../../http/door/faults.ts';
-import { readJson } from '../../../../../../http/door/guard.ts';
+import { answerOf, readJson } from '../../../../../../http/door/index.ts';
 import { askGauge } from '../../../../../../http/gauge.ts';
 
 const letOut = z.strictObject({ ml: z.number('wants a number').check(z.gt(0, 'must be more than 0'), z.lte(1000, 'is more than 1000')) });

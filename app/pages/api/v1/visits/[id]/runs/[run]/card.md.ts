@@ -1,6 +1,6 @@
 import { cardMarkdown } from '../../../../../../../../core/index.ts';
-import { runCardAsked } from '../../../../../../../http/answers/run-card.ts';
-import { file } from '../../../../../../../http/door/endpoint.ts';
+import { runCardAsked } from '../../../../../../../http/answers/index.ts';
+import { file } from '../../../../../../../http/door/index.ts';
 
 /** The work card of a run as a list of tasks. */
 export const GET = file({ type: 'text/markdown; charset=utf-8', name: ({ params }) => `card-${params.run}.md` }, async (asked) => {

@@ -1,5 +1,5 @@
-import { runCardAsked } from '../../../../../../../http/answers/run-card.ts';
-import { file } from '../../../../../../../http/door/endpoint.ts';
+import { runCardAsked } from '../../../../../../../http/answers/index.ts';
+import { file } from '../../../../../../../http/door/index.ts';
 import { workCardPdf } from '../../../../../../../http/pdf/work-card.ts';
 
 /** The work card of a run, one or two pages. */

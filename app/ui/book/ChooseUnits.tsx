@@ -1,7 +1,7 @@
 import type { Shop } from '../../../record/index.ts';
-import { say, saying } from '../book/book.ts';
-import { Choices } from '../form/Choices.tsx';
-import { ownHere, sayIn } from './units.ts';
+import { Choices } from '../form/index.ts';
+import { ownHere, sayIn } from '../units/index.ts';
+import { say, saying } from './book.ts';
 
 /** Which system the shop says its figures in; a device that says otherwise for itself stays so. */
 export function ChooseUnits({ shop }: { shop: Shop }) {

@@ -1,0 +1,11 @@
+export { newId, type Saying, say, saying } from './book.ts';
+export { ChooseUnits } from './ChooseUnits.tsx';
+export { FollowUpForm } from './FollowUpForm.tsx';
+export { FollowUpRow } from './FollowUpRow.tsx';
+export { Happened } from './Happened.tsx';
+export { type ApplianceRow, type DraftItem, itemOf, newItem, plainName, sayingsOfWork, toldIn, worksOf } from './new-work.ts';
+export { PickWork } from './PickWork.tsx';
+export { ReportCallback } from './ReportCallback.tsx';
+export { ReportHere } from './ReportHere.tsx';
+export { SaidOf } from './SaidOf.tsx';
+export { TakePremises } from './TakePremises.tsx';

@@ -1,0 +1,4 @@
+export { AlongList } from './AlongList.tsx';
+export { Chains, chainKey } from './Chains.tsx';
+export { flowOf } from './flow-of.ts';
+export { RankBar } from './RankBar.tsx';

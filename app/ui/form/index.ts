@@ -1,0 +1,11 @@
+export { AnswerBar } from './AnswerBar.tsx';
+export { Choices } from './Choices.tsx';
+export { type CsvFault, CsvFaults } from './CsvFaults.tsx';
+export { Fields } from './Fields.tsx';
+export { Fold } from './Fold.tsx';
+export { fetched } from './fetched.tsx';
+export { KeptField } from './KeptField.tsx';
+export { ReasonForm } from './ReasonForm.tsx';
+export { Select } from './Select.tsx';
+export { type Asked, inAddress, useAsked } from './use-asked.ts';
+export { useTyped } from './use-typed.ts';

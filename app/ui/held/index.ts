@@ -1,0 +1,11 @@
+export { type ClientCatalogue, catalogueChanged, keepCatalogue, namesOf, useCatalogue } from './catalogue.ts';
+export { askLastTime, heldLastTime, keepLastTimes } from './last-times.ts';
+export { isTakenBack, lastPress, noteNewPress, noteOfSamePress, onPress, type Press, withdrawBy } from './presses.ts';
+export { keepStock, whereElse } from './stock.ts';
+export { useLedger } from './use-ledger.ts';
+export { usePremises } from './use-premises.ts';
+export { type FoundPremises, usePremisesSearch } from './use-premises-search.ts';
+export { useOfShop, useShop } from './use-shop.ts';
+export { useStanding } from './use-standing.ts';
+export { useTried } from './use-tried.ts';
+export { useVisit, type VisitRecord, type Write } from './use-visit.ts';

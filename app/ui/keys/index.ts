@@ -1,0 +1,2 @@
+export { ownKeys } from './keyboard.ts';
+export { useKeys } from './use-keys.ts';

@@ -1,0 +1,3 @@
+export { Picture } from './Picture.tsx';
+export { takePicture } from './take-picture.ts';
+export { useAddPictures } from './use-add-pictures.ts';

@@ -1,0 +1,10 @@
+export { Breath, drainedOrClosed, inSlices } from './breath.ts';
+export { byShop, untilMoved } from './by-shop.ts';
+export { machineZone, now } from './clock.ts';
+export { connect, FIRST_SHOP, isDatabaseLost, type Sql, type Tx } from './connection.ts';
+export { type Cursor, lockCursor, moveCursor, shopCursor } from './cursor.ts';
+export { derivationVersion } from './derivation.ts';
+export { groupBy } from './group-by.ts';
+export { migrate, readMigrations } from './migrate.ts';
+export { BusyError, inShop, inShopAnew, OtherProgramError, wasUndone } from './shop-transaction.ts';
+export { writeAnew } from './write-anew.ts';

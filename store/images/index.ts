@@ -1,0 +1,1 @@
+export { forgetOldPieces, PieceError, pictureOf, takePiece } from './pictures.ts';
