@@ -1,5 +1,8 @@
 import assert from 'node:assert/strict';
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { describe, it } from 'node:test';
+import { pathToFileURL } from 'node:url';
 import fc from 'fast-check';
 import { type ZodType, z } from 'zod';
 import { catalogue } from '../../catalog/index.ts';
@@ -8,6 +11,7 @@ import { answerOf } from './door/faults.ts';
 import { openapi } from './openapi.ts';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './shapes/answer-shapes.ts';
 import { identifyShape, matchShape, mateShape, whyNotShape } from './shapes/api-shapes.ts';
+import { CALLS, type Call } from './shapes/calls.ts';
 
 const { parts, loose } = catalogue();
 const code = fc.oneof({ weight: 6, arbitrary: fc.constantFrom(...allEndCodes) }, { weight: 1, arbitrary: fc.string({ maxLength: 12 }) });
@@ -78,7 +82,30 @@ describe('the matching API', () => {
   it('is described by the shapes that read it', () => {
     const text = JSON.stringify(openapi());
     assert.match(text, /"openapi":"3.1.0"/);
-    for (const field of ['diameterSigmaIn', 'rejoin', 'minLengthIn', 'threadSealant', 'leakRisk', 'gainBits', 'bindsAfterTurns'])
+    for (const field of ['diameterSigmaIn', 'rejoin', 'minLengthIn', 'threadSealant', 'leakRisk', 'gainBits', 'bindsAfterTurns', 'personId'])
       assert.ok(text.includes(field), field);
+  });
+
+  it('is described call by call: each route and no other, with the very shape that it reads', async () => {
+    const folder = join(import.meta.dirname, '..', 'pages', 'api', 'v1');
+    const files = readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((name) => name.endsWith('.ts'));
+    assert.ok(files.length > 50);
+    const routes = new Map<string, unknown>();
+    for (const file of files) {
+      const route = (await import(pathToFileURL(join(folder, file)).href)) as Record<string, { takes?: unknown }>;
+      const path = `/${file}`
+        .replace(/(\/index)?\.ts$/, '')
+        .replaceAll('[', '{')
+        .replaceAll(']', '}');
+      for (const method of ['GET', 'POST', 'PUT', 'DELETE', 'ALL']) if (route[method]) routes.set(`${method} ${path}`, route[method].takes);
+    }
+    const described = new Map<string, Call>(
+      Object.entries(CALLS).flatMap(([path, calls]) =>
+        Object.entries(calls).map(([method, call]) => [`${method.toUpperCase()} ${path}`, call] as const),
+      ),
+    );
+    assert.deepEqual([...described.keys()].sort(), [...routes.keys()].sort());
+    for (const [route, takes] of routes) if (takes) assert.equal(described.get(route)?.takes, takes, route);
+    assert.ok([...routes.values()].filter(Boolean).length >= 6);
   });
 });

@@ -1,6 +1,6 @@
 /** A chain and what is asked of it, as they cross a border. The core holds the types; the compiler holds these equal to them. */
 import * as z from 'zod/mini';
-import { type Chain, type KeptReason, keptReason, type Need, QUANTITIES, type SealId, sayReason, seals } from '../../core/index.ts';
+import { type Chain, type KeptReason, keptReason, type Need, QUANTITIES, type Reason, type SealId, sayReason, seals } from '../../core/index.ts';
 import type { Same } from '../same.ts';
 import { amount, cents, count, end, id, lengthIn, text, turnsShape } from '../shapes.ts';
 
@@ -18,7 +18,9 @@ const keptShape = z.object({
   source: z.optional(text),
   figures: z.optional(z.record(id, z.union([amount, text]))),
 });
-const reasonShape = z.pipe(keptShape, z.transform(sayReason));
+/** As it is read: in words. */
+const saidShape = z.looseObject({ rule: z.string(), text: z.string() }) as unknown as z.ZodMiniType<Reason, Reason>;
+const reasonShape = z.pipe(z.pipe(keptShape, z.transform(sayReason)), saidShape);
 const because = z.array(reasonShape).check(z.maxLength(40));
 const water = z.enum(['cold', 'hot']);
 

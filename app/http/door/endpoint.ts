@@ -6,15 +6,19 @@ import { answerOf } from './faults.ts';
 import { readJson } from './guard.ts';
 import { json } from './problem.ts';
 
+/** A route that tells the shape it reads, so that its description can be held to it. */
+export type Reading = APIRoute & { takes: z.core.$ZodType };
+
 /** A POST that reads JSON of a shape and answers JSON; whatever goes wrong comes back as problem details. */
-export function post<T>(shape: z.core.$ZodType<T>, answer: (body: T, asked: Asked) => unknown | Promise<unknown>): APIRoute {
-  return async (asked) => {
+export function post<T>(shape: z.core.$ZodType<T>, answer: (body: T, asked: Asked) => unknown | Promise<unknown>): Reading {
+  const route: APIRoute = async (asked) => {
     try {
       return json(await answer(readAs(shape, await readJson(asked.request)), asked));
     } catch (error) {
       return answerOf(error);
     }
   };
+  return Object.assign(route, { takes: shape });
 }
 
 /** @throws ZodError, InputError naming the field */

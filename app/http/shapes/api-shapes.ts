@@ -61,3 +61,17 @@ export type MatchRequest = z.infer<typeof matchShape>;
 
 /** A shop to be begun, under an id that its browser made. */
 export const shopShape = z.strictObject({ id: uuid });
+
+/** Millilitres let out of a line under the gauge. */
+export const letOutShape = z.strictObject({ ml: z.number('wants a number').gt(0, 'must be more than 0').lte(1000, 'is more than 1000') });
+
+export const rulesShape = z.strictObject({
+  basedOn: z
+    .number()
+    .int()
+    .min(0)
+    .optional()
+    .describe('The version that was looked at, from scripts of before. Where two change the same rule the later stands, and both are shown'),
+  rules: houseRules,
+  reason: z.string().trim().min(1, 'Say why the house does it so.').max(1000, 'The reason is longer than 1000 characters.'),
+});

@@ -1,18 +1,3 @@
-export { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
-export { identifyShape, type MatchRequest, matchShape, mateShape, shopShape, whyNotShape } from './api-shapes.ts';
-export {
-  bookLine,
-  findAnswer,
-  importAnswer,
-  pieceAnswer,
-  premisesAnswer,
-  premisesImportAnswer,
-  premisesListAnswer,
-  shopBegun,
-  shopsAnswer,
-  stockAnswer,
-  visitsAnswer,
-  waterImportAnswer,
-} from './book-answers.ts';
-export { callbacksAnswer, dueAnswer, ledgerAnswer, shopTaken } from './ledger-answers.ts';
+export { identifyShape, letOutShape, type MatchRequest, matchShape, mateShape, rulesShape, shopShape, whyNotShape } from './api-shapes.ts';
+export { CALLS, type Call } from './calls.ts';
 export { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
