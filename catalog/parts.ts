@@ -80,7 +80,7 @@ export const PART_COLUMNS = COLUMNS.map((c) => c.name);
 export const NEEDED_COLUMNS = COLUMNS.filter((c) => c.missing === undefined).map((c) => c.name);
 
 /** The cells of a row, what an older file did not have filled in. */
-export const cellsBroughtUp = (cells: Record<string, string>): Record<string, string> =>
+export const upcastCells = (cells: Record<string, string>): Record<string, string> =>
   Object.fromEntries(COLUMNS.map((c) => [c.name, cells[c.name] ?? c.missing ?? '']));
 
 export const partRow = z

@@ -5,11 +5,11 @@ import { get } from 'node:http';
 import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { forgetLeftBodies } from '../app/http/door/index.ts';
-import { bringUpShop } from '../store/bring-up.ts';
 import { connect, migrate, now, readMigrations, writeAnew } from '../store/database/index.ts';
 import { forgetOldPieces } from '../store/images/index.ts';
 import { ensureDemo } from '../store/seed/index.ts';
 import { shopsHere } from '../store/shops.ts';
+import { upgradeShop } from '../store/upgrade-shop.ts';
 import { checkoutId, holderOf } from './checkout.ts';
 import { type Cluster, defaultDataFolder, freePort, SetupError, startCluster } from './cluster.ts';
 import { lockFolder } from './folder-lock.ts';
@@ -91,7 +91,7 @@ async function prepare(url: string, options: Options): Promise<void> {
   }
   const sql = connect(url, 1);
   try {
-    for (const { id } of await shopsHere(sql)) await bringUpShop(sql, id);
+    for (const { id } of await shopsHere(sql)) await upgradeShop(sql, id);
     await writeAnew(url, true);
     const { loaded } = existsSync(withoutDemo) ? { loaded: false } : await ensureDemo(sql, now());
     if (loaded) console.log('Demo loaded.');

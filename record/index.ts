@@ -15,7 +15,7 @@ export { few } from './few.ts';
 export { type Happening, type Telling, wholeOf } from './happening.ts';
 export { issueOf } from './issue.ts';
 export type { Refusal } from './kind.ts';
-export { type Bodies, broughtUp, type Entry, type EntryKind, type EntryOf, followsId, jointsBrought, keptForm, kindOf, kinds } from './kinds.ts';
+export { type Bodies, type Entry, type EntryKind, type EntryOf, followsId, jointsBrought, keptForm, kindOf, kinds, upcast } from './kinds.ts';
 export { type Minutes, recordOfMinutes } from './minutes.ts';
 export { need } from './parts/chain.ts';
 export { placesFor } from './parts/places.ts';
@@ -24,7 +24,7 @@ export { headOf, type PremisesBook, premisesBook, runRowsOf, sheetFrom } from '.
 export { saysContact } from './premises/premises.ts';
 export type { Appliance, Contact, Place, Premises, WaterThing } from './premises/states.ts';
 export { asDrawn, knownThings, MOST_AT_ONCE, networkOf, type TriedStop, triedIn, waterThing } from './premises/water.ts';
-export { houseRules, rulesBroughtUp } from './rules/house-rules.ts';
+export { houseRules, upcastRules } from './rules/house-rules.ts';
 export { type RulesChange, rulesAfter, rulesChanged, ruleWords } from './rules/rules.ts';
 export { dutyFactsOf } from './run/duty-facts.ts';
 export { acceptancesOf, historyOf, lastOf } from './run/history.ts';

@@ -21,8 +21,8 @@ export interface Kind<Name extends string, B> {
   /** What a device or a file may say; checked once at the border, trusted inside. */
   shape: z.ZodMiniType<B>;
   /** Brings what an older program wrote to the present shape; leaves alone what has it. Called before the shape is checked, and on reading. */
-  bringUp?: (body: unknown) => unknown;
-  /** What of a body is kept: words that follow from its figures are left out, and made again by `bringUp`. */
+  upcast?: (body: unknown) => unknown;
+  /** What of a body is kept: words that follow from its figures are left out, and made again by `upcast`. */
   kept?: (body: B) => unknown;
   /**
    * Which of them count: the last, the last of each `of`, all in their order, or what was said last of each field, so that two who look at the

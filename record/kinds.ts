@@ -101,9 +101,9 @@ export const kinds: readonly AnyKind[] = [...byName.values()];
 export const kindOf = (name: string): AnyKind | undefined => byName.get(name);
 
 /** An entry as this program reads it, whatever program wrote it. */
-export function broughtUp<E extends { kind: string; body: unknown }>(entry: E): E {
-  const bringUp = kindOf(entry.kind)?.bringUp;
-  return bringUp ? { ...entry, body: bringUp(entry.body) } : entry;
+export function upcast<E extends { kind: string; body: unknown }>(entry: E): E {
+  const up = kindOf(entry.kind)?.upcast;
+  return up ? { ...entry, body: up(entry.body) } : entry;
 }
 
 /** An entry as it is kept and sent: without the words that are made when it is read. */

@@ -6,8 +6,8 @@ import { defaultRules } from '../core/house/rules.ts';
 import { BODIES } from './bodies.testing.ts';
 import { refusalFor } from './check.ts';
 
-import { broughtUp, type Entry, kindOf, kinds } from './kinds.ts';
-import { rulesBroughtUp } from './rules/house-rules.ts';
+import { type Entry, kindOf, kinds, upcast } from './kinds.ts';
+import { upcastRules } from './rules/house-rules.ts';
 import type { OpenItem, RunNow } from './run/now.ts';
 import { readSent } from './shape.ts';
 import { standing } from './standing.ts';
@@ -28,7 +28,7 @@ describe('every kind of entry', () => {
       const { what } = tell(read.entry, wordsFor(null, { all: [], log: [] }));
       assert.match(what, /\w{2}/);
       assert.doesNotMatch(what, /undefined|null|\[object|[0-9a-f]{8}-/);
-      assert.deepEqual(broughtUp(read.entry), read.entry);
+      assert.deepEqual(upcast(read.entry), read.entry);
     });
   }
   it('says its figures in either system, what was typed as it was typed', () => {
@@ -126,13 +126,13 @@ describe('what cannot be kept', () => {
 describe('older entries and rules', () => {
   it('an acceptance with the rules of an older house has the others as usual', () => {
     const older = entry('chain-accepted', { rules: { push: 'never', ferrule: 'with luck' } });
-    const { rules } = (broughtUp(older) as unknown as { body: { rules: typeof defaultRules } }).body;
+    const { rules } = (upcast(older) as unknown as { body: { rules: typeof defaultRules } }).body;
     assert.deepEqual(rules, { ...defaultRules, push: 'never' });
   });
   it('rules that have everything stay as they are', () => {
     const own = { ...defaultRules, push: 'never' as const, recheckHours: 48, weights: { ...defaultRules.weights, tripDollars: 9 } };
-    assert.deepEqual(rulesBroughtUp(own), own);
-    assert.deepEqual(rulesBroughtUp(null), defaultRules);
+    assert.deepEqual(upcastRules(own), own);
+    assert.deepEqual(upcastRules(null), defaultRules);
   });
 });
 

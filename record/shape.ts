@@ -46,6 +46,6 @@ export function readSent(raw: unknown): Read<SentEntry> {
 /** An older body raised to the present one, where there is a body to raise. */
 export function raised(raw: unknown): unknown {
   if (typeof raw !== 'object' || raw === null || !('kind' in raw) || !('body' in raw)) return raw;
-  const bringUp = typeof raw.kind === 'string' ? kindOf(raw.kind)?.bringUp : undefined;
-  return bringUp ? { ...raw, body: bringUp(raw.body) } : raw;
+  const upcast = typeof raw.kind === 'string' ? kindOf(raw.kind)?.upcast : undefined;
+  return upcast ? { ...raw, body: upcast(raw.body) } : raw;
 }

@@ -7,13 +7,13 @@ import { type IDBPDatabase, openDB } from 'idb';
 import { v7 as uuidv7 } from 'uuid';
 import {
   type BookEntry,
-  broughtUp,
   type Entry,
   isBookEntry,
   keptForm,
   type PremisesBook,
   premisesBook,
   sheetFrom,
+  upcast,
   type VisitSheet,
 } from '../record/index.ts';
 import { DevicePictures } from './device-pictures.ts';
@@ -324,7 +324,7 @@ function withOwn(known: Entry[], own: Outgoing[], visitId: string): Entry[] {
   const waiting = own.flatMap(({ seq, status, entry }) =>
     status === 'waiting' && !isBookEntry(entry) && entry.visitId === visitId && !ids.has(entry.id) ? [numbered({ seq, entry })] : [],
   );
-  return [...known, ...waiting].map(broughtUp);
+  return [...known, ...waiting].map(upcast);
 }
 
 /** What is kept of a book, and what waits here: of other premises too, which the reader leaves out. */

@@ -1,7 +1,7 @@
 /** A device that keeps in memory what a browser keeps on its disk: for trying out how entries travel. */
 import { v7 as uuidv7 } from 'uuid';
 import type { Entry } from '../record/index.ts';
-import { broughtUp, isBookEntry, premisesBook, sheetFrom, type VisitSheet } from '../record/index.ts';
+import { isBookEntry, premisesBook, sheetFrom, upcast, type VisitSheet } from '../record/index.ts';
 import type { AnyEntry, DeviceFacts, Outgoing } from './device.ts';
 import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
 import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';
@@ -93,6 +93,6 @@ export class MemoryDevice implements Outbox, Reader {
 
   private entriesOf(visitId: string): Entry[] {
     const own = this.own.flatMap(({ entry }) => (!isBookEntry(entry) && entry.visitId === visitId && !this.known.has(entry.id) ? [entry] : []));
-    return [...[...this.known.values()].filter((e) => e.visitId === visitId), ...own].map(broughtUp);
+    return [...[...this.known.values()].filter((e) => e.visitId === visitId), ...own].map(upcast);
   }
 }

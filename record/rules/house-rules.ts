@@ -32,7 +32,7 @@ const agrees: Same<z.output<typeof houseRules>, HouseRules> = true;
 void agrees;
 
 /** Rules that were stored by an older program: what it did not know yet, or what is no choice any more, is as the house usually has it. */
-export function rulesBroughtUp(stored: Partial<HouseRules> | null | undefined): HouseRules {
+export function upcastRules(stored: Partial<HouseRules> | null | undefined): HouseRules {
   const known = Object.entries(HOUSE_CHOICES).filter(([key, options]) =>
     (options as readonly unknown[]).includes(stored?.[key as keyof HouseChoices]),
   );

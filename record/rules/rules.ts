@@ -4,7 +4,7 @@ import { defaultRules, type HouseRules } from '../../core/index.ts';
 import { change, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import { givenReason } from '../shapes.ts';
-import { houseRules, rulesBroughtUp } from './house-rules.ts';
+import { houseRules, upcastRules } from './house-rules.ts';
 import type { RulesNow } from './state.ts';
 
 /** Fields that may be left out of the rules: null has them as they usually are. */
@@ -23,7 +23,7 @@ type Changed = z.output<typeof changed>;
 /** The rules after a change; what an older program said and this one does not know is as the house usually has it. */
 export function rulesAfter(before: HouseRules, said: object): HouseRules {
   const merged = Object.entries({ ...before, ...said }).filter(([, value]) => value !== null);
-  return rulesBroughtUp(Object.fromEntries(merged) as Partial<HouseRules>);
+  return upcastRules(Object.fromEntries(merged) as Partial<HouseRules>);
 }
 
 /** The fields in which two sets of rules differ, as a change says them. */

@@ -1,7 +1,7 @@
 /** What counts of the entries of a run: folded once, by what each kind declares. */
 import type { EntryBase } from '../entry.ts';
 import type { Kind, Told } from '../kind.ts';
-import { broughtUp, type Entry, type EntryOf, kindOf } from '../kinds.ts';
+import { type Entry, type EntryOf, kindOf, upcast } from '../kinds.ts';
 import { type Fate, fates } from '../standing.ts';
 import { chainAccepted } from './kinds/chain-accepted.ts';
 
@@ -16,7 +16,7 @@ export interface History {
 
 /** Entries of other kinds than this program knows are left out: what they mean it cannot say. */
 export function historyOf(entries: readonly Entry[], runId: string): History {
-  return folded(fates(entries.filter((e) => e.runId === runId && kindOf(e.kind) !== undefined).map(broughtUp)));
+  return folded(fates(entries.filter((e) => e.runId === runId && kindOf(e.kind) !== undefined).map(upcast)));
 }
 
 /** Of what was entered before one that stands. */

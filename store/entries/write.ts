@@ -2,7 +2,6 @@
 import { isDeepStrictEqual } from 'node:util';
 import { catalogue } from '../../catalog/index.ts';
 import {
-  broughtUp,
   contextOf,
   drainOfId,
   type Entry,
@@ -13,6 +12,7 @@ import {
   runNow,
   type SentEntry,
   type Stamped,
+  upcast,
 } from '../../record/index.ts';
 import { groupBy, type Sql, type Tx } from '../database/index.ts';
 import { deriveAtHand, type RecordedRun } from '../projections/index.ts';
@@ -92,7 +92,7 @@ function judge(entry: SentEntry, runs: Map<string, RecordedRun>, at: Date): Refu
 export function sameContent(a: Entry, b: Entry): boolean {
   if (isOtherPerson(a, b)) return false;
   const content = (entry: Entry) => {
-    const { sentAt: _s, recordedAt: _r, position: _p, personId: _w, ...rest } = broughtUp(entry) as Entry & { position?: number };
+    const { sentAt: _s, recordedAt: _r, position: _p, personId: _w, ...rest } = upcast(entry) as Entry & { position?: number };
     return JSON.parse(JSON.stringify(rest));
   };
   return isDeepStrictEqual(content(a), content(b));

@@ -13,9 +13,9 @@ import {
   issueOf,
   raised,
   readFiledBook,
-  rulesBroughtUp,
   rulesChanged,
   unstorable,
+  upcastRules,
 } from '../../record/index.ts';
 import { carriedId } from '../carry/carried-id.ts';
 import { Breath, FIRST_SHOP, inShop, moveCursor, type Sql, type Tx } from '../database/index.ts';
@@ -115,7 +115,7 @@ interface SaidBefore {
 
 /** What such a file has of them, as entries with its dates. */
 function saidBefore(shopId: string, { rules, importedAt, parts }: SaidBefore): FiledBookEntry[] {
-  const versions = rules.map((r) => ({ ...r, rules: rulesBroughtUp(r.rules) }));
+  const versions = rules.map((r) => ({ ...r, rules: upcastRules(r.rules) }));
   const importId = carriedId(`${shopId} parts`);
   return [
     ...versions.map(({ rules: now, reason, recordedAt, version }, i) => {
@@ -234,7 +234,7 @@ async function takeRuns(tx: Tx, shopId: string, read: () => AsyncIterable<string
 
 function rulesOf(line: z.infer<typeof rulesLine>['rules'], at: string, n: number): SaidBefore['rules'][number] {
   if (line.version !== n) throw new ImportError(`${at}, version`, `version ${n} of the house rules is missing before it.`);
-  const result = z.safeParse(houseRules, rulesBroughtUp(line.rules));
+  const result = z.safeParse(houseRules, upcastRules(line.rules));
   if (!result.success) throw new ImportError(`${at}, rules`, `${issueOf(result.error).why}.`);
   return line;
 }

@@ -3,7 +3,7 @@ import { isDeepStrictEqual } from 'node:util';
 import Papa from 'papaparse';
 import { v7 as uuidv7 } from 'uuid';
 import { type Catalogue, catalogue } from '../../catalog/index.ts';
-import { cellsBroughtUp, PART_COLUMNS, partRow, shippedPartCells } from '../../catalog/parts.ts';
+import { PART_COLUMNS, partRow, shippedPartCells, upcastCells } from '../../catalog/parts.ts';
 import type { Part } from '../../core/index.ts';
 import { type FiledBookEntry, placesFor, stockOf, vanOf } from '../../record/index.ts';
 import { byShop, inShop, type Sql, type Tx } from '../database/index.ts';
@@ -119,7 +119,7 @@ export async function exportAllParts(sql: Sql, shopId: string): Promise<string> 
 
 async function ownRows(sql: Sql | Tx, shopId: string): Promise<Cells[]> {
   const rows = await sql<{ cells: Cells }[]>`select cells from shop_part where shop_id = ${shopId} and not gone order by place, part_id`;
-  return rows.map((r) => cellsBroughtUp(r.cells));
+  return rows.map((r) => upcastCells(r.cells));
 }
 
 /** Rises whenever an own part is another; 0 while the shop never had any. */

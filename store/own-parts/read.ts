@@ -1,5 +1,5 @@
 /** Reads a file of parts: a slice at a time, every fault by line and column. */
-import { cellsBroughtUp, NEEDED_COLUMNS, PART_COLUMNS, partRow } from '../../catalog/parts.ts';
+import { NEEDED_COLUMNS, PART_COLUMNS, partRow, upcastCells } from '../../catalog/parts.ts';
 import type { Part } from '../../core/index.ts';
 import { isStorable } from '../../record/index.ts';
 import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from '../files/index.ts';
@@ -64,7 +64,7 @@ export async function readRows(file: Uint8Array, report: (p: Progress) => void, 
 function readRow(given: Cells, line: number, seen: Map<string, number>): ReadRow | RowFault[] {
   const bad = Object.keys(given).find((c) => !isStorable(given[c] ?? ''));
   if (bad) return [{ line, column: bad, why: 'It holds a character that cannot be kept (a NUL).' }];
-  const cells = cellsBroughtUp(given);
+  const cells = upcastCells(given);
   const result = partRow.safeParse(cells);
   if (!result.success) return result.error.issues.map((issue) => ({ line, column: String(issue.path[0] ?? ''), why: `${issue.message}.` }));
   const { part, van } = result.data;

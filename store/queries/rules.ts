@@ -1,5 +1,5 @@
 import { defaultRules, type HouseRules } from '../../core/index.ts';
-import { type FieldConflict, rulesBroughtUp } from '../../record/index.ts';
+import { type FieldConflict, upcastRules } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/index.ts';
 
 export interface RulesVersion {
@@ -23,7 +23,7 @@ export async function currentRules(sql: Sql | Tx, shopId: string): Promise<Rules
     select version, rules, reason, changed_at, conflicts, up_to from rules_now where shop_id = ${shopId}`;
   if (!row) return { version: 0, rules: defaultRules, reason: '', recordedAt: null, conflicts: [], upTo: 0 };
   const { version, rules, reason, changed_at, conflicts, up_to } = row;
-  return { version, rules: rulesBroughtUp(rules), reason, recordedAt: changed_at?.toISOString() ?? null, conflicts, upTo: Number(up_to) };
+  return { version, rules: upcastRules(rules), reason, recordedAt: changed_at?.toISOString() ?? null, conflicts, upTo: Number(up_to) };
 }
 
 /** The house rules in force. */

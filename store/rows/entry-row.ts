@@ -1,5 +1,5 @@
 /** An entry as its table holds it. */
-import { broughtUp, type Entry, followsId } from '../../record/index.ts';
+import { type Entry, followsId, upcast } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/index.ts';
 import { digestOf, shopKey } from './digest.ts';
 
@@ -38,7 +38,7 @@ export const entryColumns = [
 ] as const;
 
 /** As this program reads it, whatever program wrote it. */
-export const entryOf = (row: EntryRow): Entry => broughtUp(entryAsWritten(row));
+export const entryOf = (row: EntryRow): Entry => upcast(entryAsWritten(row));
 
 /** As it was written. */
 export function entryAsWritten(row: EntryRow): Entry {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Catalogue } from '../../../catalog/index.ts';
 import { type Appliance, type HouseRules, type RatesGiven, ratesOf, type SealCount } from '../../../core/index.ts';
-import { NO_LOOK, type OwnMinutes, type OwnStepMinutes, rulesBroughtUp, type StockedPlace, stockOf, vanOf } from '../../../record/index.ts';
+import { NO_LOOK, type OwnMinutes, type OwnStepMinutes, type StockedPlace, stockOf, upcastRules, vanOf } from '../../../record/index.ts';
 import { sync } from '../../../sync/run.ts';
 import { getTagged, hold } from './held.ts';
 import { useStockedPlaces } from './stock.ts';
@@ -38,11 +38,11 @@ const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection
   usualLine: { stop: 'quarter-angle', tube: 'braid-faucet', lengthIn: 20 },
 };
 
-const broughtUp = (kept: SentCatalogue): SentCatalogue => ({
+const upcast = (kept: SentCatalogue): SentCatalogue => ({
   ...kept,
   look: kept.look ?? NO_LOOK,
   losses: kept.losses ?? [],
-  rules: rulesBroughtUp(kept.rules),
+  rules: upcastRules(kept.rules),
   appliances: kept.appliances.map((a) => ({ ...UNSAID, ...a })),
 });
 
@@ -50,7 +50,7 @@ const broughtUp = (kept: SentCatalogue): SentCatalogue => ({
 async function held(): Promise<Kept | undefined> {
   try {
     const kept = await (await sync.device()).get<Kept>(KEY);
-    return kept && { ...kept, catalogue: broughtUp(kept.catalogue) };
+    return kept && { ...kept, catalogue: upcast(kept.catalogue) };
   } catch {
     return undefined;
   }

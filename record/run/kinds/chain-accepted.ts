@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import type { Part } from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { chain, chainKept, chainSaid, need } from '../../parts/chain.ts';
-import { houseRules, rulesBroughtUp } from '../../rules/house-rules.ts';
+import { houseRules, upcastRules } from '../../rules/house-rules.ts';
 import { cents, currency, end, id, name, notNegative, shortText, uuid } from '../../shapes.ts';
 
 /** A part as it was: what its steps follow from, and what it is drawn from. A later catalogue does not change history. */
@@ -45,9 +45,9 @@ export const chainAccepted = kind({
       z.refine((b) => b.jointIds.length === b.chain.joints.length, { path: ['jointIds'], error: 'wants one id for each joint of the chain' }),
       z.refine((b) => new Set(b.jointIds).size === b.jointIds.length, { path: ['jointIds'], error: 'names a joint twice' }),
     ),
-  bringUp: (body) => {
+  upcast: (body) => {
     const stored = body as { rules?: object; chain?: unknown } | null;
-    return typeof stored?.rules === 'object' ? { ...stored, rules: rulesBroughtUp(stored.rules), chain: chainSaid(stored.chain) } : body;
+    return typeof stored?.rules === 'object' ? { ...stored, rules: upcastRules(stored.rules), chain: chainSaid(stored.chain) } : body;
   },
   kept: (body) => ({ ...body, chain: chainKept(body.chain) }),
   counts: 'last',

@@ -5,7 +5,7 @@ import type { Sql } from './database/index.ts';
 import { ensureDerived } from './projections/index.ts';
 
 /** After the migrations: derives anew what another program derived, and writes down what no entry said. */
-export async function bringUpShop(sql: Sql, shopId: string): Promise<void> {
+export async function upgradeShop(sql: Sql, shopId: string): Promise<void> {
   await ensureDerived(sql, shopId);
   await carryStock(sql, shopId);
   await carryDigests(sql, shopId);

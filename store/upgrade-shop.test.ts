@@ -9,7 +9,6 @@ import { catalogue } from '../catalog/index.ts';
 import { readSentBook } from '../record/book/shape.ts';
 import type { AcceptedChain } from '../record/index.ts';
 import { recordRows } from '../record/visit/record-rows.ts';
-import { bringUpShop } from './bring-up.ts';
 import { connect, FIRST_SHOP, type Sql } from './database/connection.ts';
 import { migrate, readMigrations } from './database/migrate.ts';
 import { recordBook } from './entries/book-write.ts';
@@ -23,6 +22,7 @@ import { currentRules } from './queries/rules.ts';
 import { stockedPlaces } from './queries/stock.ts';
 import { visitHeads, visitSheets } from './queries/visits.ts';
 import { emptyDatabase, linesOf, tablesOf, testDatabase } from './testing.ts';
+import { upgradeShop } from './upgrade-shop.ts';
 
 const FOLDER = join('store', 'fixtures', 'migration-10');
 const packed = (name: string): string => gunzipSync(readFileSync(join(FOLDER, `${name}.gz`))).toString('utf8');
@@ -54,7 +54,7 @@ before(async () => {
   assert.deepEqual(await migrate(url, readMigrations(join('store', 'migrations'))).then((n) => n[0]), 11);
   sql = connect(url, 2);
   owner = postgres(url, { max: 1, onnotice: () => {} });
-  for (const shop of SHOPS) await bringUpShop(sql, shop);
+  for (const shop of SHOPS) await upgradeShop(sql, shop);
 });
 after(() => Promise.all([sql.end(), owner.end()]));
 
