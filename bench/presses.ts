@@ -5,7 +5,7 @@ import { catalogue } from '../catalog/index.ts';
 import type { Entry } from '../record/index.ts';
 import { contextOf, readRun, type VisitSheet } from '../record/index.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/index.ts';
-import { record } from '../store/entries/index.ts';
+import { ingestRunEntries } from '../store/entries/index.ts';
 import { visitSheet } from '../store/queries/index.ts';
 import { todaysVisit } from './record.ts';
 
@@ -107,7 +107,7 @@ export async function longRun(sql: Sql, entries: number): Promise<{ count: numbe
       body: { begunId: begun, finding: 'dry', drops: null, elapsedS: 1 },
     } as Entry);
   }
-  await record(sql, FIRST_SHOP, batch as never, new Date());
+  await ingestRunEntries(sql, FIRST_SHOP, batch as never, new Date());
   const long = own((await visitSheet(sql, FIRST_SHOP, sheet.visit.id))!);
   const context = contextOf(run, catalogue());
   const folds = Array.from({ length: 200 }, () => {

@@ -8,7 +8,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { SentEntry } from '../record/shape.ts';
 import { connect, FIRST_SHOP, isDatabaseLost } from '../store/database/connection.ts';
 import { migrate, readMigrations } from '../store/database/migrate.ts';
-import { record } from '../store/entries/write.ts';
+import { ingestRunEntries } from '../store/entries/run-entries.ts';
 import { visitSheet, visitsBetween } from '../store/queries/visits.ts';
 import { ensureDemo } from '../store/seed/demo.ts';
 import { type Cluster, runningCluster, startCluster } from './cluster.ts';
@@ -85,7 +85,7 @@ describe('the cluster', () => {
     const writer = async () => {
       while (!over) {
         await attempt(async () => {
-          for (const a of await record(sql, FIRST_SHOP, [note(), note(), note()], AT)) if (a.status === 'kept') acknowledged.push(a.id);
+          for (const a of await ingestRunEntries(sql, FIRST_SHOP, [note(), note(), note()], AT)) if (a.status === 'kept') acknowledged.push(a.id);
         });
       }
     };

@@ -1,6 +1,7 @@
 /** A line of "what happened here", of a run or of the book: what was entered, and what became of it. */
+
+import type { Resolved } from './effective.ts';
 import { happenedAt, type Stamped } from './entry.ts';
-import type { Fate } from './standing.ts';
 
 export interface Telling {
   id: string;
@@ -31,7 +32,7 @@ export interface Happening extends Telling {
 type Said = Stamped & { body: unknown };
 
 /** What was entered, in order, each with what became of it. */
-export function happeningsOf<E extends Said>(all: readonly Fate<E>[], tell: (entry: E) => Telling & { kind: string }): Happening[] {
+export function happeningsOf<E extends Said>(all: readonly Resolved<E>[], tell: (entry: E) => Telling & { kind: string }): Happening[] {
   return all.map((fate) => {
     const { first, by, withdrawnBy, later } = fate;
     const told = tell({ ...first, body: by.body });
@@ -54,7 +55,7 @@ export function happeningsOf<E extends Said>(all: readonly Fate<E>[], tell: (ent
 }
 
 /** What counts, and back through what it corrects to what was entered first. */
-export function wholeOf<E extends Stamped>({ first, by, later }: Fate<E>): string[] {
+export function wholeOf<E extends Stamped>({ first, by, later }: Resolved<E>): string[] {
   const ids: string[] = [];
   for (let entry: E | undefined = by; entry && !ids.includes(entry.id); ) {
     ids.push(entry.id);

@@ -9,7 +9,7 @@ export type { States } from './book/states.ts';
 export type { BookWords } from './book/subject.ts';
 export { subjectOf } from './book/subjects.ts';
 export { bookHappenings, NO_WORDS, tellBook } from './book/words.ts';
-export { refusalFor } from './check.ts';
+export { effective, ordered, type Resolved, resolved, WITHDRAWN } from './effective.ts';
 export { clockOffMs, type EntryBase, happenedAt, isSeenTooLate, type Stamped, targetOf } from './entry.ts';
 export { few } from './few.ts';
 export { type Happening, type Telling, wholeOf } from './happening.ts';
@@ -60,11 +60,11 @@ export { type FiledEntry, filedEntry, type Read, raised, readSent, type SentEntr
 export { instant, lengthIn, localDay, localTime, name, shortText, timeZone, uuid } from './shapes.ts';
 export { FIRST_SHOP } from './shop/first.ts';
 export type { Shop } from './shop/state.ts';
-export { type Fate, fates, ordered, standing, WITHDRAWN } from './standing.ts';
 export { elsewhereOf, type Level, reorderOf, type StockedPlace, stockOf, type ToldAmount, toldOf, vanOf, withWaiting } from './stock/levels.ts';
 export { type LoadRow, loadOf, type Move, movesFor } from './stock/load.ts';
 export { REORDER_COLUMNS, reorderRows } from './stock/reorder-rows.ts';
 export { isStorable, pathText, unstorable } from './storable.ts';
+export { validate } from './validate.ts';
 export { type Certificate, certificateOf, howSeen } from './visit/certificate.ts';
 export { addDays, type DaySheet, daySheetOf, localDayOf, type PlannedVisit, type Recheck } from './visit/day.ts';
 export { type DayRun, type DayVisit, dayRunOf } from './visit/day-run.ts';
@@ -93,5 +93,5 @@ export { mondayOf, movedBy, type WeekSheet, type WeekVisit, weekSheetOf, weekVis
 export { readWhen } from './visit/when.ts';
 export { minutesOfOne, type OwnMinutes, type OwnRecord, ownVisits, workMinutes } from './visit/work-minutes.ts';
 export { instantOf } from './visit/zone.ts';
-export { carriedBy, happenings, tell, wordsFor } from './words.ts';
+export { carriedBy, describeEntry, describer, happenings } from './words.ts';
 export { isZone, zoneForAll } from './zones.ts';

@@ -42,7 +42,7 @@ export interface Kind<Name extends string, B> {
   /** A corrected body, brought in step with itself: what follows from the fields that were changed. Left out: nothing follows. */
   agreed?: (body: B, before: B) => unknown;
   /** What happened, in plain words, without the joint's name and the time. */
-  says: (body: B, words: Words) => string;
+  describe: (body: B, words: Words) => string;
 }
 
 /** Declares a kind; the body's type follows from its shape. */

@@ -4,15 +4,15 @@ import fc from 'fast-check';
 import { v7 as uuidv7 } from 'uuid';
 import { defaultRules } from '../core/house/rules.ts';
 import { BODIES } from './bodies.testing.ts';
-import { refusalFor } from './check.ts';
+import { effective } from './effective.ts';
 
 import { type Entry, kindOf, kinds, upcast } from './kinds.ts';
 import { upcastRules } from './rules/house-rules.ts';
 import type { OpenItem, RunNow } from './run/now.ts';
 import { readSent } from './shape.ts';
-import { standing } from './standing.ts';
 import { unstorable } from './storable.ts';
-import { tell, wordsFor } from './words.ts';
+import { validate } from './validate.ts';
+import { describeEntry, describer } from './words.ts';
 
 const ids = { id: uuidv7(), visitId: uuidv7(), runId: uuidv7(), deviceId: uuidv7() };
 const at = '2026-05-20T09:00:00.000Z';
@@ -25,7 +25,7 @@ describe('every kind of entry', () => {
       const body = BODIES[kind.name as keyof typeof BODIES];
       const read = readSent(raw(kind.name, body));
       assert.ok(read.ok, JSON.stringify(read));
-      const { what } = tell(read.entry, wordsFor(null, { all: [], log: [] }));
+      const { what } = describeEntry(read.entry, describer(null, { all: [], log: [] }));
       assert.match(what, /\w{2}/);
       assert.doesNotMatch(what, /undefined|null|\[object|[0-9a-f]{8}-/);
       assert.deepEqual(upcast(read.entry), read.entry);
@@ -35,7 +35,7 @@ describe('every kind of entry', () => {
     const told = (kind: string, body: object) => {
       const read = readSent(raw(kind, body));
       assert.ok(read.ok, JSON.stringify(read));
-      return (['inch', 'metric'] as const).map((units) => tell(read.entry, wordsFor(null, { all: [], log: [] }, units)).what);
+      return (['inch', 'metric'] as const).map((units) => describeEntry(read.entry, describer(null, { all: [], log: [] }, units)).what);
     };
     const place = { hidden: false, ownStop: false, arrestor: false };
     const cases: [kind: string, body: object, inch: string, metric: string][] = [
@@ -56,7 +56,7 @@ describe('every kind of entry', () => {
   it('one that this program does not know is refused by its name, and told as such', () => {
     const read = readSent(raw('sung', { text: 'la' }));
     assert.ok(!read.ok && read.at === 'kind');
-    assert.match(tell(entry('sung', {}), wordsFor(null, { all: [], log: [] })).what, /does not know \(sung\)/);
+    assert.match(describeEntry(entry('sung', {}), describer(null, { all: [], log: [] })).what, /does not know \(sung\)/);
   });
 });
 
@@ -152,13 +152,13 @@ describe('the order of a device', () => {
   };
   it('is its count, though its clock was set back and its entries came in one go', () => {
     const entries = [made(1, 60, 5), made(2, 0, 5), made(3, 30, 5), made(4, -600, null)];
-    assert.deepEqual(standing([entries[2]!, entries[3]!, entries[0]!, entries[1]!]).map((e) => e.seq), [1, 2, 3, 4]); // biome-ignore format: one line
+    assert.deepEqual(effective([entries[2]!, entries[3]!, entries[0]!, entries[1]!]).map((e) => e.seq), [1, 2, 3, 4]); // biome-ignore format: one line
   });
   it('is the same in whatever order its entries come in', () => {
     const entries = Array.from({ length: 12 }, (_, i) => made(i + 1, (i * 37) % 50, i < 9 ? i : null));
     fc.assert(
       fc.property(fc.shuffledSubarray(entries, { minLength: 12 }), (mixed) => {
-        assert.deepEqual(standing(mixed).map((e) => e.seq), entries.map((e) => e.seq)); // biome-ignore format: one line
+        assert.deepEqual(effective(mixed).map((e) => e.seq), entries.map((e) => e.seq)); // biome-ignore format: one line
       }),
     );
   });
@@ -186,7 +186,7 @@ describe('what must hold before an entry is taken', () => {
     look: (id) => (id === look ? { targetId: j1, round: 'standing', endedBy: null } : null),
     ...more,
   });
-  const refused = (body: object) => refusalFor(entry('need-changed', { because: 'as its sheet says', ...body }), run(), [])?.rule ?? null;
+  const refused = (body: object) => validate(entry('need-changed', { because: 'as its sheet says', ...body }), run(), [])?.rule ?? null;
   it('a change of what is asked takes a figure within what the search takes, a rule of the house, or nothing; and no rule left out', () => {
     assert.equal(refused({ id: 'bore', to: 0.2 }), null);
     assert.equal(refused({ id: 'bore', to: 13 }), 'no-such-need');
@@ -238,23 +238,23 @@ describe('what must hold before an entry is taken', () => {
     ['an end is seen on any run', entry('end-seen', BODIES['end-seen']), run({ accepted: null }), null],
     ['of the run, not of a joint', entry('end-seen', BODIES['end-seen'], { jointId: j1 }), run(), 'other-target'],
   ]; // biome-ignore format: a table
-  for (const [what, e, now, rule] of cases) it(what, () => assert.equal(refusalFor(e, now, [])?.rule ?? null, rule));
+  for (const [what, e, now, rule] of cases) it(what, () => assert.equal(validate(e, now, [])?.rule ?? null, rule));
 
   it('a correction names an entry of its kind on this run, once', () => {
     const wrong = entry('noted', { text: 'wrong' }, { id: uuidv7() });
     const right = (more: object = {}) => entry('noted', { text: 'right' }, { id: uuidv7(), correctsId: wrong.id, ...more });
-    assert.equal(refusalFor(right(), run(), [wrong]), null);
-    assert.equal(refusalFor(right(), run(), [])?.rule, 'unknown-entry');
-    assert.equal(refusalFor({ ...entry('end-seen', BODIES['end-seen']), correctsId: wrong.id } as Entry, run(), [wrong])?.rule, 'other-kind');
-    assert.equal(refusalFor(right(), run(), [wrong, right()])?.rule, 'corrected-already');
+    assert.equal(validate(right(), run(), [wrong]), null);
+    assert.equal(validate(right(), run(), [])?.rule, 'unknown-entry');
+    assert.equal(validate({ ...entry('end-seen', BODIES['end-seen']), correctsId: wrong.id } as Entry, run(), [wrong])?.rule, 'other-kind');
+    assert.equal(validate(right(), run(), [wrong, right()])?.rule, 'corrected-already');
   });
   it('what any kind said is taken back, once; on a signed-off run only what came after', () => {
     const wrong = entry('joint-made', { turns24: 3 }, { id: uuidv7(), jointId: j1 });
     const back = entry('withdrawn', BODIES.withdrawn, { id: uuidv7(), correctsId: wrong.id });
-    assert.equal(refusalFor(back, run(), [wrong]), null);
-    assert.equal(refusalFor(back, run(), [wrong, { ...back, id: uuidv7() } as Entry])?.rule, 'corrected-already');
-    assert.equal(refusalFor(back, run(signed), [wrong])?.rule, 'signed-off');
-    assert.equal(refusalFor(back, run({ ...signed, isAfterSignOff: () => true }), [wrong]), null);
+    assert.equal(validate(back, run(), [wrong]), null);
+    assert.equal(validate(back, run(), [wrong, { ...back, id: uuidv7() } as Entry])?.rule, 'corrected-already');
+    assert.equal(validate(back, run(signed), [wrong])?.rule, 'signed-off');
+    assert.equal(validate(back, run({ ...signed, isAfterSignOff: () => true }), [wrong]), null);
   });
   it('is asked of a kind by its name', () => assert.equal(kindOf('noted')?.name, 'noted'));
 });

@@ -1,5 +1,6 @@
 /** What happened, in words: one telling of an entry for every screen, file and print. */
 import { endLabel, type Units } from '../core/index.ts';
+import type { Resolved } from './effective.ts';
 import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
 import { type Entry, kindOf } from './kinds.ts';
@@ -10,13 +11,12 @@ import { lookBegun, roundName } from './run/kinds/look-begun.ts';
 import { lookEnded } from './run/kinds/look-ended.ts';
 import type { Words } from './run/now.ts';
 import type { RunState } from './run/state.ts';
-import type { Fate } from './standing.ts';
 
 /** A clock that is further off than this is told. */
 const TOLD_OFF_MS = 300_000;
 
 /** Words for what the entries of a run name. `state` may be left out where the run cannot be read. */
-export function wordsFor(state: RunState | null, { all, log }: Pick<History, 'all' | 'log'>, units: Units = 'inch'): Words {
+export function describer(state: RunState | null, { all, log }: Pick<History, 'all' | 'log'>, units: Units = 'inch'): Words {
   const labels = new Map<string, string>();
   // Joints of every chain there was: by the number they had in it.
   for (const { first } of all) {
@@ -56,7 +56,8 @@ function endLabelOrCode(code: string): string {
 }
 
 /** Everything recorded on a run, in order, each with what became of it. */
-export const happenings = (history: History, words: Words): Happening[] => happeningsOf(history.all, (e) => ({ ...tell(e, words), kind: e.kind }));
+export const happenings = (history: History, words: Words): Happening[] =>
+  happeningsOf(history.all, (e) => ({ ...describeEntry(e, words), kind: e.kind }));
 
 /** What else goes when something is taken back, in words: 'three looks', 'the work done for it'. */
 export function carriedBy(history: History, newestId: string): string[] {
@@ -84,21 +85,21 @@ const COUNTED: [kinds: string[], one: string, many: string][] = [
   [['remedied'], 'remedy', 'remedies'],
 ];
 
-const counted = (fates: Fate<Entry>[]): string[] =>
+const counted = (fates: Resolved<Entry>[]): string[] =>
   COUNTED.flatMap(([kinds, one, many]) => {
     const n = fates.filter((f) => kinds.includes(f.first.kind)).length;
     return n === 0 ? [] : [`${n} ${n === 1 ? one : many}`];
   });
 
 /** One entry in words. */
-export function tell(entry: Entry, words: Words): Telling {
+export function describeEntry(entry: Entry, words: Words): Telling {
   const target = targetOf(entry);
   const off = clockOffMs(entry);
   return {
     id: entry.id,
     atMs: happenedAt(entry),
     who: target === null ? '' : words.target(target),
-    what: kindOf(entry.kind)?.says(entry.body, words) ?? `something that this program does not know (${entry.kind})`,
+    what: kindOf(entry.kind)?.describe(entry.body, words) ?? `something that this program does not know (${entry.kind})`,
     clockOffMin: Math.abs(off) > TOLD_OFF_MS ? Math.round(off / 60_000) : 0,
   };
 }

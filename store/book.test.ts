@@ -6,8 +6,8 @@ import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
 import { readSentBook, type SentBookEntry } from '../record/book/shape.ts';
 import { MemoryDevice } from '../sync/memory-device.ts';
 import { FIRST_SHOP } from './database/connection.ts';
-import { recordBook } from './entries/book-write.ts';
-import { record } from './entries/write.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
+import { ingestRunEntries } from './entries/run-entries.ts';
 import { exportBook, importBook } from './files/book-file.ts';
 import { ImportError } from './files/import-error.ts';
 import { rebuild } from './projections/index.ts';
@@ -40,7 +40,7 @@ function said(kind: SubjectKind, id: string, change: string, body: BookEntry['bo
 }
 
 const take = async (...entries: SentBookEntry[]) => {
-  const answers = await recordBook(db.sql, FIRST_SHOP, entries, new Date(clock + 1000));
+  const answers = await ingestBookEntries(db.sql, FIRST_SHOP, entries, new Date(clock + 1000));
   return answers.map((a) => (a.status === 'refused' ? a.rule : a.status));
 };
 
@@ -78,7 +78,7 @@ describe('the book', () => {
     const entries = makingOf(house);
     assert.deepEqual(await take(...entries), entries.map(() => 'kept')); // biome-ignore format: one line
     const seen = { id: uuidv7(), visitId: house.visit, runId: house.run, jointId: null, checkPointId: null, correctsId: null, deviceId: PHONE, seenAt: new Date(clock).toISOString(), sentAt: new Date(clock).toISOString(), recordedAt: null, kind: 'end-seen', body: { side: 'to', end: 'bc-7/8-m', how: 'seen' } }; // biome-ignore format: one row
-    assert.equal((await record(db.sql, FIRST_SHOP, [seen as never], new Date(clock)))[0]!.status, 'kept');
+    assert.equal((await ingestRunEntries(db.sql, FIRST_SHOP, [seen as never], new Date(clock)))[0]!.status, 'kept');
     const sheet = await sheetOf(house);
     assert.deepEqual([sheet.visit.title, sheet.runs[0]!.place, sheet.runs[0]!.work, sheet.runs[0]!.told], ['Drip', 'Scullery', 'toilet-line', [{ side: 'to', end: 'bc-7/8-m' }]]); // biome-ignore format: one line
     assert.equal(sheet.entries.length, 1);
@@ -93,7 +93,7 @@ describe('the book', () => {
     const deviceId = uuidv7();
     assert.deepEqual(await take(said('visit', house.visit, 'arrived', {}, { deviceId, seq: 4 })), ['kept']);
     const note = { id: uuidv7(), visitId: house.visit, runId: house.run, jointId: null, checkPointId: null, correctsId: null, deviceId, seq: 4, seenAt: new Date(clock).toISOString(), sentAt: new Date(clock).toISOString(), recordedAt: null, kind: 'noted', body: { text: 'x' } }; // biome-ignore format: one row
-    const [answer] = await record(db.sql, FIRST_SHOP, [note as never], new Date(clock));
+    const [answer] = await ingestRunEntries(db.sql, FIRST_SHOP, [note as never], new Date(clock));
     assert.equal(answer!.status === 'refused' && answer!.rule, 'seq-used');
     assert.deepEqual(await take(said('visit', house.visit, 'left', {}, { deviceId, seq: 4 })), ['seq-used']);
   });

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { after, before, describe, it } from 'node:test';
 import { drainIdOf, type Entry, type EntryKind } from '../record/index.ts';
 import { FIRST_SHOP } from './database/connection.ts';
-import { record } from './entries/write.ts';
+import { ingestRunEntries } from './entries/run-entries.ts';
 import { exportVisit, importVisit, parseVisitFile } from './files/visit-file.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
 import { demoDatabase, sentEntry, type TestDatabase, testDatabase } from './testing.ts';
@@ -34,7 +34,7 @@ describe('joints of the drain on the way in', () => {
   it('are refused on a run whose card makes none', async () => {
     const { sheet, run } = (await runs()).without;
     const look = make(sheet.visit.id, run.id, 'look-begun', { round: 'working', method: 'eye' }, { checkPointId: drainIdOf(run.id, 'D1') });
-    const [answer] = await record(db.sql, FIRST_SHOP, [look], AT);
+    const [answer] = await ingestRunEntries(db.sql, FIRST_SHOP, [look], AT);
     assert.deepEqual([answer!.status, answer!.status === 'refused' && answer!.rule], ['refused', 'unknown-check-point']);
   });
 
@@ -43,7 +43,7 @@ describe('joints of the drain on the way in', () => {
     const id = drainIdOf(run.id, 'D1');
     const look = make(sheet.visit.id, run.id, 'look-begun', { round: 'working', method: 'eye' }, { checkPointId: id });
     const end = make(sheet.visit.id, run.id, 'look-ended', { begunId: look.id, finding: 'damp', drops: null, elapsedS: 30 }, { checkPointId: id });
-    const answers = await record(db.sql, FIRST_SHOP, [look, end], AT);
+    const answers = await ingestRunEntries(db.sql, FIRST_SHOP, [look, end], AT);
     assert.deepEqual(answers.map((a) => a.status), ['kept', 'kept']); // biome-ignore format: one line
     const again = (await visitSheet(db.sql, FIRST_SHOP, sheet.visit.id))!;
     const state = statesOf(again).find((r) => r.run.id === run.id)!.state!;

@@ -7,7 +7,7 @@ import { readSentBook, type SentBookEntry } from '../record/book/shape.ts';
 import { FIRST_SHOP } from './database/connection.ts';
 import { OtherProgramError } from './database/shop-transaction.ts';
 import { writeAnew } from './database/write-anew.ts';
-import { recordBook } from './entries/book-write.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
 import { CsvFileError } from './files/csv-rows.ts';
 import { importPremises } from './files/premises-file.ts';
 import { importWater, parseWaterFile } from './files/water-file.ts';
@@ -34,7 +34,7 @@ const said = (kind: SubjectKind, id: string, change: string, body: BookEntry['bo
   change,
   body,
 });
-const take = (entries: SentBookEntry[], at: Date = AT) => recordBook(db.sql, FIRST_SHOP, entries, at);
+const take = (entries: SentBookEntry[], at: Date = AT) => ingestBookEntries(db.sql, FIRST_SHOP, entries, at);
 async function house(body: object = {}): Promise<string> {
   const id = uuidv7();
   const [answer] = await take([said('premises', id, 'made', { name: 'House', timeZone: 'UTC', ...body })]);

@@ -8,8 +8,8 @@ import type { SentEntry } from '../record/shape.ts';
 import { FIRST_SHOP } from './database/connection.ts';
 import { migrate, readMigrations } from './database/migrate.ts';
 import { appendBook, filedBookEntry } from './entries/append-book.ts';
+import { ingestRunEntries } from './entries/run-entries.ts';
 import { saveRules } from './entries/save-rules.ts';
-import { record } from './entries/write.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
 import { callbackCounts, readCallbacksBySeal } from './queries/callbacks.ts';
 import { dueAll, dueList } from './queries/due.ts';
@@ -28,7 +28,7 @@ const page = (query: LedgerQuery) => ledger(db.sql, FIRST_SHOP, { limit: 500, ..
 const entry = <K extends EntryKind>(of: { visitId: string; runId: string }, kind: K, body: Bodies[K], more: Partial<Entry> = {}, when = AT) =>
   sentEntry(of, kind, body, when, more);
 const keep = async (...entries: SentEntry[]) => {
-  const answers = await record(db.sql, FIRST_SHOP, entries, AT);
+  const answers = await ingestRunEntries(db.sql, FIRST_SHOP, entries, AT);
   assert.deepEqual(answers.map((a) => a.status), entries.map(() => 'kept'), JSON.stringify(answers)); // biome-ignore format: one line
 };
 const at = ({ visitId, runId }: { visitId: string; runId: string }) => ({ visitId, runId });

@@ -10,9 +10,9 @@ import { kinds } from '../record/kinds.ts';
 import { acceptedOf, HOSES } from '../record/run/testing.ts';
 import { readSent } from '../record/shape.ts';
 import type { Sql } from './database/connection.ts';
-import { recordBook } from './entries/book-write.ts';
-import type { Answer } from './entries/one-way-in.ts';
-import { record } from './entries/write.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
+import type { Answer } from './entries/ingest.ts';
+import { ingestRunEntries } from './entries/run-entries.ts';
 import type { Chance } from './seed/random.ts';
 
 type Any = Entry | BookEntry;
@@ -251,8 +251,8 @@ export class RandomShop {
       const read = sent.map((raw) => (isBook ? readSentBook(raw) : readSent(raw)));
       const good = read.flatMap((r) => (r.ok ? [r.entry] : []));
       const answers = isBook
-        ? await recordBook(this.sql, this.shopId, good as Parameters<typeof recordBook>[2], this.now)
-        : await record(this.sql, this.shopId, good as Parameters<typeof record>[2], this.now);
+        ? await ingestBookEntries(this.sql, this.shopId, good as Parameters<typeof ingestBookEntries>[2], this.now)
+        : await ingestRunEntries(this.sql, this.shopId, good as Parameters<typeof ingestRunEntries>[2], this.now);
       for (const [i, r] of read.entries()) if (!r.ok) this.count(sent[i], `unread ${r.at} ${r.why}`);
       for (const [i, answer] of answers.entries()) this.count(good[i]!, answer.status === 'refused' ? `refused ${answer.rule}` : answer.status);
     }

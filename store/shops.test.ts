@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid';
 import type { SubjectKind } from '../record/book/entry.ts';
 import type { SentBookEntry } from '../record/book/shape.ts';
 import { FIRST_SHOP } from './database/connection.ts';
-import { recordBook } from './entries/book-write.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
 import { exportBook, importBook } from './files/book-file.ts';
 import { rebuild } from './projections/index.ts';
 import { readOwnMinutes } from './queries/own-minutes.ts';
@@ -52,7 +52,7 @@ describe('shops beside each other', () => {
 
   it('what is entered in one is not in the other, and rebuilding one leaves the other', async () => {
     const id = uuidv7();
-    const answers = await recordBook(db.sql, OWN, [said('premises', id, 'made', { name: 'Mill house', timeZone: 'UTC' }), said('shop', OWN, 'changed', { name: 'Mill lane' })], AT); // biome-ignore format: one call
+    const answers = await ingestBookEntries(db.sql, OWN, [said('premises', id, 'made', { name: 'Mill house', timeZone: 'UTC' }), said('shop', OWN, 'changed', { name: 'Mill lane' })], AT); // biome-ignore format: one call
     assert.deepEqual(
       answers.map((a) => a.status),
       ['kept', 'kept'],
@@ -64,7 +64,7 @@ describe('shops beside each other', () => {
     assert.deepEqual([await names(OWN), await names(FIRST_SHOP)], [['Mill house'], demo]);
     assert.equal((await shopNow(db.sql, OWN)).name, 'Mill lane');
     // What is said of the shop is said of the one it is said in, whatever it is called there.
-    const [other] = await recordBook(db.sql, OWN, [said('shop', FIRST_SHOP, 'changed', { phone: '555 0188' })], AT);
+    const [other] = await ingestBookEntries(db.sql, OWN, [said('shop', FIRST_SHOP, 'changed', { phone: '555 0188' })], AT);
     assert.equal(other!.status, 'kept');
     const { name, phone } = await shopNow(db.sql, OWN);
     assert.deepEqual([name, phone], ['Mill lane', '555 0188']);
@@ -90,7 +90,8 @@ describe('minutes of the shop’s own visits', () => {
     await beginShop(db.sql, shop, AT);
     const [premises, place, sink, toilet] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()];
     const runs = { hot: uuidv7(), cold: uuidv7(), toilet: uuidv7() };
-    const take = async (...entries: SentBookEntry[]) => assert.ok((await recordBook(db.sql, shop, entries, AT)).every((a) => a.status === 'kept'));
+    const take = async (...entries: SentBookEntry[]) =>
+      assert.ok((await ingestBookEntries(db.sql, shop, entries, AT)).every((a) => a.status === 'kept'));
     await take(
       said('premises', premises, 'made', { name: 'Mill house', timeZone: 'UTC' }),
       said('place', place, 'made', { premisesId: premises, name: 'Scullery' }),

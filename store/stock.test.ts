@@ -8,8 +8,8 @@ import type { Entry } from '../record/index.ts';
 import { neededFor } from '../record/run/needs/needed.ts';
 import { carryStock } from './carry/stock.ts';
 import { FIRST_SHOP } from './database/connection.ts';
-import { recordBook } from './entries/book-write.ts';
-import { record } from './entries/write.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
+import { ingestRunEntries } from './entries/run-entries.ts';
 import { ensureDerived, rebuild } from './projections/index.ts';
 import { sharedStock, stockAnswer, stockedPlaces } from './queries/stock.ts';
 import { statesOf, visitSheet, visitsBetween } from './queries/visits.ts';
@@ -41,7 +41,7 @@ const said = (place: string, change: string, body: object, more: object = {}): S
   ({ ...stamp(more), subject: { kind: 'stock', id: place }, change, body }) as SentBookEntry;
 
 async function take(...entries: SentBookEntry[]) {
-  const answers = await recordBook(db.sql, FIRST_SHOP, entries, new Date(clock + 1000));
+  const answers = await ingestBookEntries(db.sql, FIRST_SHOP, entries, new Date(clock + 1000));
   return answers.map((a) => (a.status === 'refused' ? a.rule : a.status));
 }
 
@@ -131,7 +131,7 @@ describe('what joints take', () => {
     assert.deepEqual(await levels(), none);
     const skip = of('stage-skipped', { stage: 'shut', reason: 'the water was off' });
     const makings = state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id }));
-    const answers = await record(db.sql, FIRST_SHOP, [skip, ...makings], new Date(clock + 1000));
+    const answers = await ingestRunEntries(db.sql, FIRST_SHOP, [skip, ...makings], new Date(clock + 1000));
     for (const [i, a] of answers.slice(-makings.length).entries()) assert.equal(a.status, 'kept', `J${i + 1} ${JSON.stringify(a)}`);
     assert.deepEqual(await levels(), all);
     // A device's own order counts, whatever its clock does.
@@ -139,10 +139,10 @@ describe('what joints take', () => {
     await take(...items.map((item) => said(firstVan, 'counted', { item, quantity: 1000 }, early)));
     assert.deepEqual(await levels(), none);
     const back = makings.map((m) => of('withdrawn', { reason: 'pressed by mistake' }, { correctsId: m.id, jointId: m.jointId }));
-    await record(db.sql, FIRST_SHOP, back, new Date(clock + 1000));
+    await ingestRunEntries(db.sql, FIRST_SHOP, back, new Date(clock + 1000));
     // The count was made with the parts gone: taking the joints back does not bring them twice.
     assert.deepEqual(await levels(), none);
-    await record(db.sql, FIRST_SHOP, state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id })), new Date(clock + 1000)); // biome-ignore format: one call
+    await ingestRunEntries(db.sql, FIRST_SHOP, state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id })), new Date(clock + 1000)); // biome-ignore format: one call
     assert.deepEqual(await levels(), all);
     // Another van went there.
     await take(...items.map((item) => said(VAN, 'minimum-set', { item, quantity: 1 })));

@@ -14,9 +14,9 @@ import { contextOf, type VisitSheet } from '../record/visit/sheet.ts';
 import { FIRST_SHOP } from './database/connection.ts';
 import { migrate, NewerDatabaseError, readMigrations } from './database/migrate.ts';
 import { appendBook, filedBookEntry } from './entries/append-book.ts';
-import { recordBook } from './entries/book-write.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
+import { ingestRunEntries } from './entries/run-entries.ts';
 import { saveRules } from './entries/save-rules.ts';
-import { record } from './entries/write.ts';
 import { CsvFileError } from './files/csv-rows.ts';
 import { ImportError } from './files/import-error.ts';
 import { exportVisit, importVisit, parseVisitFile, visitFileSchema } from './files/visit-file.ts';
@@ -140,9 +140,9 @@ describe('keeping entries', () => {
   it('keeps the same twice as once, refuses other content under its id', async () => {
     const sheet = await sheetOf("Director's flat");
     const note = entry(sheet, 0, 'noted', { text: 'key at the gate' });
-    assert.equal((await record(db.sql, FIRST_SHOP, [note], AT))[0]?.status, 'kept');
-    assert.equal((await record(db.sql, FIRST_SHOP, [{ ...note, sentAt: new Date().toISOString() }], AT))[0]?.status, 'known');
-    const [other] = await record(db.sql, FIRST_SHOP, [{ ...note, body: { text: 'another' } } as typeof note], AT);
+    assert.equal((await ingestRunEntries(db.sql, FIRST_SHOP, [note], AT))[0]?.status, 'kept');
+    assert.equal((await ingestRunEntries(db.sql, FIRST_SHOP, [{ ...note, sentAt: new Date().toISOString() }], AT))[0]?.status, 'known');
+    const [other] = await ingestRunEntries(db.sql, FIRST_SHOP, [{ ...note, body: { text: 'another' } } as typeof note], AT);
     assert.equal(other?.status === 'refused' && other.rule, 'other-content');
   });
 
@@ -151,18 +151,18 @@ describe('keeping entries', () => {
     const body = { targetMlPerDay: 10, recheckHours: 24, exceptions: [] };
     const device = { deviceId: uuidv7() };
     const signs = [entry(sheet, 0, 'signed-off', body, device), entry(sheet, 0, 'signed-off', body, device)];
-    const results = await record(db.sql, FIRST_SHOP, signs, AT);
+    const results = await ingestRunEntries(db.sql, FIRST_SHOP, signs, AT);
     assert.deepEqual(
       results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
       ['kept', 'already-signed-off'],
     );
-    await record(db.sql, FIRST_SHOP, [entry(sheet, 0, 'reopened', { reason: 'the owner wants another hose' })], AT);
-    await record(db.sql, FIRST_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
+    await ingestRunEntries(db.sql, FIRST_SHOP, [entry(sheet, 0, 'reopened', { reason: 'the owner wants another hose' })], AT);
+    await ingestRunEntries(db.sql, FIRST_SHOP, [entry(sheet, 0, 'signed-off', body), entry(sheet, 0, 'signed-off', body)], AT);
     const conflicts = async () => statesOf((await visitSheet(db.sql, FIRST_SHOP, sheet.visit.id))!)[0]!.state!.conflicts;
     const [both] = await conflicts();
     assert.equal(both?.what, 'sign-off');
     const settle = entry(sheet, 0, 'withdrawn', { reason: 'the other one stands' }, { correctsId: both!.entries[1] });
-    assert.equal((await record(db.sql, FIRST_SHOP, [settle], AT))[0]!.status, 'kept');
+    assert.equal((await ingestRunEntries(db.sql, FIRST_SHOP, [settle], AT))[0]!.status, 'kept');
     assert.deepEqual(await conflicts(), []);
   });
 
@@ -172,7 +172,7 @@ describe('keeping entries', () => {
     const another = () => ({ ...(accepted.body as object), jointIds: [uuidv7(), uuidv7(), uuidv7()], replacesId: accepted.id });
     const device = { deviceId: uuidv7() };
     const chosen = [entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another())]; // biome-ignore format: one row
-    const results = await record(db.sql, FIRST_SHOP, chosen, AT);
+    const results = await ingestRunEntries(db.sql, FIRST_SHOP, chosen, AT);
     assert.deepEqual(
       results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
       ['kept', 'changed-meanwhile', 'kept'],
@@ -186,7 +186,7 @@ describe('keeping entries', () => {
     const stop = entry(sheet, 4, 'stop-tried', { kind: 'gate', condition: 'works' });
     const back = (of: { id: string }) => entry(sheet, 4, 'withdrawn', { reason: 'pressed by mistake' }, { correctsId: of.id });
     const take = async (e: ReturnType<typeof entry>) => {
-      const [answer] = await record(db.sql, FIRST_SHOP, [e], AT);
+      const [answer] = await ingestRunEntries(db.sql, FIRST_SHOP, [e], AT);
       return answer!.status === 'refused' ? answer!.rule : answer!.status;
     };
     const shown = async () => statesOf((await visitSheet(db.sql, FIRST_SHOP, sheet.visit.id))!)[4]!.state!.stop?.kind ?? null;
@@ -202,7 +202,7 @@ describe('keeping entries', () => {
   it('refuses what belongs to no run of the visit, and keeps the rest of the batch', async () => {
     const sheet = await sheetOf("Director's flat");
     const stray = entry(sheet, 0, 'noted', { text: 'x' }, { runId: uuidv7() });
-    const results = await record(db.sql, FIRST_SHOP, [stray, entry(sheet, 0, 'noted', { text: 'y' })], AT);
+    const results = await ingestRunEntries(db.sql, FIRST_SHOP, [stray, entry(sheet, 0, 'noted', { text: 'y' })], AT);
     assert.deepEqual(
       results.map((r) => r.status),
       ['refused', 'kept'],
@@ -219,8 +219,13 @@ describe('keeping entries', () => {
         seenAt: new Date(AT.getTime() + off + minutes * 60_000).toISOString(),
         sentAt: new Date(AT.getTime() + off + minutes * 60_000).toISOString(),
       });
-    await record(db.sql, FIRST_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }, 0)], AT);
-    await record(db.sql, FIRST_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-1/4-m', how: 'seen' }, 1)], new Date(AT.getTime() + 60_000));
+    await ingestRunEntries(db.sql, FIRST_SHOP, [wrong('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }, 0)], AT);
+    await ingestRunEntries(
+      db.sql,
+      FIRST_SHOP,
+      [wrong('end-seen', { side: 'from', end: 'comp-1/4-m', how: 'seen' }, 1)],
+      new Date(AT.getTime() + 60_000),
+    );
     const fresh = await sheetOf("Director's flat");
     const later = entry(
       fresh,
@@ -229,7 +234,7 @@ describe('keeping entries', () => {
       { side: 'from', end: 'npt-1/2-m', how: 'seen' },
       { seenAt: new Date(AT.getTime() + 600_000).toISOString(), sentAt: new Date(AT.getTime() + 600_000).toISOString() },
     );
-    await record(db.sql, FIRST_SHOP, [later], new Date(AT.getTime() + 600_000));
+    await ingestRunEntries(db.sql, FIRST_SHOP, [later], new Date(AT.getTime() + 600_000));
     const last = await sheetOf("Director's flat");
     assert.equal(runState(contextOf(last.runs[0]!, catalogue()), last.entries).from?.end, 'npt-1/2-m');
   });
@@ -431,14 +436,14 @@ describe('house rules', () => {
     const said = (at: Date, body: object) => ({ ...filedBookEntry('rules', FIRST_SHOP, 'changed', body as never, at, { deviceId: uuidv7() }), sentAt: new Date(later.getTime() + 2000).toISOString(), recordedAt: null }); // biome-ignore format: one row
     const later = new Date(AT.getTime() + 60_000);
     const two = [said(later, { rules: { push: 'where listed' }, reason: 'rated ones hold' }), said(new Date(later.getTime() + 1000), { rules: { push: 'where reachable' }, reason: 'in sight' })]; // biome-ignore format: one row
-    for (const entry of two) await recordBook(empty.sql, FIRST_SHOP, [entry], new Date(later.getTime() + 2000));
+    for (const entry of two) await ingestBookEntries(empty.sql, FIRST_SHOP, [entry], new Date(later.getTime() + 2000));
     const both = await currentRules(empty.sql, FIRST_SHOP);
     assert.deepEqual([both.version, both.rules.push, both.rules.threadSealant], [3, 'where reachable', rules.threadSealant]);
     assert.deepEqual(
       both.conflicts.map((c) => [c.field, c.values]),
       [['push', ['where listed', 'where reachable']]],
     );
-    const nothing = await recordBook(empty.sql, FIRST_SHOP, [said(later, { rules: {}, reason: 'no' })], later);
+    const nothing = await ingestBookEntries(empty.sql, FIRST_SHOP, [said(later, { rules: {}, reason: 'no' })], later);
     assert.deepEqual(nothing.map((a) => a.status), ['refused']); // biome-ignore format: one row
   });
 });

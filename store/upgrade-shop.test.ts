@@ -11,7 +11,7 @@ import type { AcceptedChain } from '../record/index.ts';
 import { recordRows } from '../record/visit/record-rows.ts';
 import { connect, FIRST_SHOP, type Sql } from './database/connection.ts';
 import { migrate, readMigrations } from './database/migrate.ts';
-import { recordBook } from './entries/book-write.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
 import { exportShop, importShop } from './files/shop-file.ts';
 import { importVisit, parseVisitFile } from './files/visit-file.ts';
 import { importWater, parseWaterFile } from './files/water-file.ts';
@@ -157,7 +157,7 @@ describe('files of before', () => {
         body: { name: 'Hill', timeZone: 'UTC' },
       });
       assert.ok(made.ok);
-      assert.equal((await recordBook(empty.sql, FIRST_SHOP, [made.entry], AT))[0]!.status, 'kept');
+      assert.equal((await ingestBookEntries(empty.sql, FIRST_SHOP, [made.entry], AT))[0]!.status, 'kept');
       const water = parseWaterFile(packed('water.json'));
       assert.deepEqual(await importWater(empty.sql, FIRST_SHOP, premises, water, AT), { things: water.things.length });
     } finally {

@@ -7,7 +7,7 @@ import type { SubjectRef } from '../record/book/entry.ts';
 import type { Entry } from '../record/index.ts';
 import { type AnyEntry, DeviceStore, type Outgoing } from './device.ts';
 import { newBookEntry, newEntry } from './entry.ts';
-import type { Kit, Placed, PlacedBook } from './protocol.ts';
+import type { OfflineSnapshot, Placed, PlacedBook } from './protocol.ts';
 
 const VISIT = uuidv7();
 const RUN = uuidv7();
@@ -32,7 +32,7 @@ function bookOf(visitId: string, onDate: string, premisesId = uuidv7()): { id: s
   return { id: premisesId, entries: [made({ kind: 'premises', id: premisesId }, { name: 'House', timeZone: 'UTC' }), visit] };
 }
 const recorded = (e: Entry, position: number): Placed => ({ ...e, sentAt: e.seenAt, recordedAt: e.seenAt, position }) as Placed;
-const kit = (books: Kit['books'], entries: Placed[], more: Partial<Kit> = {}): Kit => ({ shop: 1, shopId: 'shop', position: 5, from: '2026-05-19', to: '2026-06-03', books, entries, ...more }); // biome-ignore format: one kit
+const kit = (books: OfflineSnapshot['books'], entries: Placed[], more: Partial<OfflineSnapshot> = {}): OfflineSnapshot => ({ shop: 1, shopId: 'shop', position: 5, from: '2026-05-19', to: '2026-06-03', books, entries, ...more }); // biome-ignore format: one kit
 
 describe("a device's store", () => {
   it('numbers entries in the order in which they were made, whatever their ids say', async () => {

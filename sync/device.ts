@@ -21,7 +21,7 @@ import { type AnyEntry, type DeviceFacts, FACTS, type Outgoing, type Schema, VER
 import { upgrade } from './device-upgrade.ts';
 import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
 import { NotKeptError, notKept } from './not-kept.ts';
-import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';
+import type { Holding, OfflineSnapshot, Placed, PlacedBook } from './protocol.ts';
 import { ofThisShop } from './shop-here.ts';
 
 export type { AnyEntry, DeviceFacts, Outgoing };
@@ -203,7 +203,7 @@ export class DeviceStore {
    * What belongs to the next days in place of what was kept before. Premises that were opened here stay, unless the shop is another one; what
    * waits here stays in any case.
    */
-  async takeKit({ shop, shopId, books, entries, position, from, to }: Kit): Promise<void> {
+  async takeKit({ shop, shopId, books, entries, position, from, to }: OfflineSnapshot): Promise<void> {
     const tx = this.db.transaction(['known', 'books', 'facts'], 'readwrite');
     const [known, held, stored] = [tx.objectStore('known'), tx.objectStore('books'), tx.objectStore('facts')];
     const facts = (await stored.get(FACTS)) as DeviceFacts;

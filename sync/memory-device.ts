@@ -4,7 +4,7 @@ import type { Entry } from '../record/index.ts';
 import { isBookEntry, premisesBook, sheetFrom, upcast, type VisitSheet } from '../record/index.ts';
 import type { AnyEntry, DeviceFacts, Outgoing } from './device.ts';
 import { bookKept, joinBook, type KeptBook } from './kept-book.ts';
-import type { Holding, Kit, Placed, PlacedBook } from './protocol.ts';
+import type { Holding, OfflineSnapshot, Placed, PlacedBook } from './protocol.ts';
 import type { Reader } from './pull.ts';
 import type { Outbox } from './push.ts';
 
@@ -67,7 +67,7 @@ export class MemoryDevice implements Outbox, Reader {
     index: () => ({ get: async (subjectId: string) => [...this.books.values()].find((b) => b.subjectIds.includes(subjectId)) }),
   };
 
-  async takeKit({ shop, shopId, position, from, to, ...holding }: Kit): Promise<void> {
+  async takeKit({ shop, shopId, position, from, to, ...holding }: OfflineSnapshot): Promise<void> {
     await this.keepHolding(holding);
     const cursor = this.read.shop === shop ? this.read.cursor : position;
     this.read = { ...this.read, shop, shopId, cursor, kit: { from, to } };

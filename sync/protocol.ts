@@ -47,7 +47,7 @@ export interface Holding {
 }
 
 /** What a device takes along: the premises of the visits of the next days and of those with something due. */
-export interface Kit extends Holding {
+export interface OfflineSnapshot extends Holding {
   shop: number;
   /** Id of the shop: its own book is among the others. */
   shopId: string;
@@ -58,4 +58,4 @@ export interface Kit extends Holding {
 }
 
 /** How far ahead a device carries its visits, days. */
-export const KIT_DAYS = 14;
+export const SNAPSHOT_DAYS = 14;

@@ -3,7 +3,7 @@ import { describe, it } from 'node:test';
 import type { SubjectRef } from '../record/book/entry.ts';
 import { newBookEntry, newEntry } from './entry.ts';
 import { MemoryDevice } from './memory-device.ts';
-import type { Changes, Holding, Kit, Placed, PlacedBook } from './protocol.ts';
+import type { Changes, Holding, OfflineSnapshot, Placed, PlacedBook } from './protocol.ts';
 import { type Fetch, pull } from './pull.ts';
 
 const TODAY = '2026-05-20';
@@ -17,14 +17,14 @@ const house = [
 ];
 
 /** A server that has so many entries, and counts what it was asked. */
-function server(count: number, more: Partial<Kit> = {}) {
+function server(count: number, more: Partial<OfflineSnapshot> = {}) {
   const all = Array.from({ length: count }, (_, i): Placed => ({ ...newEntry({ deviceId: 'other', visitId: 'v', runId: 'r' }, 'noted', { text: String(i) }), position: i + 1 }) as Placed); // biome-ignore format: one row
   const asked: string[] = [];
   const book: PlacedBook[] = [];
   const state = { shop: 1, shopId: 's', from: '2026-05-19', to: '2026-06-03', ...more };
   const fetch: Fetch = async <T>(path: string) => {
     asked.push(path);
-    if (path === '/api/v1/kit') return { ...state, position: 0, books: [], entries: [] } satisfies Kit as T;
+    if (path === '/api/v1/kit') return { ...state, position: 0, books: [], entries: [] } satisfies OfflineSnapshot as T;
     if (path.startsWith('/api/v1/book/holding')) return { books: [{ id: HOUSE, entries: house }], entries: [] } satisfies Holding as T;
     const after = Number(path.split('=')[1]);
     const entries = all.slice(after, after + 2);

@@ -1,6 +1,6 @@
 /** Fetching what is new: by cursor, told by a stream; asking now and then where no stream comes through. */
 import type { DeviceFacts, DeviceStore } from './device.ts';
-import type { Changes, Holding, Kit } from './protocol.ts';
+import type { Changes, Holding, OfflineSnapshot } from './protocol.ts';
 
 /** What fetching asks of a device's store. */
 export type Reader = Pick<DeviceStore, 'facts' | 'take' | 'takeKit' | 'keepHolding'>;
@@ -24,7 +24,7 @@ export async function pull(store: Reader, fetch: Fetch, today: string): Promise<
     // Once in a go: a device whose clock is a year ahead would ask for ever.
     if (!asked && wantsKit(facts, changes, today)) {
       asked = true;
-      const kit = await fetch<Kit>('/api/v1/kit');
+      const kit = await fetch<OfflineSnapshot>('/api/v1/kit');
       if (!kit) return null;
       await store.takeKit(kit);
       news = true;

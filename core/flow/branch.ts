@@ -3,7 +3,7 @@ import { finite, InputError } from '../errors.ts';
 import { M3_S_PER_GPM, PA_PER_PSI } from '../units/index.ts';
 import { type ApplianceCurve, risePaOf, valveOf } from './operating-point.ts';
 import { type Bored, bored, lossPa, type Piece } from './piece.ts';
-import { fallingRoot } from './root.ts';
+import { decreasingRoot } from './root.ts';
 import { type Supply, supplyCurve, supplyPa } from './supply.ts';
 import { waterAt } from './water.ts';
 
@@ -83,7 +83,7 @@ export function branchFlow(b: BranchFlow): { drawn: Drawn[]; totalGpm: number; s
     if (standing <= 0) return 0;
     const most = Math.min(tap.capM3S, Math.sqrt(standing / tap.valve));
     const beyond = (flow: number) => left(tap, flow, others, own) - tap.valve * flow * flow;
-    return beyond(most) >= 0 ? most : fallingRoot(beyond, 0, most);
+    return beyond(most) >= 0 ? most : decreasingRoot(beyond, 0, most);
   };
   const put = (i: number, flow: number) => {
     for (const s of taps[i]!.path) through[s]! += flow - flows[i]!;

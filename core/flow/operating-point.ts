@@ -3,7 +3,7 @@ import { finite } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
 import { GRAVITY, M_PER_FT, M3_S_PER_GPM, PA_PER_PSI, pressure, said, speed, threeDigits } from '../units/index.ts';
 import { type Bored, bored, lossPa, type Piece, reynoldsOf, speedFtS } from './piece.ts';
-import { fallingRoot } from './root.ts';
+import { decreasingRoot } from './root.ts';
 import { type Supply, type SupplyCurve, supplyCurve, supplyPa } from './supply.ts';
 import { type Water, waterAt } from './water.ts';
 
@@ -50,7 +50,7 @@ export interface OperatingPoint {
 }
 
 /** A line ready to be solved, SI. */
-export interface Solvable {
+export interface FlowModel {
   water: Water;
   curve: SupplyCurve;
   pieces: Bored[];
@@ -76,26 +76,26 @@ export const risePaOf = (riseFt: number, water: Water): number =>
   finite('riseFt', riseFt, { atLeast: -MOST_RISE_FT, atMost: MOST_RISE_FT }) * M_PER_FT * water.density * GRAVITY;
 
 /** @throws InputError naming the field */
-export function solvable(line: FlowLine): Solvable {
+export function bindModel(line: FlowLine): FlowModel {
   const water = waterAt(line.tempF);
   return { water, curve: supplyCurve(line), pieces: bored(line.pieces), risePa: risePaOf(line.riseFt, water), ...valveOf(line.appliance) };
 }
 
 /** What is left at the appliance's inlet while so much flows, Pa. */
-export function leftPa(s: Pick<Solvable, 'curve' | 'risePa' | 'pieces' | 'water'>, flow: number): number {
+export function residualPa(s: Pick<FlowModel, 'curve' | 'risePa' | 'pieces' | 'water'>, flow: number): number {
   let left = supplyPa(s.curve, flow) - s.risePa;
   for (const piece of s.pieces) left -= lossPa(piece, flow, s.water);
   return left;
 }
 
 /** Where the line's curve and the appliance's cross, m3/s. */
-export function crossing(s: Solvable): number {
-  const standing = leftPa(s, 0);
+export function solveFlow(s: FlowModel): number {
+  const standing = residualPa(s, 0);
   if (standing <= 0) return 0;
   // Without a line the valve would pass this: with one, never more.
   const most = Math.min(s.capM3S, Math.sqrt(standing / s.valve));
-  const beyond = (flow: number) => leftPa(s, flow) - s.valve * flow * flow;
-  return beyond(most) >= 0 ? most : fallingRoot(beyond, 0, most);
+  const beyond = (flow: number) => residualPa(s, flow) - s.valve * flow * flow;
+  return beyond(most) >= 0 ? most : decreasingRoot(beyond, 0, most);
 }
 
 /**
@@ -106,11 +106,11 @@ export function crossing(s: Solvable): number {
  * @throws InputError naming the field, the value and what will do
  */
 export function operatingPoint(line: FlowLine): OperatingPoint {
-  const s = solvable(line);
-  const flow = crossing(s);
+  const s = bindModel(line);
+  const flow = solveFlow(s);
   const losses = s.pieces.map((p, piece) => ({ piece, psi: lossPa(p, flow, s.water) / PA_PER_PSI }));
   const gpm = flow / M3_S_PER_GPM;
-  const inletPsi = Math.max(0, leftPa(s, flow)) / PA_PER_PSI;
+  const inletPsi = Math.max(0, residualPa(s, flow)) / PA_PER_PSI;
   const verdict: FlowVerdict = flow === 0 ? 'none' : inletPsi < line.appliance.designPsi * (1 - 1e-9) ? 'weak' : 'enough';
   const point = {
     gpm,
@@ -121,7 +121,7 @@ export function operatingPoint(line: FlowLine): OperatingPoint {
     speedFtS: s.pieces.map((p) => speedFtS(p, flow)),
     supplyPsi: supplyPa(s.curve, flow) / PA_PER_PSI,
     risePsi: s.risePa / PA_PER_PSI,
-    staticPsi: leftPa(s, 0) / PA_PER_PSI,
+    staticPsi: residualPa(s, 0) / PA_PER_PSI,
     isCapped: flow > 0 && flow >= s.capM3S,
   };
   return { ...point, because: reasonsOf(line, point) };

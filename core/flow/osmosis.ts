@@ -1,7 +1,7 @@
 /** A reverse-osmosis tank that fades as it empties. */
 import { finite, InputError } from '../errors.ts';
 import { ATM_PA, M3_PER_GAL, M3_S_PER_GPM, PA_PER_PSI } from '../units/index.ts';
-import { crossing, type FlowLine, type Solvable, solvable } from './operating-point.ts';
+import { bindModel, type FlowLine, type FlowModel, solveFlow } from './operating-point.ts';
 
 export interface OsmosisTank {
   /** Water and air together, gal. */
@@ -40,12 +40,12 @@ export function fading(tank: OsmosisTank, line: Omit<FlowLine, 'sourcePsi' | 'ru
   if (high <= low) throw new InputError('tank.fullPsi', tank.fullPsi, 'A tank holds water only above the pressure of its air when it is empty.');
   const holdsGal = shell * (1 - low / high);
   const { tempF, riseFt, pieces, appliance } = line;
-  const base = solvable({ tempF, riseFt, pieces, appliance, sourcePsi: tank.fullPsi });
+  const base = bindModel({ tempF, riseFt, pieces, appliance, sourcePsi: tank.fullPsi });
   const at = (drawnGal: number) => {
     const air = shell - (holdsGal - drawnGal);
     const psi = ((low * shell) / air - ATM_PA) / PA_PER_PSI;
-    const s: Solvable = { ...base, curve: { staticPa: Math.max(0, psi) * PA_PER_PSI, fall: 0, mostPa: Number.POSITIVE_INFINITY } };
-    return { psi, gpm: crossing(s) / M3_S_PER_GPM };
+    const s: FlowModel = { ...base, curve: { staticPa: Math.max(0, psi) * PA_PER_PSI, fall: 0, mostPa: Number.POSITIVE_INFINITY } };
+    return { psi, gpm: solveFlow(s) / M3_S_PER_GPM };
   };
   const first = at(0);
   const points = [{ drawnGal: 0, seconds: 0, ...first }];

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { fallingRoot } from './root.ts';
+import { decreasingRoot } from './root.ts';
 
 describe('the root of a falling function', () => {
   it('is found to the last digits, of any shape a line has', () => {
@@ -15,24 +15,24 @@ describe('the root of a falling function', () => {
     ];
     fc.assert(
       fc.property(fc.double({ min: 0.01, max: 0.99, noNaN: true }), fc.constantFrom(...shapes), (root, [name, of]) => {
-        const found = fallingRoot(of(root), 0, 1);
+        const found = decreasingRoot(of(root), 0, 1);
         assert.ok(Math.abs(found - root) < 1e-9, `${name}: ${found} for ${root}`);
       }),
     );
   });
   it('is an end of the bracket where the function does not cross in it', () => {
     assert.equal(
-      fallingRoot((x) => -1 - x, 0, 1),
+      decreasingRoot((x) => -1 - x, 0, 1),
       0,
     );
     assert.equal(
-      fallingRoot((x) => 5 - x, 0, 1),
+      decreasingRoot((x) => 5 - x, 0, 1),
       1,
     );
   });
   it('takes few turns', () => {
     let asked = 0;
-    fallingRoot(
+    decreasingRoot(
       (x) => {
         asked++;
         return 0.3 ** 1.9 - x ** 1.9;

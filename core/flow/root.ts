@@ -4,7 +4,7 @@
  * @param f      continuous, >= 0 at `low`, <= 0 at `high`
  * @source M. Dowell and P. Jarratt, BIT 11 (1971) 168: regula falsi with the Illinois weight
  */
-export function fallingRoot(f: (x: number) => number, low: number, high: number): number {
+export function decreasingRoot(f: (x: number) => number, low: number, high: number): number {
   let [a, b] = [low, high];
   let [fa, fb] = [f(a), f(b)];
   if (fa <= 0) return a;

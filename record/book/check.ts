@@ -1,6 +1,7 @@
 /** Whether an entry of the book may be taken: what every change must obey, then the change's own rule on the book as it stands. */
+
+import { isNamed, WITHDRAWN } from '../effective.ts';
 import type { Refusal } from '../kind.ts';
-import { isNamed, WITHDRAWN } from '../standing.ts';
 import { type BookEntry, isOfShop } from './entry.ts';
 import type { BookNow } from './now.ts';
 import type { AnyState } from './states.ts';

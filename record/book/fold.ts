@@ -1,6 +1,7 @@
 /** How a subject of the book stands: what was said of it, each thing by who said it last. */
+
+import { resolved } from '../effective.ts';
 import { happenedAt } from '../entry.ts';
-import { fates } from '../standing.ts';
 import type { BookEntry, SubjectKind } from './entry.ts';
 import type { AnyState, States } from './states.ts';
 import { subjectOf } from './subjects.ts';
@@ -27,7 +28,7 @@ export interface Standing<S> {
 export function standingOf<K extends SubjectKind>(kind: K, id: string, entries: readonly BookEntry[]): Standing<States[K]> {
   const subject = subjectOf(kind);
   // The shop and its house rules share an id.
-  const stand = fates(entries.filter((e) => e.subject.kind === kind)).flatMap(({ stands, by }) => (stands ? [{ entry: stands, saidBy: by }] : []));
+  const stand = resolved(entries.filter((e) => e.subject.kind === kind)).flatMap(({ stands, by }) => (stands ? [{ entry: stands, saidBy: by }] : []));
   const made = subject.making === null ? undefined : stand.find(({ entry }) => entry.change === subject.making);
   if (subject.making !== null && !made) return { state: null, conflicts: [] };
   const begins = subject.begins as (id: string, body: unknown) => AnyState;

@@ -1,9 +1,9 @@
 /** An entry of the book as a device sends it and as a file holds it: read once at the border, trusted inside. */
 import * as z from 'zod/mini';
+import { WITHDRAWN } from '../effective.ts';
 import { issueOf } from '../issue.ts';
 import type { Read } from '../shape.ts';
 import { givenReason, INT4_MAX, instant, uuid } from '../shapes.ts';
-import { WITHDRAWN } from '../standing.ts';
 import { unstorable } from '../storable.ts';
 import { type BookEntry, SUBJECTS } from './entry.ts';
 import { subjectOf, subjects } from './subjects.ts';

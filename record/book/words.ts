@@ -1,7 +1,8 @@
 /** What was said of the book, in words: one telling for every screen, file and print. */
+
+import { resolved, WITHDRAWN } from '../effective.ts';
 import { happenedAt } from '../entry.ts';
 import { type Happening, happeningsOf } from '../happening.ts';
-import { fates, WITHDRAWN } from '../standing.ts';
 import type { BookEntry } from './entry.ts';
 import type { BookWords } from './subject.ts';
 import { subjectOf } from './subjects.ts';
@@ -23,7 +24,7 @@ export const NO_WORDS: BookWords = {
 
 /** What was said of subjects of the book, in order, each with what became of it; with the name of what it is of. */
 export function bookHappenings(entries: readonly BookEntry[], words: BookWords): Happening[] {
-  return happeningsOf(fates(entries), (entry) => ({
+  return happeningsOf(resolved(entries), (entry) => ({
     id: entry.id,
     atMs: happenedAt(entry),
     who: words.subject(entry.subject),

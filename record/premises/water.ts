@@ -14,10 +14,10 @@ import {
   type WaterNetwork,
 } from '../../core/index.ts';
 import { change } from '../book/subject.ts';
+import { resolved } from '../effective.ts';
 import { happenedAt } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
 import { givenReason, name, uuid } from '../shapes.ts';
-import { fates } from '../standing.ts';
 import type { Premises, WaterThing } from './states.ts';
 
 const thingId = z.string('wants an id').check(z.minLength(1, 'wants an id'), z.maxLength(60, 'is longer than 60 characters'));
@@ -137,7 +137,7 @@ export function asDrawn(thing: WaterThing): WaterThing {
 
 /** Stops as they were tried on runs, by the entries of visits. */
 export function triedIn(entries: readonly Entry[]): TriedStop[] {
-  const tried = fates(entries.filter((e) => e.kind === 'stop-tried' || e.kind === 'withdrawn')).flatMap(({ stands }) =>
+  const tried = resolved(entries.filter((e) => e.kind === 'stop-tried' || e.kind === 'withdrawn')).flatMap(({ stands }) =>
     stands?.kind === 'stop-tried' ? [stands] : [],
   );
   return tried.flatMap(({ runId, body: { kind, condition }, ...e }) =>

@@ -2,10 +2,10 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { refusalFor } from '../check.ts';
+import { effective, resolved } from '../effective.ts';
 import { happenedAt, targetOf } from '../entry.ts';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
-import { fates, standing } from '../standing.ts';
+import { validate } from '../validate.ts';
 import { acceptances, historyOf } from './history.ts';
 import { jointIdsFor, placesOf, sharesEnd, sharesPart } from './joints/joint-place.ts';
 import { runNow } from './run-now.ts';
@@ -61,7 +61,7 @@ class Shop {
       body,
     } as Entry;
     const now = runNow({ id: 'run', work: 'toilet-line', checkPoints: CONTEXT.checkPoints }, this.entries, () => CONTEXT);
-    if (refusalFor(entry, now, this.entries)) return null;
+    if (validate(entry, now, this.entries)) return null;
     this.seqs.set(device, seq);
     return this.entries.push(entry);
   }
@@ -124,7 +124,7 @@ function act(shop: Shop): unknown {
 
 /** Looks that count at a joint, by going through everything that could have touched it: slow, and written apart from the fold. */
 function countedByHand(entries: Entry[], jointId: string): Set<string> {
-  const log = standing(entries);
+  const log = effective(entries);
   const places = new Map(acceptances(historyOf(entries, 'run')).flatMap((c) => placesOf(c.body).map((p, i) => [c.body.jointIds[i]!, p] as const)));
   const own = places.get(jointId)!;
   const isFirst = (e: Entry) => log.find((o) => o.kind === 'joint-made' && o.jointId === e.jointId)?.id === e.id;
@@ -189,7 +189,7 @@ describe('random histories', () => {
         const mixed = [...shop.entries].sort((a, b) => ((happenedAt(a) * 7 + order[a.id.length % 20]! * a.id.charCodeAt(a.id.length - 1)) % 1013) - ((happenedAt(b) * 7 + order[b.id.length % 20]! * b.id.charCodeAt(b.id.length - 1)) % 1013)); // biome-ignore format: one line
         const state = shop.state();
         assert.deepEqual(runState(CONTEXT, mixed), state);
-        for (const s of [state.signedOff && 'signed', state.signOffUndone && 'undone', state.conflicts[0]?.what, state.joints.some((j) => j.proven) && 'proven', fates(shop.entries).some((f) => f.withdrawnBy) && 'withdrawn', state.stages.shut.state]) if (s) met.set(s, (met.get(s) ?? 0) + 1); // biome-ignore format: one line
+        for (const s of [state.signedOff && 'signed', state.signOffUndone && 'undone', state.conflicts[0]?.what, state.joints.some((j) => j.proven) && 'proven', resolved(shop.entries).some((f) => f.withdrawnBy) && 'withdrawn', state.stages.shut.state]) if (s) met.set(s, (met.get(s) ?? 0) + 1); // biome-ignore format: one line
       }),
       { numRuns: MANY, seed: 8, includeErrorInReport: true },
     );

@@ -1,13 +1,14 @@
 /** What counts of the entries of a run: folded once, by what each kind declares. */
+
+import { type Resolved, resolved } from '../effective.ts';
 import type { EntryBase } from '../entry.ts';
 import type { Kind, Told } from '../kind.ts';
 import { type Entry, type EntryOf, kindOf, upcast } from '../kinds.ts';
-import { type Fate, fates } from '../standing.ts';
 import { chainAccepted } from './kinds/chain-accepted.ts';
 
 export interface History {
   /** Everything that was entered, in order, with what became of it. */
-  all: Fate<Entry>[];
+  all: Resolved<Entry>[];
   /** What stands of it. */
   log: Entry[];
   /** By kind, and where a kind counts the last of each by that too. */
@@ -16,7 +17,7 @@ export interface History {
 
 /** Entries of other kinds than this program knows are left out: what they mean it cannot say. */
 export function historyOf(entries: readonly Entry[], runId: string): History {
-  return folded(fates(entries.filter((e) => e.runId === runId && kindOf(e.kind) !== undefined).map(upcast)));
+  return folded(resolved(entries.filter((e) => e.runId === runId && kindOf(e.kind) !== undefined).map(upcast)));
 }
 
 /** Of what was entered before one that stands. */
@@ -39,7 +40,7 @@ export function historyKnownBefore({ all }: History, entryId: string): History {
   const isKnown = (e: Entry) =>
     recordedAt === null || (e.recordedAt !== null && (e.recordedAt < recordedAt || (e.deviceId === deviceId && e.recordedAt === recordedAt)));
   return folded(
-    fates(
+    resolved(
       all
         .slice(0, at)
         .flatMap(({ first, later }) => [first, ...later])
@@ -48,7 +49,7 @@ export function historyKnownBefore({ all }: History, entryId: string): History {
   );
 }
 
-function folded(all: Fate<Entry>[]): History {
+function folded(all: Resolved<Entry>[]): History {
   const log = all.flatMap(({ stands }) => (stands ? [stands] : []));
   const last = new Map<string, Entry>();
   for (const entry of log) {

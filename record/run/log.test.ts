@@ -2,8 +2,8 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import type { DutyRow } from '../../core/log/duties.ts';
-import { refusalFor } from '../check.ts';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
+import { validate } from '../validate.ts';
 import { dutyFactsOf } from './duty-facts.ts';
 import { toEntry } from './entry.testing.ts';
 import { runNow } from './run-now.ts';
@@ -121,7 +121,7 @@ describe('what comes due', () => {
   });
   it('is seen to only at what is signed off, and put off or dropped only with a reason', () => {
     const now = (entries: Entry[]) => runNow({ id: 'run', work: 'toilet-line', checkPoints: CONTEXT.checkPoints }, entries, () => CONTEXT);
-    const refused = (b: Bodies['duty-seen'], entries: Entry[]) => refusalFor(at('duty-seen', b, 59), now(entries), entries)?.rule ?? null;
+    const refused = (b: Bodies['duty-seen'], entries: Entry[]) => validate(at('duty-seen', b, 59), now(entries), entries)?.rule ?? null;
     const done = { duty: 'stop', what: 'multi-turn stop', outcome: 'done' } as const;
     assert.equal(refused(done, made), 'not-signed-off');
     assert.equal(refused(done, [...made, signed(55)]), null);

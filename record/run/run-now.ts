@@ -1,7 +1,7 @@
 import { workKind } from '../../core/index.ts';
+import { ordered } from '../effective.ts';
 import { targetOf } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
-import { ordered } from '../standing.ts';
 import { type History, historyOf, lastOf, ofKind } from './history.ts';
 import { drainOfId } from './joints/drain-points.ts';
 import { chainAccepted } from './kinds/chain-accepted.ts';

@@ -4,7 +4,7 @@ import { describe, it } from 'node:test';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
 import { recordRows } from '../visit/record-rows.ts';
 import type { VisitSheet } from '../visit/sheet.ts';
-import { carriedBy, happenings, wordsFor } from '../words.ts';
+import { carriedBy, describer, happenings } from '../words.ts';
 import { historyOf } from './history.ts';
 import { runState } from './state.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';
@@ -217,7 +217,7 @@ describe('a look', () => {
 describe('what happened here', () => {
   const told = (r: Record) => {
     const history = historyOf(r.entries, 'run');
-    return { history, rows: happenings(history, wordsFor(r.state, history)) };
+    return { history, rows: happenings(history, describer(r.state, history)) };
   };
   it('tells everything in order, old values and reasons among it, and nothing by its id or code alone', () => {
     const r = made();

@@ -1,6 +1,6 @@
 /** What lies on a shelf or van, from what was said of it: the last count, and what came and went since. */
 import { type BookEntry, isBookEntry } from '../book/entry.ts';
-import { fates } from '../standing.ts';
+import { resolved } from '../effective.ts';
 import type { AmountOf, CameOrWent, Moved } from './stock-place.ts';
 
 /** Of one item at one place, as it was told; what runs took since is not in it. */
@@ -27,7 +27,7 @@ export function toldOf<E extends BookEntry>(item: string, entries: readonly E[])
     found.set(placeId, told);
     return told;
   };
-  for (const { stands } of fates(entries)) {
+  for (const { stands } of resolved(entries)) {
     if (!stands || stands.body.item !== item) continue;
     const told = at(stands.subject.id, stands);
     const { quantity } = stands.body as AmountOf;
@@ -133,4 +133,4 @@ export function withWaiting(places: readonly StockedPlace[], waiting: readonly o
 }
 
 const standingOf = (waiting: readonly object[]): BookEntry[] =>
-  fates(waiting.filter(isBookEntry).filter((e) => e.subject.kind === 'stock')).flatMap(({ stands }) => (stands ? [stands] : []));
+  resolved(waiting.filter(isBookEntry).filter((e) => e.subject.kind === 'stock')).flatMap(({ stands }) => (stands ? [stands] : []));

@@ -1,10 +1,10 @@
 /** Everything recorded on a visit, told in plain words: the rows of its file, its CSV and its print. */
 import type { Units } from '../../core/index.ts';
+import { ordered } from '../effective.ts';
 import type { Entry } from '../kinds.ts';
 import { type History, historyOf } from '../run/history.ts';
 import type { RunState } from '../run/state.ts';
-import { ordered } from '../standing.ts';
-import { happenings, wordsFor } from '../words.ts';
+import { describer, happenings } from '../words.ts';
 import { type RunCatalogue, readRuns, type VisitSheet } from './sheet.ts';
 
 export interface RecordRow {
@@ -48,5 +48,5 @@ export function recordRows(sheet: VisitSheet, catalogue: RunCatalogue, units: Un
 /** "What happened here": everything recorded on a run, in order, with what became of it. */
 export function runHappenings(entries: readonly Entry[], runId: string, state: RunState | null, units: Units = 'inch') {
   const history: History = historyOf(entries, runId);
-  return happenings(history, wordsFor(state, history, units));
+  return happenings(history, describer(state, history, units));
 }

@@ -1,5 +1,5 @@
 export { appendBook, filedBookEntry } from './append-book.ts';
-export { recordBook } from './book-write.ts';
-export type { Answer } from './one-way-in.ts';
+export { ingestBookEntries } from './book-entries.ts';
+export type { Answer } from './ingest.ts';
+export { ingestRunEntries, insertDrains, insertJoints, sameContent } from './run-entries.ts';
 export { saveRules } from './save-rules.ts';
-export { insertDrains, insertJoints, record, sameContent } from './write.ts';

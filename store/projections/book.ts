@@ -1,10 +1,10 @@
 /** Tables of what a shop looks after, derived from what was said of it; each row names the entry it is up to. */
 import {
   type BookEntry,
-  fates,
   type Gathered,
   isSeenTooLate,
   ordered,
+  resolved,
   type States,
   type SubjectKind,
   type SubjectRef,
@@ -212,7 +212,7 @@ async function eraseContacts(tx: Tx, shopId: string, entries: BookEntry[]): Prom
   // Where a clock was so wrong that nobody knows when it was said, it is not taken for said anew.
   const before = new Set(inOrder.filter((e, i) => i < erased || isSeenTooLate(e)).map((e) => e.id));
   // A correction counts in the place of what it corrects.
-  const whole = fates(entries)
+  const whole = resolved(entries)
     .filter((f) => before.has(f.first.id))
     .flatMap((f) => [f.first, ...f.later]);
   const saying = whole.filter((e) => 'contact' in e.body);

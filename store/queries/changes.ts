@@ -1,5 +1,5 @@
 import { addDays } from '../../record/index.ts';
-import { type Changes, type Holding, KIT_DAYS, type Kit, type Placed, type PlacedBook } from '../../sync/protocol.ts';
+import { type Changes, type Holding, type OfflineSnapshot, type Placed, type PlacedBook, SNAPSHOT_DAYS } from '../../sync/protocol.ts';
 import { groupBy, type Sql, shopCursor } from '../database/index.ts';
 import { type BookRow, bookColumns, bookEntryOf, type EntryRow, entryAsWritten, entryColumns } from '../rows/index.ts';
 import { visitsWithRechecks } from './day.ts';
@@ -45,10 +45,10 @@ export async function changesAfter(sql: Sql, shopId: string, after: number): Pro
 }
 
 /** What a device takes along for its next days, rechecks of the days before among it. */
-export async function kit(sql: Sql, shopId: string, at: Date): Promise<Kit> {
+export async function offlineSnapshot(sql: Sql, shopId: string, at: Date): Promise<OfflineSnapshot> {
   const [{ position }, shop] = await Promise.all([shopCursor(sql, shopId), shopSince(sql, shopId)]);
   const today = await shopToday(sql, shopId, at);
-  const [from, to] = [addDays(today, -1), addDays(today, KIT_DAYS)];
+  const [from, to] = [addDays(today, -1), addDays(today, SNAPSHOT_DAYS)];
   const [due, days] = await Promise.all([visitsWithRechecks(sql, shopId, to), visitsBetween(sql, shopId, from, to)]);
   const visitIds = [...new Set([...due, ...days.map((v) => v.id)])];
   return { shop, shopId, position, from, to, ...(await holding(sql, shopId, { visitIds, subjectIds: [shopId] })) };

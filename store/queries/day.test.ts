@@ -3,7 +3,7 @@ import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import { FIRST_SHOP } from '../database/connection.ts';
 import { appendBook, filedBookEntry } from '../entries/append-book.ts';
-import { record } from '../entries/write.ts';
+import { ingestRunEntries } from '../entries/run-entries.ts';
 import { demoDatabase, type TestDatabase } from '../testing.ts';
 import { daySheet } from './day.ts';
 import { shopRuns } from './open-runs.ts';
@@ -87,7 +87,7 @@ describe('the day sheet', () => {
         },
       ];
     });
-    const kept = await record(db.sql, FIRST_SHOP, looks as never, new Date(AT.getTime() + 20 * 60_000));
+    const kept = await ingestRunEntries(db.sql, FIRST_SHOP, looks as never, new Date(AT.getTime() + 20 * 60_000));
     assert.ok(kept.every((k) => k.status === 'kept'));
     const later = await daySheet(db.sql, FIRST_SHOP, TODAY, AT);
     assert.equal(later.rechecks.length, before.rechecks.length - 1);

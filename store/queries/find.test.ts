@@ -3,7 +3,7 @@ import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../../catalog/index.ts';
 import { FIRST_SHOP } from '../database/connection.ts';
-import { record } from '../entries/write.ts';
+import { ingestRunEntries } from '../entries/run-entries.ts';
 import { demoDatabase, type TestDatabase } from '../testing.ts';
 import { daySheet } from './day.ts';
 import { find } from './find.ts';
@@ -55,14 +55,14 @@ describe('the ledger by day, premises and finding', () => {
     const base = { visitId: due!.visitId, runId: due!.runId, jointId: state.joints[0]!.id, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: time, sentAt: time, recordedAt: null }; // biome-ignore format: one row
     const begun = { ...base, id: uuidv7(), kind: 'look-begun', body: { round: 'next-day', method: 'tissue' } };
     const ended = { ...base, id: uuidv7(), kind: 'look-ended', body: { begunId: begun.id, finding: 'damp', drops: null, elapsedS: 0 } };
-    const answers = await record(db.sql, FIRST_SHOP, [begun, ended] as never, AT);
+    const answers = await ingestRunEntries(db.sql, FIRST_SHOP, [begun, ended] as never, AT);
     assert.deepEqual(answers.map((r) => r.status), ['kept', 'kept']); // biome-ignore format: one line
     const found = (await damp()).rows;
     assert.ok(found.some((r) => r.runId === due!.runId && r.visitId === due!.visitId));
     assert.equal(found.length, cameBack.length + 1);
     // Taken back as pressed by mistake, it was never found.
     const back = { ...base, id: uuidv7(), kind: 'withdrawn', correctsId: ended.id, body: { reason: 'pressed by mistake' } };
-    assert.equal((await record(db.sql, FIRST_SHOP, [back] as never, AT))[0]!.status, 'kept');
+    assert.equal((await ingestRunEntries(db.sql, FIRST_SHOP, [back] as never, AT))[0]!.status, 'kept');
     assert.equal((await damp()).total, cameBack.length);
     const [house] = await db.owner<{ premises_id: string }[]>`select premises_id from premises`;
     assert.equal((await ledger(db.sql, FIRST_SHOP, { premises: house!.premises_id })).total, all.total);

@@ -1,6 +1,6 @@
 export { calendarOf } from './calendar.ts';
 export { type CallbackQuery, callbackCounts, callbacksBySeal } from './callbacks.ts';
-export { changesAfter, holding, kit } from './changes.ts';
+export { changesAfter, holding, offlineSnapshot } from './changes.ts';
 export { plannedVisits, withRuns } from './day.ts';
 export { DUE_KINDS, type DueKind, type DueList, type DueQuery, type DueRow, dueAll, dueList } from './due.ts';
 export { type Found, find } from './find.ts';

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { isBookEntry, NO_WORDS, type PremisesBook, subjectOf, tell, tellBook, wordsFor } from '../../../record/index.ts';
+import { describeEntry, describer, isBookEntry, NO_WORDS, type PremisesBook, subjectOf, tellBook } from '../../../record/index.ts';
 import type { AnyEntry, Outgoing } from '../../../sync/device.ts';
 import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
@@ -118,7 +118,7 @@ function nameIn(books: PremisesBook[], id: string): string | undefined {
 function inWords(entry: AnyEntry, books: PremisesBook[]): string {
   try {
     if (isBookEntry(entry)) return tellBook(entry, { ...NO_WORDS, subject: (ref) => nameIn(books, ref.id) ?? NO_WORDS.subject(ref) });
-    return tell(entry, wordsFor(null, { all: [], log: [] }, unitsHere())).what;
+    return describeEntry(entry, describer(null, { all: [], log: [] }, unitsHere())).what;
   } catch {
     return JSON.stringify(entry.body).slice(0, 200);
   }

@@ -1,5 +1,5 @@
 import type { RunRow, VisitSheet } from '../../../record/index.ts';
-import { type Entry, historyOf, ordered, type RunState, tell, wordsFor } from '../../../record/index.ts';
+import { describeEntry, describer, type Entry, historyOf, ordered, type RunState } from '../../../record/index.ts';
 import { useUnits } from '../../ui/units/index.ts';
 import { localTime } from '../../ui/words.ts';
 
@@ -10,8 +10,8 @@ export function News(props: { run: RunRow; state: RunState; sheet: VisitSheet; n
   const { run, state, sheet, news, onSeen } = props;
   const units = useUnits();
   if (news.length === 0) return null;
-  const words = wordsFor(state, historyOf(sheet.entries, run.id), units);
-  const told = ordered(news).map((e) => tell(e, words));
+  const words = describer(state, historyOf(sheet.entries, run.id), units);
+  const told = ordered(news).map((e) => describeEntry(e, words));
   return (
     <section aria-label="Recorded by another device" role="status" className="m-3 border border-ink bg-sheet p-3">
       <h2 className="text-xl">Recorded here by another device meanwhile</h2>

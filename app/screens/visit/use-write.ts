@@ -4,15 +4,15 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { cardVersionOf } from '../../../core/index.ts';
 import {
   contextOf,
+  describeEntry,
+  describer,
   type Entry,
   type EntryKind,
   historyOf,
   type ReadRun,
-  refusalFor,
   runNow,
-  tell,
   type VisitSheet,
-  wordsFor,
+  validate,
 } from '../../../record/index.ts';
 import { type ClientCatalogue, noteNewPress, noteOfSamePress, type VisitRecord, type Write, withdrawBy } from '../../ui/held/index.ts';
 import { unitsHere } from '../../ui/units/index.ts';
@@ -45,7 +45,7 @@ export function useWrite(
       const entries = [...shown.entries, ...since].filter((e) => e.runId === entry.runId);
       const why =
         run && known
-          ? refusalFor(
+          ? validate(
               entry,
               runNow(run, entries, () => contextOf(run, known)),
               entries,
@@ -106,6 +106,6 @@ function cardBegunBy(
 }
 
 function wordsOf(entry: Entry, { sheet, reads }: { sheet: VisitSheet; reads: Map<string, ReadRun> | null }): string {
-  const { who, what } = tell(entry, wordsFor(reads?.get(entry.runId)?.state ?? null, historyOf(sheet.entries, entry.runId), unitsHere()));
+  const { who, what } = describeEntry(entry, describer(reads?.get(entry.runId)?.state ?? null, historyOf(sheet.entries, entry.runId), unitsHere()));
   return who === '' ? what : `${who}: ${what}`;
 }

@@ -16,8 +16,8 @@ const IDLE_PATIENCE = 6000;
 
 const NO_CHOICE = -1;
 
-/** Chains begun, one row each: its last piece and the row before it. */
-class Begun {
+/** Nodes of the search: chains begun, one row each: its last piece and the row before it. */
+class Nodes {
   size = 0;
   private room = 4096;
   choice = new Int32Array(this.room);
@@ -87,7 +87,7 @@ export class Search {
   private readonly partners = pairTable().partners;
   /** The only part that `to` can be reached from, by its place; null where there are several, or none. */
   private readonly onlyLast: number | null;
-  private readonly begun = new Begun();
+  private readonly nodes = new Nodes();
   private readonly heap = new Heap();
   private byJoints: ReturnType<ToGo['byJoints']> | null = null;
   private cap = 0;
@@ -144,11 +144,11 @@ export class Search {
 
   /** @returns whether as many chains were found as are wanted */
   private runUnderCap(take: (steps: Step[], cost: number) => boolean): boolean {
-    const { begun, heap } = this;
-    begun.size = 0;
+    const { nodes, heap } = this;
+    nodes.size = 0;
     heap.clear();
     this.handedOut = [];
-    this.offer(begun.add(NO_CHOICE, -1, this.from, 0, 0, 0, 0, 0));
+    this.offer(nodes.add(NO_CHOICE, -1, this.from, 0, 0, 0, 0, 0));
     for (let looked = 0; heap.size > 0; looked++) {
       const at = heap.pop();
       this.lookedIdle++;
@@ -156,28 +156,28 @@ export class Search {
         this.gaveUp = true;
         return false;
       }
-      if (this.isIdle(at)) continue;
-      if (begun.complete[at]) {
-        if (!take(this.stepsOf(at), begun.cost[at]!)) return true;
-        this.handedOut.push({ parts: this.partsOf(at), cost: begun.cost[at]! });
+      if (this.isDominated(at)) continue;
+      if (nodes.complete[at]) {
+        if (!take(this.stepsOf(at), nodes.cost[at]!)) return true;
+        this.handedOut.push({ parts: this.partsOf(at), cost: nodes.cost[at]! });
         this.lookedIdle = 0;
         // Two ends that join by themselves leave every other chain idle.
-        if (begun.joints[at] === 1) return true;
+        if (nodes.joints[at] === 1) return true;
         continue;
       }
       this.finish(at);
       // The only part that leads to the end stands in it already, and none stands in a chain twice.
       const isSpent = this.onlyLast !== null && this.uses(at, this.onlyLast);
-      if (begun.joints[at]! + 2 <= MAX_JOINTS && !isSpent) this.goOn(at);
+      if (nodes.joints[at]! + 2 <= MAX_JOINTS && !isSpent) this.goOn(at);
       if (looked === PATIENCE && !this.byJoints) this.countJoints();
     }
     return false;
   }
 
   /** Does it hold all the parts of a chain that costs less? Then whatever becomes of it does too. */
-  private isIdle(at: number): boolean {
+  private isDominated(at: number): boolean {
     if (this.handedOut.length === 0) return false;
-    const total = this.begun.cost[at]! + this.stillOf(at);
+    const total = this.nodes.cost[at]! + this.stillOf(at);
     const cheaper = this.handedOut.filter((chain) => chain.cost < total - SAME_DOLLARS);
     if (cheaper.length === 0) return false;
     const own = this.partsOf(at);
@@ -186,10 +186,10 @@ export class Search {
 
   /** Parts of a chain begun, last first. */
   private partsOf(at: number): number[] {
-    const { begun, p } = this;
+    const { nodes, p } = this;
     const out: number[] = [];
-    for (let row = begun.complete[at] ? begun.before[at]! : at; begun.choice[row] !== NO_CHOICE; row = begun.before[row]!) {
-      out.push(this.s.index.ways.part[p.wayOf(begun.choice[row]!)]!);
+    for (let row = nodes.complete[at] ? nodes.before[at]! : at; nodes.choice[row] !== NO_CHOICE; row = nodes.before[row]!) {
+      out.push(this.s.index.ways.part[p.wayOf(nodes.choice[row]!)]!);
     }
     return out;
   }
@@ -216,14 +216,14 @@ export class Search {
   }
 
   private stillOf(at: number): number {
-    const { begun } = this;
-    if (begun.complete[at]) return 0;
-    const bound = this.toGo.bound(begun.code[at]!, begun.has[at]!);
-    return this.byJoints ? Math.max(bound, this.byJoints(begun.code[at]!, begun.has[at]!, MAX_JOINTS - begun.joints[at]!)) : bound;
+    const { nodes } = this;
+    if (nodes.complete[at]) return 0;
+    const bound = this.toGo.bound(nodes.code[at]!, nodes.has[at]!);
+    return this.byJoints ? Math.max(bound, this.byJoints(nodes.code[at]!, nodes.has[at]!, MAX_JOINTS - nodes.joints[at]!)) : bound;
   }
 
   private offer(at: number): void {
-    const total = this.begun.cost[at]! + this.stillOf(at);
+    const total = this.nodes.cost[at]! + this.stillOf(at);
     if (total <= this.cap) this.heap.push(total, at);
     else if (total < Number.POSITIVE_INFINITY) this.capped = true;
   }
@@ -238,26 +238,26 @@ export class Search {
 
   /** Ends the chain at `to`, where it has all that is asked of it and can be put together. */
   private finish(at: number): void {
-    const { begun, p } = this;
-    if ((begun.has[at]! & this.must) !== this.must) return;
-    const first = begun.choice[at] === NO_CHOICE;
-    if (p.barred.to?.[begun.code[at]!] || (first && p.barred.from?.[this.to])) return;
-    const joint = p.jointCost(begun.code[at]!, this.to);
+    const { nodes, p } = this;
+    if ((nodes.has[at]! & this.must) !== this.must) return;
+    const first = nodes.choice[at] === NO_CHOICE;
+    if (p.barred.to?.[nodes.code[at]!] || (first && p.barred.from?.[this.to])) return;
+    const joint = p.jointCost(nodes.code[at]!, this.to);
     if (joint === Number.POSITIVE_INFINITY) return;
-    if (first || begun.turns[at] || !p.isTaper(begun.code[at]!, this.to)) this.extend(at, this.to, NO_CHOICE, joint, 0);
+    if (first || nodes.turns[at] || !p.isTaper(nodes.code[at]!, this.to)) this.extend(at, this.to, NO_CHOICE, joint, 0);
   }
 
   /** Adds every part that may come next. */
   private goOn(at: number): void {
     const { p } = this;
     const { ways } = this.s.index;
-    const open = this.begun.code[at]!;
-    const barred = this.begun.choice[at] === NO_CHOICE ? p.barred.from : null;
+    const open = this.nodes.code[at]!;
+    const barred = this.nodes.choice[at] === NO_CHOICE ? p.barred.from : null;
     for (const entry of this.partners[open]!) {
       if (barred?.[entry]) continue;
       const joint = p.jointCost(open, entry);
       if (joint === Number.POSITIVE_INFINITY) continue;
-      const room = (this.cap - this.begun.cost[at]! - joint) / this.share;
+      const room = (this.cap - this.nodes.cost[at]! - joint) / this.share;
       for (let way = ways.startIn[entry]!; way < ways.startIn[entry + 1]!; way++) {
         if (baseDollars(ways.row, way * STRIDE) > room) {
           this.capped = true;
@@ -279,15 +279,15 @@ export class Search {
 
   /** Adds a joint at `entry` and the choice behind it; without a choice the chain is complete. */
   private extend(at: number, entry: number, choice: number, dollars: number, brings: number): void {
-    const { begun, p } = this;
+    const { nodes, p } = this;
     const { ways } = this.s.index;
-    const had = begun.has[at]!;
+    const had = nodes.has[at]!;
     const last = choice === NO_CHOICE;
     const has = last ? had : this.after[brings * HAS_STATES + had]!;
     if (has < 0) return;
-    const open = begun.code[at]!;
+    const open = nodes.code[at]!;
     if (this.s.stock !== null && this.runsOut(at, open, entry, choice)) return;
-    const cost = begun.cost[at]! + dollars;
+    const cost = nodes.cost[at]! + dollars;
     const way = last ? -1 : p.wayOf(choice);
     const code = last ? this.to : ways.outCode[way]!;
     const total = cost + (last ? 0 : this.toGo.bound(code, has));
@@ -296,14 +296,14 @@ export class Search {
       return;
     }
     const union = !last && (ways.row[way * STRIDE + FIGURE.is]! & IS.union) !== 0;
-    const turns = begun.turns[at] || union || !p.isTaper(open, entry) ? 1 : 0;
-    this.offer(begun.add(choice, at, code, has, begun.joints[at]! + 1, turns, last ? 1 : 0, cost));
+    const turns = nodes.turns[at] || union || !p.isTaper(open, entry) ? 1 : 0;
+    this.offer(nodes.add(choice, at, code, has, nodes.joints[at]! + 1, turns, last ? 1 : 0, cost));
   }
 
   private uses(at: number, part: number): boolean {
-    const { begun, p } = this;
-    for (let row = at; begun.choice[row] !== NO_CHOICE; row = begun.before[row]!) {
-      if (this.s.index.ways.part[p.wayOf(begun.choice[row]!)] === part) return true;
+    const { nodes, p } = this;
+    for (let row = at; nodes.choice[row] !== NO_CHOICE; row = nodes.before[row]!) {
+      if (this.s.index.ways.part[p.wayOf(nodes.choice[row]!)] === part) return true;
     }
     return false;
   }
@@ -317,23 +317,23 @@ export class Search {
     return more.some((code) => looseShort(s, code, all.filter((c) => c === code).length)); // biome-ignore format: one thought
   }
 
-  /** Loose pieces of a chain begun. */
+  /** Loose pieces of a chain nodes. */
   private looseOf(at: number): string[] {
-    const { begun, p } = this;
+    const { nodes, p } = this;
     const out: string[] = [];
-    for (let row = at; begun.choice[row] !== NO_CHOICE; row = begun.before[row]!) {
-      const choice = begun.choice[row]!;
-      out.push(...p.jointLoose(begun.code[begun.before[row]!]!, this.s.index.ways.inCode[p.wayOf(choice)]!), ...p.looseOf(choice));
+    for (let row = at; nodes.choice[row] !== NO_CHOICE; row = nodes.before[row]!) {
+      const choice = nodes.choice[row]!;
+      out.push(...p.jointLoose(nodes.code[nodes.before[row]!]!, this.s.index.ways.inCode[p.wayOf(choice)]!), ...p.looseOf(choice));
     }
     return out;
   }
 
   private stepsOf(at: number): Step[] {
-    const { s, p, begun } = this;
+    const { s, p, nodes } = this;
     const { ways, parts } = s.index;
     const out: Step[] = [];
-    for (let row = begun.before[at]!; begun.choice[row] !== NO_CHOICE; row = begun.before[row]!) {
-      const choice = begun.choice[row]!;
+    for (let row = nodes.before[at]!; nodes.choice[row] !== NO_CHOICE; row = nodes.before[row]!) {
+      const choice = nodes.choice[row]!;
       const way = p.wayOf(choice);
       const part = parts[ways.part[way]!]!;
       out.push({

@@ -1,8 +1,8 @@
 /** What happened to each joint and check point, in order: made, opened, moved, looked at. */
 import { type Finding, METHODS, type Method, type Round } from '../../../core/index.ts';
+import type { Resolved } from '../../effective.ts';
 import { happenedAt, targetOf } from '../../entry.ts';
 import type { Entry, EntryOf } from '../../kinds.ts';
-import type { Fate } from '../../standing.ts';
 import { type JointPlace, sharesEnd, sharesPart } from './joint-place.ts';
 import { minutesWatched } from './watched.ts';
 
@@ -63,7 +63,7 @@ interface Living extends Life {
  * @param pointsFrom index of the first of `history` that counts for check points
  */
 export function livesOf(
-  history: readonly Fate<Entry>[],
+  history: readonly Resolved<Entry>[],
   places: ReadonlyMap<string, JointPlace>,
   points: string[],
   pointsFrom: number,

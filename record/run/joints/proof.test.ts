@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import { effective, resolved } from '../../effective.ts';
 import { happenedAt } from '../../entry.ts';
 import type { Entry } from '../../kinds.ts';
-import { fates, standing } from '../../standing.ts';
 import { livesOf } from './joint-life.ts';
 import type { JointPlace } from './joint-place.ts';
 import { proofOf } from './proof.ts';
@@ -37,7 +37,7 @@ function look(minutes: number, length: number, round: string, finding = 'dry', j
 
 const at = (...ends: [string, string]): JointPlace => ({ ends, parts: [null, null], signature: ends.join() });
 const PLACES = new Map([['J', at('from', 'hose a')], ['K', at('hose b', 'to')]]); // biome-ignore format: one row
-const lifeOf = (log: Entry[]) => livesOf(fates(log), PLACES, [], 0).get('J')!;
+const lifeOf = (log: Entry[]) => livesOf(resolved(log), PLACES, [], 0).get('J')!;
 const proof = (log: Entry[], rounds = ['before', 'standing'], hiddenMl = 0) => proofOf(lifeOf(log), rounds as never, 10, hiddenMl);
 
 describe('proof of a joint', () => {
@@ -120,7 +120,7 @@ describe('time', () => {
     const other = entry(0.5, 'noted', { text: 'c' }, { deviceId: 'tablet' });
     const fixed = entry(2, 'noted', { text: 'd' }, { correctsId: a.id });
     const unsent = entry(-60, 'noted', { text: 'e' }, { sentAt: null, recordedAt: null });
-    const texts = standing([unsent, fixed, other, jumped, a]).map((e) => (e.body as { text: string }).text);
+    const texts = effective([unsent, fixed, other, jumped, a]).map((e) => (e.body as { text: string }).text);
     assert.deepEqual(texts, ['d', 'b', 'c', 'e']);
   });
 });

@@ -10,6 +10,6 @@ export const baselineTaken = kind({
   counts: 'by field',
   about: 'run',
   holds: always,
-  says: ({ noise, damage }) =>
+  describe: ({ noise, damage }) =>
     `Before the work: ${[noise && NOISES[noise], damage === undefined ? undefined : damage.trim() || 'no damage seen'].filter(Boolean).join('; ') || 'nothing noted'}`,
 });

@@ -10,5 +10,5 @@ export const callbackReported = kind({
   about: 'anything',
   onSigned: () => true,
   holds: always,
-  says: (b) => `callback: ${b.finding}${b.text ? `. ${b.text}` : ''}`,
+  describe: (b) => `callback: ${b.finding}${b.text ? `. ${b.text}` : ''}`,
 });

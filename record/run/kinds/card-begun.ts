@@ -13,5 +13,5 @@ export const cardBegun = kind({
   counts: 'last',
   about: 'run',
   holds: (_entry, run) => (run.joins ? { rule: 'joins', why: 'The card of work that joins something keeps the rules of its chain.' } : null),
-  says: () => 'The card is begun, by the house rules of the day',
+  describe: () => 'The card is begun, by the house rules of the day',
 });

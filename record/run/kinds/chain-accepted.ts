@@ -64,7 +64,7 @@ export const chainAccepted = kind({
     if (run.accepted?.deviceId !== deviceId) return null;
     return { rule: 'changed-meanwhile', why: 'Another chain is in force by now. Look at it, then accept another in its place if you still want to.' };
   },
-  says: (b, w) =>
+  describe: (b, w) =>
     `Chain accepted: ${w.end(b.from)} to ${w.end(b.to)}${b.chain.parts.length > 0 ? ` by ${b.chain.parts.map((p) => w.item(p)).join('; ')}` : ''}`,
 });
 

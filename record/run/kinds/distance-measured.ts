@@ -13,5 +13,5 @@ export const distanceMeasured = kind({
   holds: always,
   // Another length is not the one that was drawn.
   agreed: ({ laid, ...b }, before) => ({ ...b, ...(laid && b.text === before.text ? { laid } : {}), inches: readLengthIn(b.text) }),
-  says: (b, { units }) => `Distance: ${asTyped(b.text, length(b.inches), units)}${b.laid ? ', drawn to scale' : ''}`,
+  describe: (b, { units }) => `Distance: ${asTyped(b.text, length(b.inches), units)}${b.laid ? ', drawn to scale' : ''}`,
 });

@@ -29,6 +29,6 @@ export const dutySeen = kind({
     if (!run.signedOff) return { rule: 'not-signed-off', why: 'This run is not signed off, so nothing is due at it yet.' };
     return body.outcome === 'done' ? null : realReason(body.note ?? '');
   },
-  says: ({ duty, what, outcome, until, note }) =>
+  describe: ({ duty, what, outcome, until, note }) =>
     `${duty === 'stop' ? 'Stop exercised' : what}: ${OUTCOMES[outcome]}${until ? ` until ${until}` : ''}${note?.trim() ? `: ${note.trim()}` : ''}`,
 });

@@ -36,6 +36,6 @@ export const endSeen = kind({
   holds: always,
   // Another end is not the outlet that it was said to be.
   agreed: ({ outlet, ...b }, before) => (outlet && b.end === before.end ? { ...b, outlet } : b),
-  says: (b, w) =>
+  describe: (b, w) =>
     b.end === null ? `${SIDES[b.side]}: taken back` : `${SIDES[b.side]}: ${w.end(b.end)}, ${HOW[b.how]}${b.doubt ? unsure(b.doubt, w.end) : ''}`,
 });

@@ -14,6 +14,6 @@ export const figureMeasured = kind({
     const inches = readLengthIn(b.text);
     return inches === null ? b : { ...b, inches };
   },
-  says: ({ figure, text, inches }, { units }) =>
+  describe: ({ figure, text, inches }, { units }) =>
     `Measured, ${figure.replaceAll('-', ' ')}: ${text === '' ? 'nothing' : asTyped(text, length(inches ?? 0), units)}`,
 });

@@ -25,7 +25,7 @@ export const gateAnswered = kind({
     }
     return realReason(note);
   },
-  says: (b, w) => `${w.step(b.stepId)}: ${SAID[b.answer]}${b.note ? `. ${b.note}` : ''}`,
+  describe: (b, w) => `${w.step(b.stepId)}: ${SAID[b.answer]}${b.note ? `. ${b.note}` : ''}`,
 });
 
 const SAID = { yes: 'answered yes', no: 'answered no', 'another proof': 'proved another way', 'past it': 'gone past with a reason' } as const;

@@ -13,6 +13,6 @@ export const hammerHeard = kind({
   counts: 'by field',
   about: 'run',
   holds: always,
-  says: ({ there, bangs }) =>
+  describe: ({ there, bangs }) =>
     `Hammer: ${[there && WHAT[there], bangs === undefined ? undefined : bangs ? 'it bangs' : 'quiet'].filter(Boolean).join(', ') || 'nothing noted'}`,
 });

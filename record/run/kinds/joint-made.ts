@@ -15,5 +15,5 @@ export const jointMade = kind({
   counts: 'all',
   about: 'joint',
   holds: wantsTarget,
-  says: (b) => `made, ${writeTurns(b.turns24)}`,
+  describe: (b) => `made, ${writeTurns(b.turns24)}`,
 });

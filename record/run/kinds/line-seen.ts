@@ -16,7 +16,7 @@ export const lineSeen = kind({
   counts: 'by field',
   about: 'run',
   holds: always,
-  says: ({ line, ageYears, seen }) => {
+  describe: ({ line, ageYears, seen }) => {
     if (line === 'none') return 'Line found: none';
     const told = [
       line,

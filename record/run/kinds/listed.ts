@@ -10,5 +10,5 @@ export const listed = kind({
   about: 'run',
   onSigned: () => true,
   holds: always,
-  says: (b) => `${b.on ? 'put back on the list' : 'taken off the list'}: ${b.reason}`,
+  describe: (b) => `${b.on ? 'put back on the list' : 'taken off the list'}: ${b.reason}`,
 });

@@ -24,5 +24,5 @@ export const lookBegun = kind({
     }
     return wantsTarget(entry, run);
   },
-  says: (b) => (b.left ? `${roundName(b.round)}: tissue left in place` : `${roundName(b.round)}: look begun, ${METHODS[b.method].name}`),
+  describe: (b) => (b.left ? `${roundName(b.round)}: tissue left in place` : `${roundName(b.round)}: look begun, ${METHODS[b.method].name}`),
 });

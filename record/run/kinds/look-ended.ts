@@ -31,7 +31,7 @@ export const lookEnded = kind({
     }
     return null;
   },
-  says: (b, w) => {
+  describe: (b, w) => {
     const minutes = w.watched(b) ?? (b.elapsedS === null ? null : b.elapsedS / 60);
     return `${w.look(b.begunId)}: ${b.finding}${minutes === null ? '' : `, ${watchedWords(minutes)}`}${b.drops === null ? '' : `, ${b.drops} drops`}`;
   },

@@ -16,5 +16,5 @@ export const meterRead = kind({
   about: 'run',
   onSigned: () => true,
   holds: always,
-  says: ({ value, unit, step }) => `Water meter read: ${value} ${METER_UNITS[unit].name}, in steps of ${step}`,
+  describe: ({ value, unit, step }) => `Water meter read: ${value} ${METER_UNITS[unit].name}, in steps of ${step}`,
 });

@@ -58,6 +58,6 @@ export const needChanged = kind({
       : to === null || (typeof to === 'number' && to <= (MOST[id] ?? 0));
     return fits ? realReason(because) : { rule: 'no-such-need', why: `That is nothing that ${WORDS[id]} can be for a run.` };
   },
-  says: (b, { units }) =>
+  describe: (b, { units }) =>
     `Asked of this run: ${WORDS[b.id]} ${b.to === null ? 'left out' : `is ${typeof b.to === 'number' ? figureWords(b.id, b.to, units) : b.to}`}, because ${b.because}`,
 });

@@ -10,5 +10,5 @@ export const noiseHeard = kind({
   about: 'run',
   onSigned: () => true,
   holds: always,
-  says: ({ noise }) => `After the work: ${NOISES[noise]}`,
+  describe: ({ noise }) => `After the work: ${NOISES[noise]}`,
 });

@@ -10,5 +10,5 @@ export const noted = kind({
   about: 'anything',
   onSigned: () => true,
   holds: always,
-  says: (b) => b.text,
+  describe: (b) => b.text,
 });

@@ -11,5 +11,5 @@ export const oldLineJudged = kind({
   counts: 'last',
   about: 'run',
   holds: always,
-  says: (b) => `Old line: ${VERDICTS[b.verdict]}${b.findings.length > 0 ? ` (${b.findings.join(', ')})` : ''}`,
+  describe: (b) => `Old line: ${VERDICTS[b.verdict]}${b.findings.length > 0 ? ` (${b.findings.join(', ')})` : ''}`,
 });

@@ -38,7 +38,7 @@ export const placeSeen = kind({
   agreed: ({ pressureText, ...b }) => {
     return typeof pressureText === 'string' ? { ...b, pressureText, pressurePsi: readPressurePsi(pressureText) } : b;
   },
-  says: (b, { units }) => {
+  describe: (b, { units }) => {
     const told = (Object.keys(ASKS) as (keyof typeof ASKS)[]).filter((key) => b[key] !== undefined);
     // One thing said is said either way; of many at once, as older programs sent them, a no may be what nobody asked.
     const asks: string[] = told.length === 1 ? [ASKS[told[0]!][b[told[0]!] ? 0 : 1]] : told.filter((key) => b[key]).map((key) => ASKS[key][0]);

@@ -34,7 +34,7 @@ export const pressureLogged = kind({
     }
     return null;
   },
-  says: ({ from, readings, letOut }) => {
+  describe: ({ from, readings, letOut }) => {
     const minutes = Math.round(readings.at(-1)!.minutes - readings[0]!.minutes);
     return `Shut and watched for ${minutes} min, by ${HOW[from]}; let out ${letOut.map((l) => `${l.ml} mL`).join(', ')}`;
   },

@@ -12,5 +12,5 @@ export const recheckClosed = kind({
   onSigned: () => true,
   holds: ({ body }, run) =>
     run.signedOff ? realReason(body.reason) : { rule: 'not-signed-off', why: 'This run is not signed off, so no recheck is due.' },
-  says: (b) => `Recheck closed without a look: ${b.reason}`,
+  describe: (b) => `Recheck closed without a look: ${b.reason}`,
 });

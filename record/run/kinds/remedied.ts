@@ -21,7 +21,7 @@ export const remedied = kind({
     const stray = entry.body.movedJointIds.find((joint) => !run.jointIds.has(joint));
     return stray === undefined ? wantsTarget(entry, run) : { rule: 'unknown-joint', why: 'A joint that moved with it is none of this run.' };
   },
-  says: (b, w) => {
+  describe: (b, w) => {
     const moved = b.movedJointIds.length > 0 ? `; moved with it: ${b.movedJointIds.map(w.target).join(', ')}` : '';
     return `${ACTIONS[b.action]}${b.turns24 > 0 ? `, ${writeTurns(b.turns24)}` : ''}${moved}`;
   },

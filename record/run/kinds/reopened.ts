@@ -12,5 +12,5 @@ export const reopened = kind({
   onSigned: () => true,
   holds: ({ body }, run) =>
     run.signedOff ? realReason(body.reason) : { rule: 'not-signed-off', why: 'This run is not signed off: it is open already.' },
-  says: (b) => `Reopened: ${b.reason}`,
+  describe: (b) => `Reopened: ${b.reason}`,
 });

@@ -14,7 +14,7 @@ export const reuseSeen = kind({
   counts: { lastOf: (b) => b.what },
   about: 'run',
   holds: always,
-  says: ({ what, is, holds, fails }) => {
+  describe: ({ what, is, holds, fails }) => {
     const told = [...holds, ...fails.map((f) => `not: ${f}`)];
     return `${is ? 'To be used again' : 'Not used again'}: ${what.replaceAll('-', ' ')}${told.length > 0 ? ` (${told.join(', ')})` : ''}`;
   },

@@ -22,7 +22,7 @@ export const safetyTried = kind({
   about: 'run',
   onSigned: () => true,
   holds: always,
-  says: ({ device, held, seconds, newInsert, spares, note }) =>
+  describe: ({ device, held, seconds, newInsert, spares, note }) =>
     [
       `${SAFETY_DEVICES[device]} tried: ${held ? 'it stopped the water' : 'it did NOT stop the water'}`,
       seconds === null ? '' : `after ${Math.round(seconds)} s`,

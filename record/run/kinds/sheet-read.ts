@@ -15,5 +15,5 @@ export const sheetRead = kind({
     const value = b.of === 'length' ? readLengthIn(b.text) : b.of === 'pressure' ? readPressurePsi(b.text) : null;
     return value === null ? b : { ...b, value };
   },
-  says: ({ figure, text }) => `Its sheet, ${figure.replaceAll('-', ' ')}: ${text === '' ? 'nothing' : text}`,
+  describe: ({ figure, text }) => `Its sheet, ${figure.replaceAll('-', ' ')}: ${text === '' ? 'nothing' : text}`,
 });

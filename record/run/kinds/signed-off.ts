@@ -27,7 +27,7 @@ export const signedOff = kind({
     }
     return wantsChain(entry, run) ?? inTheWay(run, entry.body.exceptions);
   },
-  says: (b, w) => {
+  describe: (b, w) => {
     const named = b.exceptions.map((e) => `${'stage' in e ? STAGE_NAMES[e.stage] : w.target(e.targetId)} (${e.reason})`);
     return `Signed off${named.length > 0 ? `; open, with a reason: ${named.join(', ')}` : ''}`;
   },

@@ -27,5 +27,5 @@ export const sourceFound = kind({
   about: 'run',
   holds: always,
   agreed: (b) => ({ ...b, inches: readLengthIn(b.text) }),
-  says: (b, { end, units }) => `Source${b.gone ? ' given up' : ''}: ${b.name} (${end(b.end)}), ${asTyped(b.text, length(b.inches), units)} away`,
+  describe: (b, { end, units }) => `Source${b.gone ? ' given up' : ''}: ${b.name} (${end(b.end)}), ${asTyped(b.text, length(b.inches), units)} away`,
 });

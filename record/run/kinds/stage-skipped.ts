@@ -17,5 +17,5 @@ export const stageSkipped = kind({
           why: `${STAGE_NAMES[body.stage]} cannot be skipped: without ${body.stage === 'match' ? 'a chain' : 'a sign-off'} there is nothing on record.`,
         }
       : realReason(body.reason),
-  says: (b) => `${STAGE_NAMES[b.stage]} skipped: ${b.reason}`,
+  describe: (b) => `${STAGE_NAMES[b.stage]} skipped: ${b.reason}`,
 });

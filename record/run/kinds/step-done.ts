@@ -10,5 +10,5 @@ export const stepDone = kind({
   counts: { lastOf: (b) => b.stepId },
   about: 'run',
   holds: wantsChain,
-  says: (b, w) => `${w.step(b.stepId)}: ${b.done ? 'done' : 'opened again'}`,
+  describe: (b, w) => `${w.step(b.stepId)}: ${b.done ? 'done' : 'opened again'}`,
 });

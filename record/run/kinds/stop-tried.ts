@@ -21,5 +21,5 @@ export const stopTried = kind({
   counts: 'last',
   about: 'run',
   holds: always,
-  says: (b) => (b.kind === 'none' ? 'No stop here' : `Stop: ${b.kind}, ${STOP_CONDITIONS[b.condition]}`),
+  describe: (b) => (b.kind === 'none' ? 'No stop here' : `Stop: ${b.kind}, ${STOP_CONDITIONS[b.condition]}`),
 });

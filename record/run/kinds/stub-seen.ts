@@ -19,7 +19,7 @@ export const stubSeen = kind({
     const inches = text === undefined ? null : readLengthIn(text);
     return inches === null ? b : { ...b, text, inches };
   },
-  says: (b, { units }) => {
+  describe: (b, { units }) => {
     const free = b.text === undefined || b.inches === undefined ? '' : `, ${asTyped(b.text, length(b.inches), units)} free`;
     return `Tube of the ${b.side === 'from' ? 'water side' : 'inlet'}: ${FINISHES[b.finish]}${free}`;
   },

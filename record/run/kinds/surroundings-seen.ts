@@ -18,7 +18,7 @@ export const surroundingsSeen = kind({
   counts: 'by field',
   about: 'run',
   holds: always,
-  says: ({ power, powerAt, drain, wayOut, movesWithLine }) => {
+  describe: ({ power, powerAt, drain, wayOut, movesWithLine }) => {
     const told = [
       power && POWER[power],
       powerAt,

@@ -9,5 +9,5 @@ export const symptomTold = kind({
   counts: { lastOf: (b) => b.symptom },
   about: 'run',
   holds: always,
-  says: ({ symptom, is, text: more }) => `Symptom: ${symptom.replaceAll('-', ' ')}${is ? '' : ', no more'}${more ? ` (${more})` : ''}`,
+  describe: ({ symptom, is, text: more }) => `Symptom: ${symptom.replaceAll('-', ' ')}${is ? '' : ', no more'}${more ? ` (${more})` : ''}`,
 });

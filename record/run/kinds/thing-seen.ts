@@ -14,5 +14,5 @@ export const thingSeen = kind({
   counts: { lastOf: (b) => b.on },
   about: 'run',
   holds: always,
-  says: ({ on, seen }) => `${THINGS[on]}: ${findingWords(seen)}`,
+  describe: ({ on, seen }) => `${THINGS[on]}: ${findingWords(seen)}`,
 });

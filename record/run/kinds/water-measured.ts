@@ -22,7 +22,7 @@ export const waterMeasured = kind({
   holds: always,
   // A pressure is read from what was typed.
   agreed: (b) => (b.of === 'running' ? { ...b, psi: readPressurePsi(b.text) } : b),
-  says: (b, { units }) => {
+  describe: (b, { units }) => {
     if (b.of === 'running') return `Running pressure: ${asTyped(b.text, pressure(b.psi), units)}`;
     if (b.of === 'hot') return `Hot water: ${b.text}`;
     return `Bucket: ${b.text} in ${b.seconds} s, ${bucketGpm(b).toFixed(1)} gpm`;

@@ -1,7 +1,7 @@
 import * as z from 'zod/mini';
+import { WITHDRAWN } from '../../effective.ts';
 import { kind } from '../../kind.ts';
 import { givenReason } from '../../shapes.ts';
-import { WITHDRAWN } from '../../standing.ts';
 import { realReason } from '../rules.ts';
 
 /** Takes back the entry it names, and what that carried: as if it had never been entered, and to be read for ever. */
@@ -14,5 +14,5 @@ export const withdrawn = kind({
   onSigned: ({ correctsId }, run) => run.isAfterSignOff(correctsId),
   holds: ({ body, correctsId }) =>
     correctsId === null ? { rule: 'takes-back-nothing', why: 'Say which entry is taken back: its id in correctsId.' } : realReason(body.reason),
-  says: (b) => `taken back: ${b.reason}`,
+  describe: (b) => `taken back: ${b.reason}`,
 });

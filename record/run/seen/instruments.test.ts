@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { refusalFor } from '../../check.ts';
 import type { Bodies, Entry, EntryKind } from '../../kinds.ts';
+import { validate } from '../../validate.ts';
 import { toEntry } from '../entry.testing.ts';
 import { runNow } from '../run-now.ts';
 import { runState } from '../state.ts';
@@ -10,7 +10,7 @@ import { acceptedOf, CONTEXT, HOSES } from '../testing.ts';
 const accepted = toEntry('chain-accepted', acceptedOf(HOSES[0]!, null), 1);
 const refusal = <K extends EntryKind>(kind: K, body: Bodies[K], target: Partial<Entry> = {}) => {
   const entry = { ...toEntry(kind, body, 2), ...target } as Entry;
-  return refusalFor(entry, runNow({ id: 'run', work: 'toilet-line', checkPoints: CONTEXT.checkPoints }, [accepted], () => CONTEXT), [accepted])?.rule ?? null; // biome-ignore format: one call
+  return validate(entry, runNow({ id: 'run', work: 'toilet-line', checkPoints: CONTEXT.checkPoints }, [accepted], () => CONTEXT), [accepted])?.rule ?? null; // biome-ignore format: one call
 };
 const log: Bodies['pressure-logged'] = {
   from: 'gauge',

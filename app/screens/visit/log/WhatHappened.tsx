@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import {
   carriedBy,
+  describer,
   deviceNames,
   type Happening,
   happenings,
@@ -9,7 +10,6 @@ import {
   type RunRow,
   type RunState,
   type VisitSheet,
-  wordsFor,
 } from '../../../../record/index.ts';
 import { sync } from '../../../../sync/run.ts';
 import { Happened } from '../../../ui/book/index.ts';
@@ -34,7 +34,7 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
     if (dialog.current && !dialog.current.open) dialog.current.showModal();
   }, []);
   const history = historyOf(sheet.entries, run.id);
-  const rows = happenings(history, wordsFor(state, history, units));
+  const rows = happenings(history, describer(state, history, units));
   const names = deviceNames(sheet.entries);
   const device = (id: string) => (id === sync.deviceId ? 'this device' : names(id));
   const actions = (row: Happening) =>

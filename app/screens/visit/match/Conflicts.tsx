@@ -1,4 +1,4 @@
-import { deviceNames, historyOf, type RunRow, type RunState, tell, type VisitSheet, wholeOf, wordsFor } from '../../../../record/index.ts';
+import { describeEntry, describer, deviceNames, historyOf, type RunRow, type RunState, type VisitSheet, wholeOf } from '../../../../record/index.ts';
 import { sync } from '../../../../sync/run.ts';
 import type { Write } from '../../../ui/held/index.ts';
 import { useUnits } from '../../../ui/units/index.ts';
@@ -16,7 +16,7 @@ export default function Conflicts({ run, state, sheet, write }: { run: RunRow; s
   const conflict = state.conflicts[0];
   if (!conflict) return null;
   const history = historyOf(sheet.entries, run.id);
-  const words = wordsFor(state, history, units);
+  const words = describer(state, history, units);
   const device = deviceNames(sheet.entries);
   const both = conflict.entries.flatMap((id) => history.all.filter(({ first }) => first.id === id));
   return (
@@ -25,7 +25,7 @@ export default function Conflicts({ run, state, sheet, write }: { run: RunRow; s
       <p className="mt-1">{WHAT[conflict.what]}</p>
       <ul className="mt-2 grid gap-2 md:grid-cols-2">
         {both.map(({ first, stands }) => {
-          const told = tell(stands ?? first, words);
+          const told = describeEntry(stands ?? first, words);
           return (
             <li key={first.id} className="grid content-between gap-2 border border-rule p-3">
               <span>

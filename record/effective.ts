@@ -10,7 +10,7 @@ type Any = Stamped & ({ kind: string } | { change: string });
 const takesBack = (entry: Any): boolean => ('kind' in entry ? entry.kind : entry.change) === WITHDRAWN;
 
 /** Something that was entered, and what became of it. */
-export interface Fate<E> {
+export interface Resolved<E> {
   /** As it was first entered. */
   first: E;
   /** As it counts now, by the first one's id and times; null when it was withdrawn. */
@@ -29,7 +29,7 @@ export interface Fate<E> {
  * One device's entries keep the order in which it made them, whatever its clock did in between; those of several are merged by the time
  * put right. The order in which the entries are given does not matter.
  */
-export function fates<E extends Any>(entries: readonly E[]): Fate<E>[] {
+export function resolved<E extends Any>(entries: readonly E[]): Resolved<E>[] {
   const inOrder = ordered(entries);
   // Mostly nothing was corrected.
   if (!inOrder.some((e) => e.correctsId !== null)) {
@@ -89,7 +89,7 @@ function laterOf<E extends Any>(first: E, about: ReadonlyMap<string, E[]>): E[] 
 }
 
 /** Entries that stand, in order: what a correction says, in the place of what it corrects. */
-export const standing = <E extends Any>(entries: readonly E[]): E[] => fates(entries).flatMap(({ stands }) => (stands ? [stands] : []));
+export const effective = <E extends Any>(entries: readonly E[]): E[] => resolved(entries).flatMap(({ stands }) => (stands ? [stands] : []));
 
 /** A correction counts by the name and at the time of what it corrects. */
 function inPlaceOf<E extends Any>(first: E, by: E): E {

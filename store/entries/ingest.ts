@@ -10,7 +10,7 @@ export type Sent = Stamped & { sentAt: string };
 export type Placed<E> = E & { sentAt: string; recordedAt: string; position: number };
 
 /** What a sort of entries asks of the record, and does to it. */
-export interface Desk<E extends Sent> {
+export interface Ingestion<E extends Sent> {
   /** What is on record under the ids of entries, of whatever sort: when, and whether it says the same. */
   known: (tx: Tx, shopId: string, entries: E[]) => Promise<Map<string, Known<E>>>;
   /** All that the entries ask of the record as it stands. */
@@ -55,7 +55,7 @@ const NOT_TAKEN: Refusal = {
  *
  * @throws OtherProgramError, BusyError: for later
  */
-export async function takeIn<E extends Sent>(sql: Sql, shopId: string, entries: E[], at: Date, desk: Desk<E>): Promise<Answer[]> {
+export async function ingest<E extends Sent>(sql: Sql, shopId: string, entries: E[], at: Date, desk: Ingestion<E>): Promise<Answer[]> {
   if (entries.length === 0) return [];
   try {
     return await inShop(sql, shopId, (tx, position) => take(tx, { shopId, at, desk, position }, cut(entries, desk), together));
@@ -70,7 +70,7 @@ export async function takeIn<E extends Sent>(sql: Sql, shopId: string, entries: 
 interface Taking<E extends Sent> {
   shopId: string;
   at: Date;
-  desk: Desk<E>;
+  desk: Ingestion<E>;
   /** Of the newest entry. */
   position: number;
 }
@@ -126,7 +126,7 @@ async function takePart<E extends Sent>(tx: Tx, taking: Taking<E>, part: E[]): P
   return answers;
 }
 
-function cut<E extends Sent>(entries: E[], { isCutBefore }: Desk<E>): E[][] {
+function cut<E extends Sent>(entries: E[], { isCutBefore }: Ingestion<E>): E[][] {
   const parts: E[][] = [];
   for (const entry of entries) {
     const last = parts.at(-1);

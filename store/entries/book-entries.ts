@@ -27,20 +27,20 @@ import {
   type PlacedBookEntry,
   shopKey,
 } from '../rows/index.ts';
-import { type Answer, type Desk, takeIn } from './one-way-in.ts';
-import { isOtherPerson } from './write.ts';
+import { type Answer, type Ingestion, ingest } from './ingest.ts';
+import { isOtherPerson } from './run-entries.ts';
 
 /** Takes entries of the book in the order given, each whole or not at all, each with its own answer. */
-export const recordBook = (sql: Sql, shopId: string, entries: SentBookEntry[], at: Date): Promise<Answer[]> =>
-  takeIn(
+export const ingestBookEntries = (sql: Sql, shopId: string, entries: SentBookEntry[], at: Date): Promise<Answer[]> =>
+  ingest(
     sql,
     shopId,
     entries.map((e) => ofShop(shopId, e)),
     at,
-    bookDesk,
+    bookIngestion,
   );
 
-const bookDesk: Desk<SentBookEntry> = {
+const bookIngestion: Ingestion<SentBookEntry> = {
   isSame: sameSaid,
   known: async (tx, shopId, entries) => {
     const rows = await tx<(Omit<BookRow, 'subject_kind'> & { subject_kind: SubjectKind | null })[]>`

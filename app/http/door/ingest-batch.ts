@@ -8,7 +8,7 @@ import { readJson } from './guard.ts';
 import { json, problem } from './problem.ts';
 
 /** A POST that takes a batch from a device. Each entry gets its own answer, in its place; one that does not read is refused alone. */
-export function takeBatch<E>(readOne: (raw: unknown) => Read<E>, record: (entries: E[], shopId: string) => Promise<Answer[]>): APIRoute {
+export function ingestBatch<E>(readOne: (raw: unknown) => Read<E>, record: (entries: E[], shopId: string) => Promise<Answer[]>): APIRoute {
   return async ({ request, locals }) => {
     try {
       const { protocol = PROTOCOL, entries } = z.parse(batch, await readJson(request));

@@ -8,25 +8,26 @@ import {
   jointsBrought,
   keptForm,
   type Refusal,
-  refusalFor,
   runNow,
   type SentEntry,
   type Stamped,
   upcast,
+  validate,
 } from '../../record/index.ts';
 import { groupBy, type Sql, type Tx } from '../database/index.ts';
 import { deriveAtHand, type RecordedRun } from '../projections/index.ts';
 import { visitRuns } from '../queries/index.ts';
 import { type EntryRow, entriesById, entryColumns, entryOf, insertEntries, type PlacedEntry } from '../rows/index.ts';
-import { type Answer, type Desk, takeIn } from './one-way-in.ts';
+import { type Answer, type Ingestion, ingest } from './ingest.ts';
 
 const UNKNOWN_RUN: Refusal = { rule: 'unknown-run', why: 'This visit has no such run any more in this shop. Load the visit again.' };
 
 /** Takes entries of runs in the order given, each whole or not at all, each with its own answer. */
-export const record = (sql: Sql, shopId: string, entries: SentEntry[], at: Date): Promise<Answer[]> => takeIn(sql, shopId, entries, at, runDesk);
+export const ingestRunEntries = (sql: Sql, shopId: string, entries: SentEntry[], at: Date): Promise<Answer[]> =>
+  ingest(sql, shopId, entries, at, runDesk);
 
 /** What must hold of an entry of a run is checked on the run as it stands, under the shop's lock. */
-const runDesk: Desk<SentEntry> = {
+const runDesk: Ingestion<SentEntry> = {
   isSame: sameContent,
   known: async (tx, shopId, entries) => {
     const known = await entriesById(
@@ -77,7 +78,7 @@ function judge(entry: SentEntry, runs: Map<string, RecordedRun>, at: Date): Refu
   const atHand = runs.get(runKey(entry));
   if (!atHand) return UNKNOWN_RUN;
   const { run, entries } = atHand;
-  return refusalFor(
+  return validate(
     // Its place among the others follows from when it is recorded.
     { ...entry, recordedAt: at.toISOString() },
     runNow(run, entries, () => contextOf(run, catalogue())),

@@ -11,13 +11,13 @@ import { connect, FIRST_SHOP } from '../database/connection.ts';
 import { shopCursor } from '../database/cursor.ts';
 import { migrate, readMigrations } from '../database/migrate.ts';
 import { ensureDerived, rebuild } from '../projections/index.ts';
-import { changesAfter, kit } from '../queries/changes.ts';
+import { changesAfter, offlineSnapshot } from '../queries/changes.ts';
 import { daySheet } from '../queries/day.ts';
 import { ledger } from '../queries/ledger.ts';
 import { statesOf, visitSheet, visitsBetween } from '../queries/visits.ts';
 import { chance } from '../seed/random.ts';
 import { demoDatabase, emptyDatabase, sentEntry, type TestDatabase } from '../testing.ts';
-import { record } from './write.ts';
+import { ingestRunEntries } from './run-entries.ts';
 
 const AT = new Date('2026-04-14T12:00:00Z');
 const TODAY = '2026-04-14';
@@ -35,15 +35,15 @@ async function sheetOf(title: string): Promise<VisitSheet> {
 
 const make = (sheet: VisitSheet, run: number, kind: EntryKind, body: unknown, more: Partial<Entry> = {}) =>
   sentEntry({ visitId: sheet.visit.id, runId: sheet.runs[run]!.id }, kind, body, AT, more);
-const statuses = (answers: Awaited<ReturnType<typeof record>>) => answers.map((a) => (a.status === 'refused' ? a.rule : a.status));
+const statuses = (answers: Awaited<ReturnType<typeof ingestRunEntries>>) => answers.map((a) => (a.status === 'refused' ? a.rule : a.status));
 
 describe('the one way in', () => {
   it('takes one entry sent twice at the same moment once', async () => {
     const sheet = await sheetOf("Director's flat");
     const note = make(sheet, 0, 'noted', { text: 'twice at once' });
-    const both = await Promise.all([record(db.sql, FIRST_SHOP, [note], AT), record(db.sql, FIRST_SHOP, [note], AT)]);
+    const both = await Promise.all([ingestRunEntries(db.sql, FIRST_SHOP, [note], AT), ingestRunEntries(db.sql, FIRST_SHOP, [note], AT)]);
     assert.deepEqual(both.flatMap(statuses).sort(), ['kept', 'known']);
-    assert.deepEqual(statuses(await record(db.sql, FIRST_SHOP, [note, note], AT)), ['known', 'known']);
+    assert.deepEqual(statuses(await ingestRunEntries(db.sql, FIRST_SHOP, [note, note], AT)), ['known', 'known']);
   });
 
   it('refuses another entry under a number that is used', async () => {
@@ -51,8 +51,8 @@ describe('the one way in', () => {
     const deviceId = uuidv7();
     const numbered = (seq: number) => make(sheet, 0, 'noted', { text: `n ${seq}` }, { deviceId, seq });
     const first = numbered(7);
-    assert.deepEqual(statuses(await record(db.sql, FIRST_SHOP, [first, numbered(9), numbered(9)], AT)), ['kept', 'kept', 'seq-used']);
-    assert.deepEqual(statuses(await record(db.sql, FIRST_SHOP, [numbered(7), first], AT)), ['seq-used', 'known']);
+    assert.deepEqual(statuses(await ingestRunEntries(db.sql, FIRST_SHOP, [first, numbered(9), numbered(9)], AT)), ['kept', 'kept', 'seq-used']);
+    assert.deepEqual(statuses(await ingestRunEntries(db.sql, FIRST_SHOP, [numbered(7), first], AT)), ['seq-used', 'known']);
   });
 
   it('orders a device by its count, whatever its clock says', async () => {
@@ -66,7 +66,7 @@ describe('the one way in', () => {
         { side: 'to', end, how: 'seen' },
         { deviceId, seq, seenAt: new Date(AT.getTime() + hours * 3_600_000).toISOString() },
       );
-    await record(db.sql, FIRST_SHOP, [seen(1, 'comp-1/4-m', 30), seen(2, 'comp-3/8-m', -30)], AT);
+    await ingestRunEntries(db.sql, FIRST_SHOP, [seen(1, 'comp-1/4-m', 30), seen(2, 'comp-3/8-m', -30)], AT);
     const now = await sheetOf("Director's flat");
     assert.equal(runState(contextOf(now.runs[0]!, catalogue()), now.entries).to?.end, 'comp-3/8-m');
   });
@@ -75,7 +75,7 @@ describe('the one way in', () => {
     const sheet = await sheetOf("Director's flat");
     // A shape would have refused it before: the second line of defence.
     const bad = make(sheet, 0, 'noted', { text: 'a\0b' });
-    const answers = await record(
+    const answers = await ingestRunEntries(
       db.sql,
       FIRST_SHOP,
       [make(sheet, 0, 'noted', { text: 'before' }), bad, make(sheet, 0, 'noted', { text: 'after' })],
@@ -106,7 +106,7 @@ describe('the one way in', () => {
         for (let i = 0; i < 12; i++) {
           const batch = Array.from({ length: 1 + (i % 4) }, () => make(sheet, 0, 'noted', { text: `${w} ${i}` }));
           ids.push(...batch.map((e) => e.id));
-          assert.ok(statuses(await record(many, FIRST_SHOP, batch, AT)).every((s) => s === 'kept'));
+          assert.ok(statuses(await ingestRunEntries(many, FIRST_SHOP, batch, AT)).every((s) => s === 'kept'));
         }
         return ids;
       }),
@@ -125,7 +125,7 @@ describe('the one way in', () => {
     const empty = states.findIndex(({ state }) => state!.accepted === null);
     const half = states.findIndex(({ state }) => state!.accepted !== null && state!.joints.some((j) => !j.made));
     assert.ok(empty >= 0 && half >= 0);
-    const answers = await record(db.sql, FIRST_SHOP, [make(sheet, empty, 'signed-off', body), make(sheet, half, 'signed-off', body)], AT);
+    const answers = await ingestRunEntries(db.sql, FIRST_SHOP, [make(sheet, empty, 'signed-off', body), make(sheet, half, 'signed-off', body)], AT);
     assert.deepEqual(statuses(answers), ['no-chain', 'not-made']);
   });
 });
@@ -150,7 +150,7 @@ describe('derived tables', () => {
         ['remedied', { action: 'nudge', turns24: 3, movedJointIds: [] }, joint ? { jointId: joint.id } : {}],
       ];
       const [kind, body, more] = choices[Math.floor(next() * choices.length)]!;
-      await record(db.sql, FIRST_SHOP, [make(sheet, run, kind, body, more)], new Date(AT.getTime() + i * 1000));
+      await ingestRunEntries(db.sql, FIRST_SHOP, [make(sheet, run, kind, body, more)], new Date(AT.getTime() + i * 1000));
     }
     const derived = await rows();
     assert.ok(derived.length > 200);
@@ -186,7 +186,7 @@ describe('a run that cannot be read', () => {
     const unread = (await shown()).runs.filter((r) => r.summary.unreadable !== null);
     assert.ok(unread.some((r) => r.id === run.id && /kettle/.test(r.summary.unreadable!)));
     assert.ok((await daySheet(db.sql, FIRST_SHOP, TODAY, AT)).visits.some((v) => v.runs.some((r) => r.summary.unreadable === null)));
-    const kept = await record(db.sql, FIRST_SHOP, [make(sheet, 0, 'listed', { on: false, reason: 'cannot be read' })], AT);
+    const kept = await ingestRunEntries(db.sql, FIRST_SHOP, [make(sheet, 0, 'listed', { on: false, reason: 'cannot be read' })], AT);
     assert.deepEqual(statuses(kept), ['kept']);
     assert.ok((await shown()).off.some((r) => r.id === run.id));
     assert.throws(() => applianceById('kettle'));
@@ -203,7 +203,7 @@ describe('the ledger', () => {
 
 describe('what a device takes along', () => {
   it('is of the next days and of what is due, each with all that is recorded', async () => {
-    const { shopId, shop: _, ...taken } = await kit(db.sql, FIRST_SHOP, AT);
+    const { shopId, shop: _, ...taken } = await offlineSnapshot(db.sql, FIRST_SHOP, AT);
     assert.deepEqual([shopId, taken.from, taken.to], [FIRST_SHOP, '2026-04-13', '2026-04-28']);
     assert.equal(taken.position, (await shopCursor(db.sql, FIRST_SHOP)).position);
     const device = new MemoryDevice();
@@ -245,7 +245,7 @@ describe('a database with data of the first program', () => {
     assert.deepEqual(book.map((e) => `${e.subject.kind} ${e.change}`), ['premises made', 'place made', 'appliance made', 'run made', 'visit made', 'visit run-added']); // biome-ignore format: one line
     assert.equal(position, 9);
     const note = { ...make({ visit: { id: visit }, runs: [{ id: run }] } as unknown as VisitSheet, 0, 'noted', { text: 'after' }) };
-    assert.deepEqual(statuses(await record(sql, FIRST_SHOP, [note], AT)), ['kept']);
+    assert.deepEqual(statuses(await ingestRunEntries(sql, FIRST_SHOP, [note], AT)), ['kept']);
     assert.equal((await shopCursor(sql, FIRST_SHOP)).position, 10);
     const before = (await visitSheet(sql, FIRST_SHOP, visit!))!;
     assert.equal(before.runs[0]!.work, 'toilet-line');

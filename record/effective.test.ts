@@ -1,8 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
+import { effective, isNamed, resolved } from './effective.ts';
 import type { EntryBase } from './entry.ts';
-import { fates, isNamed, standing } from './standing.ts';
 
 type Note = EntryBase & { kind: string; body: { text: string } };
 
@@ -17,7 +17,7 @@ function entries(...written: string[]): Note[] {
   });
 }
 
-const texts = (...written: string[]) => standing(entries(...written)).map((e) => e.body.text);
+const texts = (...written: string[]) => effective(entries(...written)).map((e) => e.body.text);
 
 describe('what stands', () => {
   const cases: [string, string[], string[]][] = [
@@ -36,11 +36,11 @@ describe('what stands', () => {
   for (const [what, written, left] of cases) it(what, () => assert.deepEqual(texts(...written), left));
 
   it('names the first entry, and counts at its time', () => {
-    const [stands] = standing(entries('a:one', 'b:two', 'c>a:uno'));
+    const [stands] = effective(entries('a:one', 'b:two', 'c>a:uno'));
     assert.deepEqual([stands!.id, stands!.seenAt, stands!.seq], ['a', new Date(T0).toISOString(), 1]); // biome-ignore format: one line
   });
   it('says by what an entry is corrected or taken back, and all that was said of it', () => {
-    const [a] = fates(entries('a:one', 'c>a:uno', 'd-c', 'e-d', 'f-c'));
+    const [a] = resolved(entries('a:one', 'c>a:uno', 'd-c', 'e-d', 'f-c'));
     assert.equal(a!.by.id, 'a');
     assert.deepEqual(a!.later.map((e) => e.id).sort(), ['c', 'd', 'e', 'f']);
   });
@@ -55,7 +55,7 @@ describe('what stands', () => {
   });
   it('does not lose itself in entries that name each other in a circle', () => {
     const [a, b] = entries('a:one', 'b:two');
-    assert.equal(standing([{ ...a!, correctsId: 'b' }, { ...b!, correctsId: 'a' }]).length, 0); // biome-ignore format: one line
+    assert.equal(effective([{ ...a!, correctsId: 'b' }, { ...b!, correctsId: 'a' }]).length, 0); // biome-ignore format: one line
   });
   it('is the same in whatever order the entries come, from devices that count and that do not', () => {
     const device = fc.constantFrom('phone', 'tablet', 'script');
@@ -73,7 +73,7 @@ describe('what stands', () => {
         }
         const keys = new Map(all.map((e) => [e.id, order.next().value]));
         const mixed = [...all].sort((x, y) => keys.get(x.id)! - keys.get(y.id)!);
-        assert.deepEqual(fates(mixed), fates(all));
+        assert.deepEqual(resolved(mixed), resolved(all));
       }),
       { numRuns: 500 },
     );

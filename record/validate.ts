@@ -1,9 +1,10 @@
 /** Whether an entry may be taken: what every kind must obey, then the kind's own rule on the run as it stands. */
+
+import { isNamed, ordered, WITHDRAWN } from './effective.ts';
 import { type EntryBase, targetOf } from './entry.ts';
 import type { Refusal, Told } from './kind.ts';
 import { type AnyKind, type Entry, kindOf } from './kinds.ts';
 import type { RunNow } from './run/now.ts';
-import { isNamed, ordered, WITHDRAWN } from './standing.ts';
 
 const UNKNOWN_JOINT: Refusal = { rule: 'unknown-joint', why: 'The joint belongs to a chain that was not kept.' };
 const UNKNOWN_POINT: Refusal = { rule: 'unknown-check-point', why: 'This run has no such check point.' };
@@ -13,7 +14,7 @@ const UNKNOWN_POINT: Refusal = { rule: 'unknown-check-point', why: 'This run has
  * @param entries what is recorded on it
  * @returns why the entry is not taken; null when it is
  */
-export function refusalFor(entry: Entry, run: RunNow, entries: readonly Entry[]): Refusal | null {
+export function validate(entry: Entry, run: RunNow, entries: readonly Entry[]): Refusal | null {
   const kind = kindOf(entry.kind);
   if (!kind) return { rule: 'unknown-kind', why: `There is no kind of entry "${entry.kind}".` };
   if (entry.jointId !== null && !run.jointIds.has(entry.jointId)) return UNKNOWN_JOINT;
