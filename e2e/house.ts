@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -15,30 +16,38 @@ const MODELS = { demo: 'model_demo', empty: 'model_empty' } as const;
 
 /** Starts for every worker a database of its own with the demo, and a server on it: tests that run beside each other share nothing. */
 export default async function houses(config: { workers: number }): Promise<() => Promise<void>> {
-  const ends: (() => Promise<void>)[] = [];
-  for (let worker = 0; worker < config.workers; worker++) ends.push(await house(worker));
+  const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-e2e-'));
+  chmodSync(folder, 0o755);
+  const model = join(folder, 'model');
+  await makeModel(model);
+  const datas = Array.from({ length: config.workers }, (_, worker) => join(folder, `worker-${worker}`));
+  for (const data of datas) execFileSync('cp', ['-a', model, data]);
+  const ends = await Promise.all(datas.map(house));
   return async () => {
     for (const end of ends) await end();
+    rmSync(folder, { recursive: true });
   };
 }
 
-async function house(worker: number): Promise<() => Promise<void>> {
-  const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-e2e-'));
-  chmodSync(folder, 0o755);
-  const data = join(folder, 'cluster');
+/** A cluster with the databases that others are copied from, at rest: each worker's is a copy, sooner than one made anew. */
+async function makeModel(data: string): Promise<void> {
   const cluster = await startCluster(data, { quick: true });
   await furnish(await copyOf(cluster.url, 'template0', MODELS.empty), false);
   await furnish(await copyOf(cluster.url, MODELS.empty, MODELS.demo), true);
   // In place of the one that the cluster was made with, so that it is found there when the cluster is started again.
-  const url = await copyOf(cluster.url, MODELS.demo, cluster.url.replace(/^.*\//, ''));
-  const server = await startServer(url);
+  await copyOf(cluster.url, MODELS.demo, cluster.url.replace(/^.*\//, ''));
+  cluster.stop();
+}
+
+async function house(data: string, worker: number): Promise<() => Promise<void>> {
+  const cluster = await startCluster(data, { quick: true });
+  const server = await startServer(cluster.url);
   process.env[`HOUSE_DATA_${worker}`] = data;
-  process.env[`HOUSE_DATABASE_URL_${worker}`] = url;
+  process.env[`HOUSE_DATABASE_URL_${worker}`] = cluster.url;
   process.env[`HOUSE_ADDRESS_${worker}`] = server.address;
   return async () => {
     await server.kill();
     cluster.stop();
-    rmSync(folder, { recursive: true });
   };
 }
 

@@ -48,3 +48,35 @@ describe('whether a part suits', () => {
     );
   });
 });
+
+describe('a limit of a part', () => {
+  const whole = { id: 'p', name: 'p', kind: 'hose', ends: [{ id: 'a', code: 'comp-3/8-f', port: 'either' }, { id: 'b', code: 'comp-3/8-m', port: 'either' }], flexible: true, waters: ['cold', 'hot'], maxPsi: 125, maxF: 180, potable: true, priceCents: 1, minutes: 1, tags: [], lengthIn: 20 } as unknown as Part; // biome-ignore format: one row
+  const rulesOf = (more: Partial<Part>, asked: Parameters<typeof fullNeed>[0]) => unsuited({ ...whole, ...more }, fullNeed(asked)).map((r) => r.rule);
+  const fast = (more: Partial<Part>, asked: Parameters<typeof fullNeed>[0]) => {
+    const parts = [{ ...whole, ...more }];
+    return new Suits(parts, fullNeed(asked)).ok(indexParts(parts).figures.row, 0, 0);
+  };
+  it('holds at the figure itself, and not past it: heat, pressure, length', () => {
+    const asked = fullNeed({ water: 'hot' });
+    const heat = [asked.tempF - 1, asked.tempF, asked.tempF + 1].map((maxF) => [
+      rulesOf({ maxF }, { water: 'hot' }).length === 0,
+      fast({ maxF }, { water: 'hot' }),
+    ]);
+    assert.deepEqual(heat, [[false, false], [true, true], [true, true]]); // biome-ignore format: one line
+    const press = [79, 80, 81].map((maxPsi) => [
+      rulesOf({ maxPsi }, { water: 'cold', pressurePsi: 80 }).length === 0,
+      fast({ maxPsi }, { water: 'cold', pressurePsi: 80 }),
+    ]);
+    assert.deepEqual(press, [[false, false], [true, true], [true, true]]); // biome-ignore format: one line
+    const reach = [19.9, 20, 20.1].map((minLengthIn) => rulesOf({}, { water: 'cold', minLengthIn }).length === 0);
+    assert.deepEqual(reach, [true, true, false]);
+  });
+  it('is named with the figures that counted', () => {
+    const [hot] = unsuited({ ...whole, maxF: 100 }, fullNeed({ water: 'hot' }));
+    assert.deepEqual(hot!.figures, { maxF: 100, tempF: fullNeed({ water: 'hot' }).tempF });
+    const [weak] = unsuited({ ...whole, maxPsi: 60 }, fullNeed({ water: 'cold', pressurePsi: 80 }));
+    assert.equal(weak!.figures?.maxPsi, 60);
+    const [short] = unsuited({ ...whole, lengthIn: 12 }, fullNeed({ water: 'cold', minLengthIn: 14 }));
+    assert.equal(short!.figures?.lengthIn, 12);
+  });
+});

@@ -317,7 +317,7 @@ export class Search {
     return more.some((code) => looseShort(s, code, all.filter((c) => c === code).length)); // biome-ignore format: one thought
   }
 
-  /** Loose pieces of a chain nodes. */
+  /** Loose pieces of a chain begun. */
   private looseOf(at: number): string[] {
     const { nodes, p } = this;
     const out: string[] = [];

@@ -15,5 +15,5 @@ export const figureMeasured = kind({
     return inches === null ? b : { ...b, inches };
   },
   describe: ({ figure, text, inches }, { units }) =>
-    `Measured, ${figure.replaceAll('-', ' ')}: ${text === '' ? 'nothing' : asTyped(text, length(inches ?? 0), units)}`,
+    `Measured, ${figure.replaceAll('-', ' ')}: ${text === '' ? 'nothing' : inches === undefined ? text : asTyped(text, length(inches), units)}`,
 });
