@@ -15,6 +15,8 @@ export default defineConfig({
   reporter: [['list']],
   globalSetup: './e2e/house.ts',
   use: {
+    // It fetches every screen when it comes, for each test anew: only where it is what is tested.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',

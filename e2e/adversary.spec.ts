@@ -30,6 +30,8 @@ const count = async (page: Page, n: string) => {
   await page.getByRole('button', { name: 'Counted' }).click();
 };
 
+test.use({ serviceWorkers: 'allow' });
+
 test('two devices count one shelf, one of them without a connection: what was counted last stands on both', async ({ browser }) => {
   const [first, second] = [await atTheShelf(browser), await atTheShelf(browser)];
   await first.context().setOffline(true);

@@ -101,26 +101,29 @@ test('ends as they were told are kept as told, and asked again at Look', async (
   await expect(told.getByRole('listitem')).toHaveCount(1);
 });
 
-test('work begins on site in four presses, without a connection, and is with the server once it is back', async ({ page, context }) => {
-  await page.goto(server.address);
-  await page.waitForFunction(() => navigator.serviceWorker?.controller !== null);
-  await hydrated(page);
-  await context.setOffline(true);
-  await page.getByRole('link', { name: 'Start work here' }).first().click();
-  await page.waitForURL(/start/);
-  await hydrated(page);
-  await page.getByRole('button', { name: 'A new place' }).click();
-  await page.getByRole('button', { name: 'Bidet seat' }).click();
-  await page.getByRole('region', { name: 'Work' }).getByRole('button').first().click();
-  await page.waitForURL(/visits/);
-  await hydrated(page);
-  await expect(page.getByRole('heading', { name: 'Bidet seat' })).toBeVisible();
-  await expect(page.getByRole('combobox', { name: 'Water side: what it comes from' })).toBeVisible();
-  await context.setOffline(false);
-  const id = /visits\/([0-9a-f-]{36})/.exec(page.url())![1];
-  await expect.poll(async () => (await page.request.get(`${server.address}/api/v1/visits/${id}`)).status(), { timeout: 40_000 }).toBe(200);
-  const visit = await (await page.request.get(`${server.address}/api/v1/visits/${id}`)).json();
-  expect([visit.status, visit.runs[0].work]).toEqual(['under way', 'bidet-seat']);
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('work begins on site in four presses, without a connection, and is with the server once it is back', async ({ page, context }) => {
+    await page.goto(server.address);
+    await page.waitForFunction(() => navigator.serviceWorker?.controller !== null);
+    await hydrated(page);
+    await context.setOffline(true);
+    await page.getByRole('link', { name: 'Start work here' }).first().click();
+    await page.waitForURL(/start/);
+    await hydrated(page);
+    await page.getByRole('button', { name: 'A new place' }).click();
+    await page.getByRole('button', { name: 'Bidet seat' }).click();
+    await page.getByRole('region', { name: 'Work' }).getByRole('button').first().click();
+    await page.waitForURL(/visits/);
+    await hydrated(page);
+    await expect(page.getByRole('heading', { name: 'Bidet seat' })).toBeVisible();
+    await expect(page.getByRole('combobox', { name: 'Water side: what it comes from' })).toBeVisible();
+    await context.setOffline(false);
+    const id = /visits\/([0-9a-f-]{36})/.exec(page.url())![1];
+    await expect.poll(async () => (await page.request.get(`${server.address}/api/v1/visits/${id}`)).status(), { timeout: 40_000 }).toBe(200);
+    const visit = await (await page.request.get(`${server.address}/api/v1/visits/${id}`)).json();
+    expect([visit.status, visit.runs[0].work]).toEqual(['under way', 'bidet-seat']);
+  });
 });
 
 test('a visit is moved in the week by keys, called off with a reason and brought back', async ({ page }) => {

@@ -12,6 +12,8 @@ test.afterAll(() => server.kill());
 
 const csv = (text: string) => ({ name: 'premises.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
 
+test.use({ serviceWorkers: 'allow' });
+
 test('an empty shop offers three starts, is named once, and takes a file of premises all or nothing', async ({ page }) => {
   await page.goto(server.address);
   await hydrated(page);

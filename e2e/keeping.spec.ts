@@ -112,6 +112,8 @@ for (const [what, spoil] of Object.entries(SERVERS)) {
   });
 }
 
+test.use({ serviceWorkers: 'allow' });
+
 test('“dry” pressed on three joints and a link followed at once: all are on record', async ({ page }) => {
   await openRun(page, /^Glass rinser/, 'Look');
   const id = /visits\/([0-9a-f-]{36})/.exec(page.url())![1];

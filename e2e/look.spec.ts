@@ -66,31 +66,34 @@ test('an old hose, a seized stop and a weak flow are judged with their reasons, 
     .toEqual({ line: 'braided', ageYears: 11, seen: ['kinked'] });
 });
 
-test('on a phone, without a connection: what may be left out folds, what was found opens again as it was', async ({ page, context }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  await openRun(page, /^Flat toilet/, 'Look', house.address);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await context.setOffline(true);
-  const open = (name: RegExp) => page.getByRole('button', { name }).click();
-  await open(/^Screen, washers/);
-  await page.getByRole('group', { name: 'Inlet screen' }).getByRole('button', { name: 'Nothing of it' }).click();
-  await expect(page.getByText('looked at: nothing of it')).toBeVisible();
-  await open(/^Before anything/);
-  await pick(page, 'As it runs and shuts, it', 'bangs');
-  await pick(page, 'Against hammer there is', 'nothing');
-  await expect(page.getByRole('radio', { name: 'it bangs' })).toBeChecked();
-  await open(/^What follows/);
-  await expect(follows(page)).toContainText('Hammer: replace. It bangs and has none');
-  await page.reload();
-  await hydrated(page);
-  await page.getByRole('tab', { name: /Look/ }).click();
-  await expect(page.getByRole('button', { name: /^Screen, washers/ })).toContainText('nothing found');
-  await open(/^What follows/);
-  await expect(follows(page)).toContainText('Hammer: replace');
-  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-  expect(wide).toBeLessThanOrEqual(390);
-  await context.setOffline(false);
-  await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('on a phone, without a connection: what may be left out folds, what was found opens again as it was', async ({ page, context }) => {
+    await page.setViewportSize({ width: 390, height: 844 });
+    await openRun(page, /^Flat toilet/, 'Look', house.address);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await context.setOffline(true);
+    const open = (name: RegExp) => page.getByRole('button', { name }).click();
+    await open(/^Screen, washers/);
+    await page.getByRole('group', { name: 'Inlet screen' }).getByRole('button', { name: 'Nothing of it' }).click();
+    await expect(page.getByText('looked at: nothing of it')).toBeVisible();
+    await open(/^Before anything/);
+    await pick(page, 'As it runs and shuts, it', 'bangs');
+    await pick(page, 'Against hammer there is', 'nothing');
+    await expect(page.getByRole('radio', { name: 'it bangs' })).toBeChecked();
+    await open(/^What follows/);
+    await expect(follows(page)).toContainText('Hammer: replace. It bangs and has none');
+    await page.reload();
+    await hydrated(page);
+    await page.getByRole('tab', { name: /Look/ }).click();
+    await expect(page.getByRole('button', { name: /^Screen, washers/ })).toContainText('nothing found');
+    await open(/^What follows/);
+    await expect(follows(page)).toContainText('Hammer: replace');
+    const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(wide).toBeLessThanOrEqual(390);
+    await context.setOffline(false);
+    await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
+  });
 });
 
 test('an end comes from the gauge with what else it may be; Match says what the others want; what a chain hangs on is asked', async ({ page }) => {

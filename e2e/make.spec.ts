@@ -13,33 +13,36 @@ test.afterAll(() => house.kill());
 
 const PHONE = { width: 390, height: 844 };
 
-test('on a phone a step at a time: looked along by thumb, done in its turn, for gloves, without a connection', async ({ page, context }) => {
-  await page.setViewportSize(PHONE);
-  await openRun(page, /^Dishwasher/, 'Shut', house.address);
-  const along = page.getByRole('navigation', { name: 'Along the card' });
-  const titles = page.getByRole('tabpanel').getByRole('heading', { level: 3 }).filter({ visible: true });
-  await expect(page.getByText(/^Step 1 of \d+/)).toBeVisible();
-  const first = await titles.last().textContent();
-  await along.getByRole('button', { name: /^On/ }).click();
-  await expect(page.getByText(/^Step 2 of \d+/)).toBeVisible();
-  await expect(page.getByText('not its turn yet')).toBeVisible();
-  await expect(page.getByRole('button', { name: /^(Done|Yes)$/ }).filter({ visible: true })).toHaveCount(0);
-  await along.getByRole('button', { name: /^Now/ }).click();
-  await expect(titles.last()).toHaveText(first!);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await context.setOffline(true);
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByText(/^Step 2 of \d+/)).toBeVisible();
-  await expect(page.getByText('not its turn yet')).toHaveCount(0);
-  // A wrong press is taken back, and the step is the first again.
-  await page.locator('body').press('z');
-  await expect(titles.last()).toHaveText(first!);
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await context.setOffline(false);
-  await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
-  for (const key of [along.getByRole('button', { name: /^On/ }), page.getByRole('button', { name: /^(Done|Yes)$/ }).first()]) {
-    expect((await key.boundingBox())!.height).toBeGreaterThanOrEqual(56);
-  }
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('on a phone a step at a time: looked along by thumb, done in its turn, for gloves, without a connection', async ({ page, context }) => {
+    await page.setViewportSize(PHONE);
+    await openRun(page, /^Dishwasher/, 'Shut', house.address);
+    const along = page.getByRole('navigation', { name: 'Along the card' });
+    const titles = page.getByRole('tabpanel').getByRole('heading', { level: 3 }).filter({ visible: true });
+    await expect(page.getByText(/^Step 1 of \d+/)).toBeVisible();
+    const first = await titles.last().textContent();
+    await along.getByRole('button', { name: /^On/ }).click();
+    await expect(page.getByText(/^Step 2 of \d+/)).toBeVisible();
+    await expect(page.getByText('not its turn yet')).toBeVisible();
+    await expect(page.getByRole('button', { name: /^(Done|Yes)$/ }).filter({ visible: true })).toHaveCount(0);
+    await along.getByRole('button', { name: /^Now/ }).click();
+    await expect(titles.last()).toHaveText(first!);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await context.setOffline(true);
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByText(/^Step 2 of \d+/)).toBeVisible();
+    await expect(page.getByText('not its turn yet')).toHaveCount(0);
+    // A wrong press is taken back, and the step is the first again.
+    await page.locator('body').press('z');
+    await expect(titles.last()).toHaveText(first!);
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await context.setOffline(false);
+    await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
+    for (const key of [along.getByRole('button', { name: /^On/ }), page.getByRole('button', { name: /^(Done|Yes)$/ }).first()]) {
+      expect((await key.boundingBox())!.height).toBeGreaterThanOrEqual(56);
+    }
+  });
 });
 
 test('power and water are proved another way, and never gone past; what is wrong has its ways out', async ({ page }) => {

@@ -69,31 +69,34 @@ test('an end is dragged and moved by arrows; fields, verdicts and both views fol
   await expect(page.getByText(/will not do/)).toBeHidden();
 });
 
-test('an appliance that moves is reached pulled out and lies home; the drawing leaves as a file, the length as a question', async ({
-  page,
-  context,
-}) => {
-  await page.goto(`${house.address}/reach?on=refrigerator`);
-  await hydrated(page);
-  await expect(page.getByRole('radio', { name: /^48 in does not reach Pulled out it is/ })).toBeVisible();
-  await page.getByRole('radio', { name: 'pulled out', exact: true }).check();
-  await expect(page.getByRole('button', { name: /^The inlet, pulled out: 58 in from the wall/ })).toBeVisible();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Save the drawing/ }).click()]);
-  const svg = await readFile((await download.path())!, 'utf8');
-  expect(svg.slice(0, 80)).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" viewBox="0 0 \d+ \d+">/);
-  expect(svg.includes('in from the wall')).toBe(true);
-  expect(/class=|var\(|<!--/.test(svg)).toBe(false);
-  // Without a connection it works as well.
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await context.setOffline(true);
-  await page.reload();
-  await hydrated(page);
-  await page.getByLabel('As is usual for a').selectOption('toilet');
-  await expect(page.getByRole('radio', { name: /^12 in fits best/ })).toBeChecked();
-  await context.setOffline(false);
-  await page.getByRole('link', { name: 'Match with 12 in' }).click();
-  await page.waitForURL(/\/match\?length=12/);
-  await expect(page.getByLabel(/reach at least/)).toHaveValue('12 in');
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('an appliance that moves is reached pulled out and lies home; the drawing leaves as a file, the length as a question', async ({
+    page,
+    context,
+  }) => {
+    await page.goto(`${house.address}/reach?on=refrigerator`);
+    await hydrated(page);
+    await expect(page.getByRole('radio', { name: /^48 in does not reach Pulled out it is/ })).toBeVisible();
+    await page.getByRole('radio', { name: 'pulled out', exact: true }).check();
+    await expect(page.getByRole('button', { name: /^The inlet, pulled out: 58 in from the wall/ })).toBeVisible();
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /Save the drawing/ }).click()]);
+    const svg = await readFile((await download.path())!, 'utf8');
+    expect(svg.slice(0, 80)).toMatch(/^<svg xmlns="http:\/\/www.w3.org\/2000\/svg" viewBox="0 0 \d+ \d+">/);
+    expect(svg.includes('in from the wall')).toBe(true);
+    expect(/class=|var\(|<!--/.test(svg)).toBe(false);
+    // Without a connection it works as well.
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await context.setOffline(true);
+    await page.reload();
+    await hydrated(page);
+    await page.getByLabel('As is usual for a').selectOption('toilet');
+    await expect(page.getByRole('radio', { name: /^12 in fits best/ })).toBeChecked();
+    await context.setOffline(false);
+    await page.getByRole('link', { name: 'Match with 12 in' }).click();
+    await page.waitForURL(/\/match\?length=12/);
+    await expect(page.getByLabel(/reach at least/)).toHaveValue('12 in');
+  });
 });
 
 test('a riser, a tube and a hole are worked out as they are typed, and say what does not read', async ({ page }) => {

@@ -131,8 +131,6 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
 ];
 
 test.describe('every screen', () => {
-  // It keeps the pages of all screens when it comes: not wanted here, and dear for each.
-  test.use({ serviceWorkers: 'block' });
   for (const [name, open] of SCREENS) {
     test(`${name}: axe finds nothing, nothing overflows, no error is logged`, async ({ page }) => {
       const errors: string[] = [];

@@ -21,7 +21,7 @@ export async function startServer(databaseUrl: string, env: Record<string, strin
       () => false,
     );
     if (up) break;
-    if (tries > 100) throw new Error('The server did not come up.');
+    if (tries > 900) throw new Error('The server did not come up.');
     await new Promise((wake) => setTimeout(wake, 100));
   }
   return {

@@ -44,23 +44,26 @@ test('one press begins a shop of one’s own, empty, and one leads back', async 
   await expect(page.getByText('Quillback').first()).toBeVisible();
 });
 
-test('what is written in one shop stays there, without a connection too', async ({ page, context }) => {
-  await page.goto(house.address);
-  await hydrated(page);
-  await page.evaluate(async () => void (await navigator.serviceWorker.ready));
-  await page.getByRole('button', { name: /Begin your own shop|To Kiln Lane/ }).click();
-  await expect(page.getByText('Nothing is written down yet')).toBeVisible();
-  const own = (await shopOf(page))!;
-  // The pages of this shop are kept now, not those of the demo.
-  await expect
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('what is written in one shop stays there, without a connection too', async ({ page, context }) => {
+    await page.goto(house.address);
+    await hydrated(page);
+    await page.evaluate(async () => void (await navigator.serviceWorker.ready));
+    await page.getByRole('button', { name: /Begin your own shop|To Kiln Lane/ }).click();
+    await expect(page.getByText('Nothing is written down yet')).toBeVisible();
+    const own = (await shopOf(page))!;
+    // The pages of this shop are kept now, not those of the demo.
+    await expect
     .poll(() => page.evaluate(async (shop) => (await caches.open((await caches.keys()).find((k) => k.startsWith('pages ') && k.endsWith(shop)) ?? 'none').then((c) => c.keys())).length, own), { timeout: 20_000 }) // biome-ignore format: one question
-    .toBeGreaterThan(5);
-  await context.setOffline(true);
-  await page.goto(`${house.address}/premises`);
-  await hydrated(page);
-  expect(await shopOf(page)).toBe(own);
-  await expect(page.getByText('Quillback')).toHaveCount(0);
-  await context.setOffline(false);
+      .toBeGreaterThan(5);
+    await context.setOffline(true);
+    await page.goto(`${house.address}/premises`);
+    await hydrated(page);
+    expect(await shopOf(page)).toBe(own);
+    await expect(page.getByText('Quillback')).toHaveCount(0);
+    await context.setOffline(false);
+  });
 });
 
 test('what a page sends goes to the shop that the page is of', async ({ page }) => {

@@ -11,30 +11,33 @@ test.beforeAll(async () => {
 });
 test.afterAll(() => house.kill());
 
-test('the stop is closed; it passes, and the main is next, with who goes dry; taken back, it is the stop again', async ({ page, context }) => {
-  await openRun(page, /^Dishwasher/, 'Shut', house.address);
-  const water = page.getByRole('region', { name: 'Which water goes off' });
-  await expect(water).toContainText('Close Dishwasher, hot: stop');
-  await expect(water).toContainText('Nobody else is without water. Should it not hold: close ');
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await context.setOffline(true);
-  await water.getByRole('button', { name: 'It runs on: this one passes' }).click();
-  await expect(water).toContainText('Close Canteen heater, cold valve');
-  await expect(water).toContainText('Energy off first: Canteen heater');
-  await expect(water).toContainText(/Without water meanwhile: .*Hand basin, hot/);
-  await water.getByText('Why').click();
-  await expect(water).toContainText('No plan leaves fewer dry.');
-  await page.locator('body').press('z');
-  await expect(water).toContainText('Close Dishwasher, hot: stop');
-  await context.setOffline(false);
-  await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
-  // On the drawing and back: that it stopped is noted at the run's own gate.
-  await water.getByRole('link', { name: 'On the drawing' }).click();
-  await hydrated(page);
-  await page.getByRole('button', { name: 'It stopped' }).click();
-  await page.getByRole('link', { name: 'Note it at the gate of the run' }).click();
-  await hydrated(page);
-  await expect(page.getByRole('heading', { name: 'Shut the water, and prove it' })).toBeVisible();
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('the stop is closed; it passes, and the main is next, with who goes dry; taken back, it is the stop again', async ({ page, context }) => {
+    await openRun(page, /^Dishwasher/, 'Shut', house.address);
+    const water = page.getByRole('region', { name: 'Which water goes off' });
+    await expect(water).toContainText('Close Dishwasher, hot: stop');
+    await expect(water).toContainText('Nobody else is without water. Should it not hold: close ');
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    await context.setOffline(true);
+    await water.getByRole('button', { name: 'It runs on: this one passes' }).click();
+    await expect(water).toContainText('Close Canteen heater, cold valve');
+    await expect(water).toContainText('Energy off first: Canteen heater');
+    await expect(water).toContainText(/Without water meanwhile: .*Hand basin, hot/);
+    await water.getByText('Why').click();
+    await expect(water).toContainText('No plan leaves fewer dry.');
+    await page.locator('body').press('z');
+    await expect(water).toContainText('Close Dishwasher, hot: stop');
+    await context.setOffline(false);
+    await expect(page.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
+    // On the drawing and back: that it stopped is noted at the run's own gate.
+    await water.getByRole('link', { name: 'On the drawing' }).click();
+    await hydrated(page);
+    await page.getByRole('button', { name: 'It stopped' }).click();
+    await page.getByRole('link', { name: 'Note it at the gate of the run' }).click();
+    await hydrated(page);
+    await expect(page.getByRole('heading', { name: 'Shut the water, and prove it' })).toBeVisible();
+  });
 });
 
 test('the water of a house comes as a file, is refused with the place named, and comes out as it went in', async ({ request }) => {

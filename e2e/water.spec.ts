@@ -48,32 +48,35 @@ test('a stop is struck out, and the plan goes on at once; what runs on is rememb
   await expect(page.getByRole('button', { name: 'It is so' })).toBeVisible();
 });
 
-test('the drawing and the list say the same; rooms open at a press; nothing overflows and nothing offends', async ({ page }) => {
-  await openWater(page);
-  await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  const cups = page.locator('.schema .cup');
-  const before = await cups.count();
-  await page.locator('.schema [data-thing="Old wing cold"]').click();
-  await expect.poll(() => cups.count()).toBeGreaterThan(before);
-  await page.getByRole('button', { name: 'The whole house' }).click();
-  await expect(page.locator('.schema .fold')).toHaveCount(0);
-  expect(await cups.count()).toBeGreaterThanOrEqual(63);
-  await page.getByRole('button', { name: 'As a list' }).click();
-  await page.getByRole('button', { name: /^Lodge heater, cold valve/ }).click();
-  await page.getByRole('button', { name: 'The work is here' }).click();
-  await expect(plan(page)).toContainText('Energy off: Lodge heater');
-  await page.getByRole('group', { name: 'Tried: it', exact: true }).getByRole('radio', { name: 'seized open' }).click();
-  await expect(page.getByRole('button', { name: /^Lodge heater, cold valve.*seized open/ })).toBeVisible();
-  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
-  await page.getByRole('button', { name: 'As a list' }).click();
-  expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
-  await page.setViewportSize({ width: 390, height: 844 });
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  // Without a connection it opens, and says the same.
-  await page.context().setOffline(true);
-  await page.reload();
-  await hydrated(page);
-  await expect(page.getByText(/63 outlets, \d+ pipes/)).toBeVisible();
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('the drawing and the list say the same; rooms open at a press; nothing overflows and nothing offends', async ({ page }) => {
+    await openWater(page);
+    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+    const cups = page.locator('.schema .cup');
+    const before = await cups.count();
+    await page.locator('.schema [data-thing="Old wing cold"]').click();
+    await expect.poll(() => cups.count()).toBeGreaterThan(before);
+    await page.getByRole('button', { name: 'The whole house' }).click();
+    await expect(page.locator('.schema .fold')).toHaveCount(0);
+    expect(await cups.count()).toBeGreaterThanOrEqual(63);
+    await page.getByRole('button', { name: 'As a list' }).click();
+    await page.getByRole('button', { name: /^Lodge heater, cold valve/ }).click();
+    await page.getByRole('button', { name: 'The work is here' }).click();
+    await expect(plan(page)).toContainText('Energy off: Lodge heater');
+    await page.getByRole('group', { name: 'Tried: it', exact: true }).getByRole('radio', { name: 'seized open' }).click();
+    await expect(page.getByRole('button', { name: /^Lodge heater, cold valve.*seized open/ })).toBeVisible();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+    await page.getByRole('button', { name: 'As a list' }).click();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map((v) => v.id)).toEqual([]);
+    await page.setViewportSize({ width: 390, height: 844 });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+    // Without a connection it opens, and says the same.
+    await page.context().setOffline(true);
+    await page.reload();
+    await hydrated(page);
+    await expect(page.getByText(/63 outlets, \d+ pipes/)).toBeVisible();
+  });
 });
 
 test('nobody drew it yet: begun at the well, followed pipe by pipe, with a valve met in a pipe; the run is planned on it', async ({ page }) => {
@@ -147,35 +150,38 @@ test('who lives there is told: a page to print, an entry for calendars, the dayâ
   await expect(page.getByRole('region', { name: 'A dayâ€™s work joined' })).toContainText(/Old wing: worn stops/);
 });
 
-test('two devices on one drawing, one hung with its clock set back and its tab killed: both keep what was seen and drawn', async ({ browser }) => {
-  const near = async () => {
-    const page = await (await browser.newContext()).newPage();
-    await openWater(page);
-    await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-    await page.getByRole('button', { name: 'As a list' }).click();
-    return page;
-  };
-  const [first, second] = [await near(), await near()];
-  await first.clock.setFixedTime(new Date(Date.now() - 3 * 24 * 3_600_000));
-  await first.context().route('**/api/v1/**', () => {});
-  await first.getByRole('button', { name: /^Tank valve/ }).click();
-  await first.getByRole('group', { name: 'Tried: it', exact: true }).getByRole('radio', { name: 'seized open' }).click();
-  await expect(first.getByRole('button', { name: /^Tank valve.*seized open/ })).toBeVisible();
-  await second.getByText(/^Where lines part/).click();
-  await second.getByRole('button', { name: /^trunk -4 ft, has water/ }).first().click(); // biome-ignore format: one chain
-  await second.getByRole('group', { name: 'What comes next from here' }).getByRole('radio', { name: 'an outlet', exact: true }).check();
-  await second.getByLabel('Long, ft').fill('deep');
-  await expect(second.getByText('Feet as 12, or 3 m; down as -9.')).toBeVisible();
-  await expect(second.getByRole('button', { name: 'Draw it' })).toBeDisabled();
-  await second.getByLabel('Long, ft').fill('3 m');
-  await second.getByLabel('Name').first().fill('Garden tap');
-  await second.getByRole('button', { name: 'Draw it' }).click();
-  await expect(second.getByRole('button', { name: /^Garden tap/ }).first()).toBeVisible();
-  const again = await killedAndOpened(first);
-  await again.getByRole('button', { name: 'As a list' }).click();
-  for (const page of [again, second]) {
-    await expect(page.getByRole('button', { name: /^Tank valve.*seized open/ })).toBeVisible({ timeout: 20_000 });
-    await expect(page.getByRole('button', { name: /^Garden tap/ }).first()).toBeVisible();
-  }
-  await Promise.all([again, second].map((p) => p.context().close()));
+test.describe('with the worker that opens pages without a connection', () => {
+  test.use({ serviceWorkers: 'allow' });
+  test('two devices on one drawing, one hung with its clock set back and its tab killed: both keep what was seen and drawn', async ({ browser }) => {
+    const near = async () => {
+      const page = await (await browser.newContext()).newPage();
+      await openWater(page);
+      await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
+      await page.getByRole('button', { name: 'As a list' }).click();
+      return page;
+    };
+    const [first, second] = [await near(), await near()];
+    await first.clock.setFixedTime(new Date(Date.now() - 3 * 24 * 3_600_000));
+    await first.context().route('**/api/v1/**', () => {});
+    await first.getByRole('button', { name: /^Tank valve/ }).click();
+    await first.getByRole('group', { name: 'Tried: it', exact: true }).getByRole('radio', { name: 'seized open' }).click();
+    await expect(first.getByRole('button', { name: /^Tank valve.*seized open/ })).toBeVisible();
+    await second.getByText(/^Where lines part/).click();
+    await second.getByRole('button', { name: /^trunk -4 ft, has water/ }).first().click(); // biome-ignore format: one chain
+    await second.getByRole('group', { name: 'What comes next from here' }).getByRole('radio', { name: 'an outlet', exact: true }).check();
+    await second.getByLabel('Long, ft').fill('deep');
+    await expect(second.getByText('Feet as 12, or 3 m; down as -9.')).toBeVisible();
+    await expect(second.getByRole('button', { name: 'Draw it' })).toBeDisabled();
+    await second.getByLabel('Long, ft').fill('3 m');
+    await second.getByLabel('Name').first().fill('Garden tap');
+    await second.getByRole('button', { name: 'Draw it' }).click();
+    await expect(second.getByRole('button', { name: /^Garden tap/ }).first()).toBeVisible();
+    const again = await killedAndOpened(first);
+    await again.getByRole('button', { name: 'As a list' }).click();
+    for (const page of [again, second]) {
+      await expect(page.getByRole('button', { name: /^Tank valve.*seized open/ })).toBeVisible({ timeout: 20_000 });
+      await expect(page.getByRole('button', { name: /^Garden tap/ }).first()).toBeVisible();
+    }
+    await Promise.all([again, second].map((p) => p.context().close()));
+  });
 });

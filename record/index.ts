@@ -66,7 +66,7 @@ export { REORDER_COLUMNS, reorderRows } from './stock/reorder-rows.ts';
 export { isStorable, pathText, unstorable } from './storable.ts';
 export { validate } from './validate.ts';
 export { type Certificate, certificateOf, howSeen } from './visit/certificate.ts';
-export { addDays, type DaySheet, daySheetOf, localDayOf, type PlannedVisit, type Recheck } from './visit/day.ts';
+export { addDays, type DaySheet, daySheetOf, localDayOf, type PlannedVisit, type Recheck, runsWithoutChain } from './visit/day.ts';
 export { type DayRun, type DayVisit, dayRunOf } from './visit/day-run.ts';
 export { dayVisitOf } from './visit/day-visit.ts';
 export { type Cost, cameTo, estimateOf } from './visit/estimate.ts';

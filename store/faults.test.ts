@@ -4,7 +4,7 @@ import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
 import { readSentBook, type SentBookEntry } from '../record/book/shape.ts';
-import { FIRST_SHOP } from './database/connection.ts';
+import { connect, FIRST_SHOP } from './database/connection.ts';
 import { OtherProgramError } from './database/shop-transaction.ts';
 import { writeAnew } from './database/write-anew.ts';
 import { ingestBookEntries } from './entries/book-entries.ts';
@@ -54,6 +54,18 @@ describe('many who write at once', () => {
         : take([said('premises', id, 'changed', { access: `Door ${i}` })], minutes(i)).then((answers) => answers[0]!.status),
     );
     assert.deepEqual([...new Set(await Promise.all(work))], ['kept']);
+  });
+});
+
+describe('a shop in which nothing was done yet', () => {
+  it('takes all that come at once: none is told that the program changes', async () => {
+    const fresh = await testDatabase();
+    await fresh.owner`delete from derivation`;
+    const many = connect(fresh.url, 8);
+    const made = () => said('premises', uuidv7(), 'made', { name: 'House', timeZone: 'UTC' });
+    const answers = await Promise.allSettled(Array.from({ length: 12 }, () => ingestBookEntries(many, FIRST_SHOP, [made()], AT)));
+    await Promise.all([many.end(), fresh.end()]);
+    assert.deepEqual([...new Set(answers.map((a) => (a.status === 'fulfilled' ? a.value[0]!.status : String(a.reason))))], ['kept']);
   });
 });
 

@@ -132,6 +132,13 @@ function shortagesOf(visits: { vanId: string | null; runs: DayRun[] }[], stocked
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 }
 
+/** Runs of a day that have no chain yet: what they take from the van is not known, so nothing is said of its being covered. */
+export const runsWithoutChain = (visits: readonly Pick<PlannedVisit, 'visit' | 'runs'>[]): number =>
+  visits
+    .filter((v) => v.visit.cancelled === null)
+    .flatMap((v) => v.runs)
+    .filter((r) => r.summary.offList === null && !r.recheckOf && r.summary.acceptedId === null && r.summary.signedOffMs === null).length;
+
 function recheckOf(visit: VisitHead, run: DayRun, day: string, at: Date): Recheck[] {
   const { recheck, recheckDueMs } = run.summary;
   // One that is booked to be looked at again is told by the visit that signed it off.

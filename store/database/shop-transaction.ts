@@ -60,13 +60,12 @@ async function tried<T>(work: () => Promise<T>): Promise<T> {
 
 /** Holds the shop's order until the transaction ends; the position of its newest entry. */
 async function openShop(tx: Tx, shopId: string): Promise<number> {
-  const [row] = await tx<{ position: string; version: string | null }[]>`
-    select c.position, (select d.version from derivation d where d.shop_id = c.shop_id) as version
-    from shop_cursor c where c.shop_id = ${shopId} for update of c`;
-  const position = Number(row?.position ?? 0);
+  const position = await lockCursor(tx, shopId);
+  // Asked once the order is held: who waited for it would still see what stood before.
+  const [derived] = await tx<{ version: string }[]>`select version from derivation where shop_id = ${shopId}`;
   const version = derivationVersion();
   // Nothing is derived in a new shop.
-  if (row && row.version === null && position === 0) await tx`insert into derivation (shop_id, version) values (${shopId}, ${version})`;
-  else if (row?.version !== version) throw new OtherProgramError();
+  if (!derived && position === 0) await tx`insert into derivation (shop_id, version) values (${shopId}, ${version})`;
+  else if (derived?.version !== version) throw new OtherProgramError();
   return position;
 }

@@ -13,6 +13,8 @@ export interface DueRow {
   kind: DueKind;
   /** Local day at the premises. */
   dueOn: string;
+  /** Its day is past; of a recheck its hour, as the day's sheet has it. */
+  isLate: boolean;
   /** What it is about: 'quarter-turn stop', the words of a follow-up. */
   what: string;
   /** 'Exercise' */
@@ -67,13 +69,13 @@ export async function dueList(sql: Sql, shopId: string, at: Date, query: DueQuer
   const most = (query.limit ?? PAGE) + (query.offset ?? 0);
   // A recheck has its own day already.
   const months = { recheck: 0, ...dutyMonths(duties, look.ages, rules) };
-  const sources = sourcesOf(sql, shopId, { query, until, today, months, most });
+  const sources = sourcesOf(sql, shopId, { query, until, today, months, most, at });
   const [counted, page] = await Promise.all([
     sql<{ kind: DueKind; due: number; late: number }[]>`${joined(
       sql,
       sources.map((s) => s.counted),
     )}`,
-    named(sql, shopId, sql`select * from (${joined(sql, sources.map((s) => s.first))}) found order by due_on, since_on, kind, visit_id, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`), // biome-ignore format: one query
+    named(sql, shopId, sql`select * from (${joined(sql, sources.map((s) => s.first))}) found order by due_on, since_on, kind, visit_id, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`, { today, at }), // biome-ignore format: one query
   ]);
   const counts: DueList['counts'] = {};
   for (const { kind, due, late } of counted) {
@@ -103,6 +105,7 @@ interface Asked {
   /** Months by what a duty goes by. */
   months: Record<string, number>;
   most: number;
+  at: Date;
 }
 
 function sourcesOf(sql: Sql, shopId: string, asked: Asked): Source[] {
@@ -141,16 +144,22 @@ interface Interval {
 }
 
 /** Duties that nobody put off: they stand in the index in the order in which they fall due, and are counted by it alone. */
-function running(sql: Sql, shopId: string, { query, until, today, most }: Asked, { goesBy, months }: Interval): Source {
+function running(sql: Sql, shopId: string, { query, until, today, most, at }: Asked, { goesBy, months }: Interval): Source {
   const those = (by: string) => sql`
     from derived_duty d ${ofPremises(sql, query)}
     where d.shop_id = ${shopId} and d.goes_by = ${goesBy} and d.is_live and d.not_before is null and d.since_on <= ${by}::date`;
   const due = lastBegun(until, months);
+  const isLate =
+    goesBy === 'recheck' ? sql`exists (${ofItsRun(sql, shopId, sql`d`, at)})` : sql`d.since_on <= ${lastBegun(addDays(today, -1), months)}::date`;
   return {
-    counted: sql`(select ${kindOf(goesBy)} as kind, count(*)::int as due, count(*) filter (where d.since_on <= ${lastBegun(addDays(today, -1), months)}::date)::int as late ${those(due)})`,
+    counted: sql`(select ${kindOf(goesBy)} as kind, count(*)::int as due, count(*) filter (where ${isLate})::int as late ${those(due)})`,
     first: sql`(select d.duty as kind, ${after(sql, months)} as due_on, d.what, d.since_on, d.visit_id, d.run_id, null::uuid as premises_id ${those(due)} order by d.since_on, d.visit_id, d.run_id, d.what limit ${most})`,
   };
 }
+
+/** The run of what is found, where the hour of its recheck is past. */
+const ofItsRun = (sql: Sql, shopId: string, of: Fragment, at: Date): Fragment => sql`
+  select from derived_run r where r.shop_id = ${shopId} and r.visit_id = ${of}.visit_id and r.run_id = ${of}.run_id and r.recheck_due_at < ${at}`;
 
 /** Duties that were put off to a day: few. */
 function putOff(sql: Sql, shopId: string, asked: Asked, { goesBy, months }: Interval): Source {
@@ -169,10 +178,10 @@ const ofPremises = (sql: Sql, { premises }: DueQuery): Fragment =>
 const joined = (sql: Sql, parts: Fragment[]): Fragment => parts.reduce((all, one) => sql`${all} union all ${one}`);
 
 /** Where each of the found is. */
-async function named(sql: Sql, shopId: string, found: Fragment): Promise<DueRow[]> {
-  const rows = await sql<(Found & { premises: string; premises_of: string; place: string | null; run: string | null })[]>`
+async function named(sql: Sql, shopId: string, found: Fragment, { today, at }: { today: string; at: Date }): Promise<DueRow[]> {
+  const rows = await sql<(Found & { is_late: boolean; premises: string; premises_of: string; place: string | null; run: string | null })[]>`
     with found as materialized (${found})
-    select f.*, p.premises_id as premises_of, p.name as premises, pl.name as place, r.name as run
+    select f.*, case when f.kind = 'recheck' then exists (${ofItsRun(sql, shopId, sql`f`, at)}) else f.due_on < ${today} end as is_late, p.premises_id as premises_of, p.name as premises, pl.name as place, r.name as run
     from found f
     left join run r on r.shop_id = ${shopId} and r.run_id = f.run_id
     left join appliance a on a.shop_id = ${shopId} and a.appliance_id = r.appliance_id
@@ -182,6 +191,7 @@ async function named(sql: Sql, shopId: string, found: Fragment): Promise<DueRow[
   return rows.map((r) => ({
     kind: r.kind,
     dueOn: r.due_on,
+    isLate: r.is_late,
     what: r.what,
     ...wordsOf(r.kind),
     since: r.kind === 'recheck' ? null : r.since_on,

@@ -44,6 +44,7 @@ export const dueAnswer = z.object({
     z.object({
       kind: kinds,
       dueOn: day,
+      isLate: z.boolean(),
       what: z.string(),
       todo: z.string(),
       because: z.string(),

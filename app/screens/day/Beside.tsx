@@ -1,5 +1,5 @@
 import { coil, quantityWords } from '../../../core/index.ts';
-import type { DaySheet } from '../../../record/index.ts';
+import { type DaySheet, runsWithoutChain } from '../../../record/index.ts';
 import { FollowUpRow, say } from '../../ui/book/index.ts';
 import { useUnits } from '../../ui/units/index.ts';
 import { dayWords, localTime } from '../../ui/words.ts';
@@ -9,6 +9,7 @@ const MOST_RECHECKS = 12;
 
 export function Shortages({ sheet }: { sheet: DaySheet }) {
   const units = useUnits();
+  const open = runsWithoutChain(sheet.visits);
   const amount = (n: number, unit: 'piece' | 'inch') => (unit === 'inch' ? quantityWords(coil(n), units) : String(n));
   return (
     <section aria-label="Short on the van">
@@ -19,6 +20,12 @@ export function Shortages({ sheet }: { sheet: DaySheet }) {
         </a>
       </div>
       {sheet.shortages.length === 0 && <p className="py-2">Nothing: every accepted chain is covered.</p>}
+      {open > 0 && (
+        <p className="py-1">
+          {open === 1 ? '1 run has no chain yet: what it' : `${open} runs have no chain yet: what they`} likely take{open === 1 ? 's' : ''} stands
+          under Load it.
+        </p>
+      )}
       <ul>
         {sheet.shortages.map((s) => (
           <li key={s.item} className="border-b border-faint py-2">

@@ -115,7 +115,7 @@ const dueAddress = ({ ahead, ...query }: DueQuery): string =>
   inAddress({ ...query, ahead: ahead === 60 || ahead === undefined ? undefined : String(ahead) });
 
 function Row({ row, today }: { row: DueRow; today: string }) {
-  const isLate = row.dueOn < today;
+  const { isLate } = row;
   return (
     <li className="grid grid-cols-[minmax(0,1fr)] gap-x-4 gap-y-1 border-t border-rule py-2 sm:grid-cols-[8rem_minmax(0,1fr)_auto]">
       <span className={isLate ? 'font-bold' : ''}>

@@ -123,7 +123,7 @@ export default function LookStage({
         </Fold>
       </div>
       <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-3 lg:gap-6">
-        <Verdicts judged={judged} />
+        <Verdicts judged={judged} decided={state.oldLine?.verdict ?? null} />
         <Fold {...fold('stop')}>
           <FromDrawing {...{ run, state, write, premisesId }} />
           <Choices

@@ -1,29 +1,7 @@
-import type { Cause, Judgement, Judgements, LookVerdict } from '../../../../core/index.ts';
+import type { Cause, Judgement, Judgements } from '../../../../core/index.ts';
 import { Fold } from '../../../ui/form/index.ts';
 import { InUnits } from '../../../ui/units/index.ts';
-
-const OF: Record<Judgement['of'], string> = {
-  line: 'Old line',
-  stop: 'Stop',
-  arrestor: 'Hammer',
-  screen: 'Inlet screen',
-  washer: 'Washer',
-  pressure: 'Pressure',
-  flow: 'Flow',
-  hot: 'Hot water',
-  place: 'Place',
-};
-
-/** By shape and word. */
-const VERDICTS: Record<LookVerdict, { mark: string; name: string }> = {
-  replace: { mark: '●', name: 'replace' },
-  act: { mark: '▲', name: 'to be put right' },
-  tell: { mark: '▲', name: 'tell the owner' },
-  clean: { mark: '◇', name: 'clean' },
-  unknown: { mark: '?', name: 'not known' },
-  watch: { mark: '◐', name: 'watch' },
-  keep: { mark: '○', name: 'may stay' },
-};
+import { OF, type OldLine, VERDICTS, whatFollows } from './what-follows.ts';
 
 /** A verdict in a word, its first reason beside it, the others behind. */
 export function VerdictRow({ judgement: { of, verdict, because } }: { judgement: Judgement }) {
@@ -51,15 +29,10 @@ export function VerdictRow({ judgement: { of, verdict, because } }: { judgement:
 const WAITS = { keep: 'whether the old line may stay', match: 'the chain', make: 'the work' } as const;
 
 /** All that Look makes of what was found, the heaviest first; what stays open, with what it decides. */
-export function Verdicts({ judged }: { judged: Judgements & { causes: Cause[] } }) {
+export function Verdicts({ judged, decided }: { judged: Judgements & { causes: Cause[] }; decided: OldLine }) {
   const { judgements, unknowns, blocked } = judged;
   const heavy = judgements.filter((j) => j.verdict !== 'keep');
-  const known =
-    heavy.length === 0
-      ? judgements.length === 0
-        ? null
-        : 'nothing to be done'
-      : heavy.map((j) => `${OF[j.of]}: ${VERDICTS[j.verdict].name}`).join(', ');
+  const known = whatFollows(judgements, decided);
   return (
     <Fold title="What follows" known={known} isAsked={false}>
       {judgements.length === 0 && <p className="text-soft">Verdicts stand here as it is looked at.</p>}
