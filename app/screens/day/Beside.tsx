@@ -20,12 +20,6 @@ export function Shortages({ sheet }: { sheet: DaySheet }) {
         </a>
       </div>
       {sheet.shortages.length === 0 && <p className="py-2">Nothing: every accepted chain is covered.</p>}
-      {open > 0 && (
-        <p className="py-1">
-          {open === 1 ? '1 run has no chain yet: what it' : `${open} runs have no chain yet: what they`} likely take{open === 1 ? 's' : ''} stands
-          under Load it.
-        </p>
-      )}
       <ul>
         {sheet.shortages.map((s) => (
           <li key={s.item} className="border-b border-faint py-2">
@@ -38,6 +32,12 @@ export function Shortages({ sheet }: { sheet: DaySheet }) {
           </li>
         ))}
       </ul>
+      {open > 0 && (
+        <p className="py-2 text-soft">
+          {open === 1 ? '1 run has no chain yet: what it' : `${open} runs have no chain yet: what they`} likely take{open === 1 ? 's' : ''} stands
+          under Load it.
+        </p>
+      )}
     </section>
   );
 }
