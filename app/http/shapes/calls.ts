@@ -4,7 +4,7 @@ import { visitFile, waterFile } from '../../../store/files/index.ts';
 import { endsAnswer, identifyAnswer, matchAnswer, mateAnswer, partsAnswer, whyNotAnswer } from './answer-shapes.ts';
 import { identifyShape, letOutShape, matchShape, mateShape, rulesShape, shopShape, whyNotShape } from './api-shapes.ts';
 import * as book from './book-answers.ts';
-import { callbacksAnswer, dueAnswer, ledgerAnswer } from './ledger-answers.ts';
+import { callbacksAnswer, dueAnswer, ledgerAnswer, shopTaken } from './ledger-answers.ts';
 import * as other from './other-answers.ts';
 import { bookShape, changesAnswer, entriesAnswer, entriesShape } from './record-shapes.ts';
 
@@ -74,7 +74,7 @@ export const CALLS: Calls = {
     get: { summary: 'Everything of the shop, a line each; the schema of a line is at /api/v1/shop-file.schema.json', answers: LINES },
   },
   '/shop-file.schema.json': { get: { summary: 'The schema of a line of a shop’s file', answers: other.schemaAnswer } },
-  '/shop/import': { post: { summary: 'Takes such a file into an empty shop, all or nothing', takes: LINES, answers: other.shopTaken } },
+  '/shop/import': { post: { summary: 'Takes such a file into an empty shop, all or nothing', takes: LINES, answers: shopTaken } },
   '/stock': { get: { summary: 'What lies on shelves and vans, and what is to be bought', answers: book.stockAnswer } },
   '/stock/day': {
     get: { summary: 'Visits of a day with where their runs stand: what a van is loaded by', must: ['day'], answers: other.stockDayAnswer },

@@ -7,8 +7,6 @@ const orNull = <T extends z.ZodMiniType>(shape: T) => z.nullable(shape);
 const whole = z.int();
 const anything = z.looseObject({});
 
-export { shopTaken } from './ledger-answers.ts';
-
 export const schemaAnswer = anything;
 export const healthAnswer = z.looseObject({ name: text, checkout: orNull(text) });
 

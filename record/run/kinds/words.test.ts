@@ -64,6 +64,7 @@ const TOLD: [kind: string, body: object, words: string, metric?: string][] = [
   ['noise-heard', { noise: 'whistle' }, 'After the work: whistles'],
   ['duty-seen', { duty: 'stop', what: 'angle stop', outcome: 'done' }, 'Stop exercised: done'],
   ['duty-seen', { duty: 'spares', what: 'insert', outcome: 'done' }, 'insert: done'],
+  ['figure-measured', { figure: 'rough-in-is', text: '12 1/4' }, 'Measured, rough in is: 12 1/4'],
   ['figure-measured', { figure: 'rough-in-is', text: '12 1/4', inches: 12.25 }, 'Measured, rough in is: 12 1/4 in', 'Measured, rough in is: 311 mm'],
   ['figure-measured', { figure: 'rough-in-is', text: '300 mm', inches: 300 / 25.4 }, 'Measured, rough in is: 300 mm (11 13/16 in)', 'Measured, rough in is: 300 mm'],
   ['sheet-read', { figure: 'rough-in', of: 'length', text: '12', value: 12 }, 'Its sheet, rough in: 12'],
