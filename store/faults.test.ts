@@ -139,13 +139,21 @@ describe('a contact that was erased', () => {
       await tx`select count(*) from premises`;
       await new Promise((wake) => setTimeout(wake, 1500));
     });
+    // And somebody writes in another database: a snapshot is as old as the oldest who writes anywhere.
+    const other = new URL(db.url);
+    other.pathname = '/postgres';
+    const writes = connect(other.href, 1);
+    const wrote = writes.begin(async (tx) => {
+      await tx`select pg_current_xact_id()`;
+      await new Promise((wake) => setTimeout(wake, 2500));
+    });
     await new Promise((wake) => setTimeout(wake, 300));
     await take([said('premises', id, 'contact-erased', {}, minutes(200))], minutes(200));
     assert.equal(await writeAnew(db.url, false), false, 'not yet');
     await db.owner`update to_write_anew set since = since - interval '23 hours'`;
     assert.equal(await writeAnew(db.url, false), true);
-    await looked;
-    await looks.end();
+    await Promise.all([looked, wrote]);
+    await Promise.all([looks.end(), writes.end()]);
     assert.equal(await writeAnew(db.url, true), false, 'nothing is left to do');
     await db.owner`create extension if not exists pageinspect`;
     for (const table of ['entry', 'premises']) {
