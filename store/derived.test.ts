@@ -4,10 +4,12 @@ import { after, before, describe, it } from 'node:test';
 import { v7 as uuidv7 } from 'uuid';
 import { subjects } from '../record/book/subjects.ts';
 import { kinds } from '../record/kinds.ts';
+import { RandomShop, type Take } from '../record/random-shop.testing.ts';
 import { answersOf } from './answers.testing.ts';
-import { connect } from './database/connection.ts';
+import { connect, type Sql } from './database/connection.ts';
+import { ingestBookEntries } from './entries/book-entries.ts';
+import { ingestRunEntries } from './entries/run-entries.ts';
 import { rebuild } from './projections/index.ts';
-import { RandomShop } from './random-shop.testing.ts';
 import { chance } from './seed/random.ts';
 import { type TestDatabase, tablesOf, testDatabase } from './testing.ts';
 
@@ -37,10 +39,17 @@ describe('what is derived', () => {
   });
 });
 
+const taking =
+  (sql: Sql, shopId: string): Take =>
+  ({ isBook, entries }, now) =>
+    isBook
+      ? ingestBookEntries(sql, shopId, entries as Parameters<typeof ingestBookEntries>[2], now)
+      : ingestRunEntries(sql, shopId, entries as Parameters<typeof ingestRunEntries>[2], now);
+
 async function holdsFor(seed: number): Promise<void> {
   const shopId = uuidv7();
   await db.owner`insert into shop (shop_id, name) values (${shopId}, 'Random')`;
-  const shop = new RandomShop(db.sql, shopId, chance(seed));
+  const shop = new RandomShop(shopId, chance(seed), taking(db.sql, shopId));
   await shop.begin();
   for (let n = 0; n < STEPS; n++) {
     await shop.step();

@@ -1,21 +1,19 @@
 /** A shop to which anything may happen: entries of every kind and change, by several devices, most of them good, sent in whatever batches. */
 import { v7 as uuidv7 } from 'uuid';
 import { defaultRules } from '../core/house/rules.ts';
-import { BODIES } from '../record/bodies.testing.ts';
-import type { BookEntry, SubjectKind } from '../record/book/entry.ts';
-import { readSentBook } from '../record/book/shape.ts';
-import { subjects } from '../record/book/subjects.ts';
-import type { Entry, EntryKind } from '../record/kinds.ts';
-import { kinds } from '../record/kinds.ts';
-import { acceptedOf, HOSES } from '../record/run/testing.ts';
-import { readSent } from '../record/shape.ts';
-import type { Sql } from './database/connection.ts';
-import { ingestBookEntries } from './entries/book-entries.ts';
-import type { Answer } from './entries/ingest.ts';
-import { ingestRunEntries } from './entries/run-entries.ts';
-import type { Chance } from './seed/random.ts';
+import { BODIES } from './bodies.testing.ts';
+import type { BookEntry, SubjectKind } from './book/entry.ts';
+import { readSentBook } from './book/shape.ts';
+import { subjects } from './book/subjects.ts';
+import { type Entry, type EntryKind, kinds } from './kinds.ts';
+import { acceptedOf, HOSES } from './run/testing.ts';
+import { readSent } from './shape.ts';
 
-type Any = Entry | BookEntry;
+export type Any = Entry | BookEntry;
+
+/** What becomes of a batch of one sort, entry by entry. */
+export type Take = (batch: { isBook: boolean; entries: Any[] }, now: Date) => Promise<{ status: string; rule?: string }[]>;
+
 type Body = Record<string, unknown>;
 
 interface Device {
@@ -41,13 +39,14 @@ export class RandomShop {
   readonly tally = new Map<string, number>();
 
   constructor(
-    private readonly sql: Sql,
     readonly shopId: string,
-    private readonly chance: Chance,
+    private readonly chance: () => number,
+    private readonly take: Take,
+    private readonly makeId: () => string = uuidv7,
   ) {
     const of = (kind: SubjectKind) => (kind === 'shop' || kind === 'rules' ? [shopId] : []);
     this.ids = Object.fromEntries(subjects.map((s) => [s.name, of(s.name)])) as Record<SubjectKind, string[]>;
-    this.devices = [0, 3_600_000, -7_200_000].map((offMs) => ({ id: uuidv7(), offMs, seq: 0, waiting: [] }));
+    this.devices = [0, 3_600_000, -7_200_000].map((offMs) => ({ id: this.makeId(), offMs, seq: 0, waiting: [] }));
   }
 
   below = (n: number): number => Math.floor(this.chance() * n);
@@ -98,7 +97,7 @@ export class RandomShop {
   private stamp(device: Device) {
     device.seq += 1;
     const seenAt = new Date(this.now.getTime() + device.offMs).toISOString();
-    return { id: uuidv7(), deviceId: device.id, personId: null, seq: device.seq, seenAt, sentAt: null, recordedAt: null, correctsId: null };
+    return { id: this.makeId(), deviceId: device.id, personId: null, seq: device.seq, seenAt, sentAt: null, recordedAt: null, correctsId: null };
   }
 
   private keep(device: Device, entry: Any): unknown {
@@ -126,15 +125,15 @@ export class RandomShop {
 
   private book(device: Device, kind: SubjectKind, change: string): void {
     const makes = change === 'made' || change === 'place-made' || (kind === 'part' && change === 'set' && this.chance() < 0.5);
-    const id = makes || this.ids[kind].length === 0 ? uuidv7() : this.pick(this.ids[kind]);
+    const id = makes || this.ids[kind].length === 0 ? this.makeId() : this.pick(this.ids[kind]);
     if (!this.ids[kind].includes(id)) this.ids[kind].push(id);
     this.keep(device, { ...this.stamp(device), subject: { kind, id }, change, body: this.bookBody(kind, change, id) });
   }
 
-  private some = (kind: SubjectKind): string => (this.ids[kind].length > 0 ? this.pick(this.ids[kind]) : uuidv7());
+  private some = (kind: SubjectKind): string => (this.ids[kind].length > 0 ? this.pick(this.ids[kind]) : this.makeId());
 
   /** A body of a change; `before` keeps what ties it to another subject. */
-  private bookBody(kind: SubjectKind, change: string, id: string, before?: Body): Body {
+  bookBody(kind: SubjectKind, change: string, id: string, before?: Body): Body {
     const reason = this.pick(['not needed', 'the owner wants it so']);
     const item = this.pick(ITEMS);
     const quantity = this.below(9);
@@ -147,7 +146,7 @@ export class RandomShop {
       }),
       place: () => ({ premisesId, name: this.pick(['Kitchen', 'Bath']) }),
       appliance: () => ({ premisesId, placeId: this.some('place'), kind: 'toilet', name: this.pick(['Toilet', 'Other toilet']) }),
-      run: () => ({ applianceId: (before?.applianceId as string) ?? this.some('appliance'), water: 'cold', name: `Line ${this.below(4)}`, checkPoints: [{ id: this.chance() < 0.9 ? uuidv7() : this.some('run'), kind: 'stem', name: 'Stop stem' }] }), // biome-ignore format: one row
+      run: () => ({ applianceId: (before?.applianceId as string) ?? this.some('appliance'), water: 'cold', name: `Line ${this.below(4)}`, checkPoints: [{ id: this.chance() < 0.9 ? this.makeId() : this.some('run'), kind: 'stem', name: 'Stop stem' }] }), // biome-ignore format: one row
       visit: () => ({ premisesId, onDate: this.pick(DAYS), startsAt: this.pick(['09:00', '10:30']), title: this.pick(['Drip', 'New hose']), ...(this.chance() < 0.3 ? { vanId: this.some('stock') } : {}) }), // biome-ignore format: one row
       'follow-up': () => ({
         premisesId,
@@ -217,7 +216,7 @@ export class RandomShop {
       const chosen = acceptedOf(this.pick(HOSES), last?.id ?? null);
       return say('chain-accepted', {
         ...chosen,
-        jointIds: chosen.chain.joints.map(() => uuidv7()),
+        jointIds: chosen.chain.joints.map(() => this.makeId()),
         rules: { ...defaultRules, threadSealant: this.pick(['tape', 'paste']) },
       });
     }
@@ -250,15 +249,13 @@ export class RandomShop {
       const sent = batch.splice(0, end === -1 ? batch.length : end).map((e) => JSON.parse(JSON.stringify({ ...e, sentAt })));
       const read = sent.map((raw) => (isBook ? readSentBook(raw) : readSent(raw)));
       const good = read.flatMap((r) => (r.ok ? [r.entry] : []));
-      const answers = isBook
-        ? await ingestBookEntries(this.sql, this.shopId, good as Parameters<typeof ingestBookEntries>[2], this.now)
-        : await ingestRunEntries(this.sql, this.shopId, good as Parameters<typeof ingestRunEntries>[2], this.now);
+      const answers = await this.take({ isBook, entries: good as Any[] }, this.now);
       for (const [i, r] of read.entries()) if (!r.ok) this.count(sent[i], `unread ${r.at} ${r.why}`);
       for (const [i, answer] of answers.entries()) this.count(good[i]!, answer.status === 'refused' ? `refused ${answer.rule}` : answer.status);
     }
   }
 
-  private count(entry: Any | Answer, came: string): void {
+  private count(entry: Any, came: string): void {
     const what = 'subject' in entry ? `${entry.subject.kind} ${entry.change}` : 'kind' in entry ? entry.kind : '';
     const key = `${what}: ${came}`;
     this.tally.set(key, (this.tally.get(key) ?? 0) + 1);
