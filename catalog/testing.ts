@@ -32,6 +32,8 @@ const STOPS: RunFacts['stop'][] = [
 const HOUSES: HouseRules[] = [
   defaultRules,
   ...Object.entries(HOUSE_CHOICES).flatMap(([key, options]) => options.slice(1).map((value) => ({ ...defaultRules, [key]: value }))),
+  // And all otherwise at once.
+  { ...defaultRules, ...Object.fromEntries(Object.entries(HOUSE_CHOICES).map(([key, options]) => [key, options.at(-1)])) } as HouseRules,
 ];
 
 const chains = new Map<string, Chain | null>();
@@ -86,6 +88,7 @@ export const anyRun = fc
     hidden: fc.boolean(),
     house: fc.constantFrom(...HOUSES),
     wantsStop: fc.boolean(),
+    leaves: fc.constantFrom(false, false, true),
     length: fc.constantFrom(undefined, 14, 60),
   })
   .map((p): RunFacts | null => {
@@ -93,7 +96,11 @@ export const anyRun = fc
     const appliance = fitting[p.appliance % fitting.length]!;
     const sources = appliance.id === 'bidet-seat' ? BIDET : SOURCES;
     const water = appliance.water[p.water % appliance.water.length]!;
-    const need = { ...(p.wantsStop ? { stop: true } : {}), ...(p.length ? { minLengthIn: p.length } : {}) };
+    const need = {
+      ...(p.wantsStop ? { stop: true } : {}),
+      ...(p.leaves ? { leaveOutlet: true } : {}),
+      ...(p.length ? { minLengthIn: p.length } : {}),
+    };
     const { stop, hidden, house: rules, inlet } = p;
     return runOf(p.kind, { appliance, water, stop, hidden, rules, inlet, need }, sources[p.source % sources.length]!);
   });

@@ -31,11 +31,16 @@ const anyFacts = fc
           { 'wall-to-flange': { text: '12 in', inches: 12 }, 'rough-in': { text: '12 in', inches: 12 } },
         ),
         hidden: fc.boolean(),
+        takenOutlets: fc.constantFrom('all', 'first'),
       },
       { requiredKeys: [] },
     ),
   })
-  .map(({ run, more }) => (run ? ({ ...run, ...more } as RunFacts) : null));
+  .map(({ run, more: { takenOutlets, ...more } }) => {
+    if (!run) return null;
+    const outlets = (run.chain?.branches ?? []).map((b) => `${b.part} ${b.end}`);
+    return { ...run, ...more, ...(takenOutlets ? { takenOutlets: takenOutlets === 'all' ? outlets : outlets.slice(0, 1) } : {}) } as RunFacts;
+  });
 
 const told = (s: WorkStep) => [
   s.id,

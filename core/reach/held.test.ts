@@ -70,7 +70,10 @@ const anyPasses = fc.array(
   { maxLength: 4 },
 );
 const anyRoute = fc
-  .array(fc.record({ leg: pick(4, 12, 20, 40), deg: pick(15, 45, 90), radiusIn: pick(1, 2.5, 6) }), { minLength: 1, maxLength: 4 })
+  .array(fc.record({ leg: pick(4, 12, 20, 40, 12, 20, 40, 0, 4000), deg: pick(15, 45, 90), radiusIn: pick(1, 2.5, 6) }), {
+    minLength: 1,
+    maxLength: 4,
+  })
   .map((legs) => ({ legsIn: legs.map((l) => l.leg), bends: legs.slice(1).map(({ deg, radiusIn }) => ({ deg, radiusIn })) }));
 const anyCuts = fc.record({
   cuts: fc.array(pick(10, 25, 40, 60, 110), { minLength: 1, maxLength: 15 }),
@@ -90,7 +93,7 @@ held(import.meta.url, [
   ...sampled('riser', anyRiser, 120, (q) => riserMarks(q)),
   ...sampled('hole', fc.tuple(anyPasses, pick(0.125, 0, 0.5)), 60, ([passes, clearance]) => [
     around(passes.map((p) => ('acrossIn' in p ? p.acrossIn! : p.flatsIn!))),
-    holeFor(passes, SIZES, clearance),
+    holeFor(passes, [...SIZES].reverse(), clearance),
   ]),
   ...[[10], [10, 12], [12, 10], [10, 10], [10, 12, 24], [9, 1, 16]].map(
     ([atIn, metAtIn, bayIn], i) =>
