@@ -20,24 +20,55 @@ export interface TestDatabase {
   end: () => Promise<void>;
 }
 
-/** Address of a database without anything in it. */
-export async function emptyDatabase(): Promise<string> {
-  const base = process.env.TEST_DATABASE_URL;
-  if (!base) throw new Error('Run the tests with ./test: they want a database.');
-  const name = `test_${randomBytes(6).toString('hex')}`;
-  const admin = postgres(base, { max: 1, onnotice: () => {} });
-  await admin.unsafe(`create database ${name}`);
-  await admin.end();
-  return base.replace(/\/[^/]*$/, `/${name}`);
+const base = (): string => {
+  if (!process.env.TEST_DATABASE_URL) throw new Error('Run the tests with ./test: they want a database.');
+  return process.env.TEST_DATABASE_URL;
+};
+const addressOf = (name: string): string => base().replace(/\/[^/]*$/, `/${name}`);
+
+async function asOwner<T>(url: string, work: (owner: postgres.Sql) => Promise<T>): Promise<T> {
+  const owner = postgres(url, { max: 1, onnotice: () => {} });
+  try {
+    return await work(owner);
+  } finally {
+    await owner.end();
+  }
 }
 
-export async function testDatabase(): Promise<TestDatabase> {
-  const url = await emptyDatabase();
-  await migrate(url, readMigrations(join('store', 'migrations')));
+/** Address of a database of its own: a copy of a model, or with nothing in it. */
+async function copyOf(model = 'template1'): Promise<string> {
+  const name = `test_${randomBytes(6).toString('hex')}`;
+  await asOwner(base(), (owner) => owner.unsafe(`create database ${name} template ${model}`));
+  return addressOf(name);
+}
+
+/** Address of a database without anything in it. */
+export const emptyDatabase = (): Promise<string> => copyOf();
+
+/** A database that others are copied from, filled by whoever wants it first: test files run beside each other. */
+async function model(name: string, fill: () => Promise<string>): Promise<string> {
+  return asOwner(base(), async (owner) => {
+    await owner`select pg_advisory_lock(hashtext(${name}))`;
+    const [known] = await owner`select from pg_database where datname = ${name}`;
+    if (known) return name;
+    const filled = (await fill()).replace(/^.*\//, '');
+    await owner.unsafe(`alter database ${filled} rename to ${name}`);
+    return name;
+  });
+}
+
+const migrated = (): Promise<string> =>
+  model('model_migrated', async () => {
+    const url = await emptyDatabase();
+    await migrate(url, readMigrations(join('store', 'migrations')));
+    // As a shop that was begun by this program.
+    await asOwner(url, (owner) => owner`insert into derivation (shop_id, version) values (${FIRST_SHOP}, ${derivationVersion()})`);
+    return url;
+  });
+
+const opened = (url: string): TestDatabase => {
   const sql = connect(url, 2);
   const owner = postgres(url, { max: 1, onnotice: () => {} });
-  // As a shop that was begun by this program.
-  await owner`insert into derivation (shop_id, version) values (${FIRST_SHOP}, ${derivationVersion()})`;
   return {
     url,
     sql,
@@ -46,7 +77,9 @@ export async function testDatabase(): Promise<TestDatabase> {
       await Promise.all([sql.end(), owner.end()]);
     },
   };
-}
+};
+
+export const testDatabase = async (): Promise<TestDatabase> => opened(await copyOf(await migrated()));
 
 /** A file's lines, as they are read from a disk. */
 export const linesOf = (text: string) =>
@@ -56,11 +89,15 @@ export const linesOf = (text: string) =>
 
 /** With the demo of that day, and all that is derived from it. */
 export async function demoDatabase(at: Date): Promise<TestDatabase> {
-  const db = await testDatabase();
-  await ensureDemo(db.sql, at);
-  await ensureDerived(db.sql, FIRST_SHOP);
-  await db.owner`analyze`;
-  return db;
+  const demo = await model(`model_demo_${at.getTime()}`, async () => {
+    const db = await testDatabase();
+    await ensureDemo(db.sql, at);
+    await ensureDerived(db.sql, FIRST_SHOP);
+    await db.owner`analyze`;
+    await db.end();
+    return db.url;
+  });
+  return opened(await copyOf(demo));
 }
 
 /** An entry as a device that did nothing else sends it at once. */
