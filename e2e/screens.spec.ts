@@ -144,7 +144,9 @@ test.describe('every screen', () => {
       for (const sheet of ['light', 'dark']) {
         if (sheet === 'dark') await page.getByRole('button', { name: /^Dark/ }).click();
         // What is dark differs in its colours alone.
-        const axe = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'], ...(sheet === 'light' ? {} : { runOnly: ['color-contrast'] }) });
+        const axe = new AxeBuilder({ page })
+          .setLegacyMode(true)
+          .options({ resultTypes: ['violations'], ...(sheet === 'light' ? {} : { runOnly: ['color-contrast'] }) });
         const { violations } = await axe.analyze();
         expect(violations.map((v) => `${sheet}, ${v.id}: ${v.nodes.map((n) => n.target.join(' ')).slice(0, 3)}`)).toEqual([]);
       }
