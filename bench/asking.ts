@@ -29,15 +29,19 @@ export async function keysOnPhone(address: string, path: string, slowed: number)
   await page.evaluate(() => {
     const times: KeyTimes = { toFrame: [], toPainted: [] };
     Object.assign(window, { times });
-    document.addEventListener('keydown', () => {
-      const began = performance.now();
-      requestAnimationFrame(() => {
-        times.toFrame.push(performance.now() - began);
-        const { port1, port2 } = new MessageChannel();
-        port1.onmessage = () => times.toPainted.push(performance.now() - began);
-        port2.postMessage(0);
-      });
-    }, true); // biome-ignore format: one listener
+    document.addEventListener(
+      'keydown',
+      () => {
+        const began = performance.now();
+        requestAnimationFrame(() => {
+          times.toFrame.push(performance.now() - began);
+          const { port1, port2 } = new MessageChannel();
+          port1.onmessage = () => times.toPainted.push(performance.now() - began);
+          port2.postMessage(0);
+        });
+      },
+      true,
+    );
   });
   for (const sentence of SENTENCES) {
     await page.keyboard.type(sentence, { delay: 120 });

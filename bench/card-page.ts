@@ -35,7 +35,10 @@ const PRESENT = 'li[aria-current=step] button.key-main';
 
 async function addressOfCard(browser: Browser, address: string): Promise<string> {
   const page = await fresh(browser, address);
-  await page.getByRole('link', { name: /^Dishwasher/ }).first().click(); // biome-ignore format: one line
+  await page
+    .getByRole('link', { name: /^Dishwasher/ })
+    .first()
+    .click();
   await page.waitForURL(/run=/);
   const url = `${page.url()}&stage=shut`;
   await page.context().close();

@@ -33,7 +33,10 @@ const house = spawn(process.execPath, ['--import', 'tsx', 'ops/start.ts', '--por
   stdio: ['ignore', 'pipe', 'pipe'],
 });
 let said = '';
-for (const stream of [house.stdout, house.stderr]) stream.on('data', (text) => { said += text; }); // biome-ignore format: one line
+for (const stream of [house.stdout, house.stderr])
+  stream.on('data', (text) => {
+    said += text;
+  });
 while (!said.includes('is up')) {
   if (house.exitCode !== null) throw new Error(said);
   await wait(200);

@@ -12,7 +12,11 @@ import { Baseline } from './yen.ts';
 export function demoChains(): void {
   const { parts, loose, appliances } = catalogue();
   const questions = appliances.flatMap((a) => a.usualInletEnds.map((to) => ({ to, water: a.water[0] ?? ('cold' as const) })));
-  const ask = () => questions.reduce((n, { to, water }) => n + matchChains({ from: 'comp-3/8-m', to, parts, loose, need: { water, minLengthIn: 12 } }).chains.length, 0); // biome-ignore format: one sum
+  const ask = () =>
+    questions.reduce(
+      (n, { to, water }) => n + matchChains({ from: 'comp-3/8-m', to, parts, loose, need: { water, minLengthIn: 12 } }).chains.length,
+      0,
+    );
   ask();
   const [ms, found] = timed(ask);
   line('matchChains, demo catalogue, chains a second', ((found * 1000) / ms).toFixed(0));
@@ -54,7 +58,9 @@ export function small(): void {
   line('mate over all pairs, a second (at least 200,000)', ((allEndCodes.length ** 2 * 1000) / ms).toFixed(0));
   const reading = (i: number) => ({ gender: 'm' as const, diameterIn: 0.3 + i / 2000, threadsPerIn: 14 + (i % 14) });
   for (let i = 0; i < 500; i++) identifyThread(reading(i));
-  const [all2000] = timed(() => { for (let i = 0; i < 2000; i++) identifyThread(reading(i)); }); // biome-ignore format: one loop
+  const [all2000] = timed(() => {
+    for (let i = 0; i < 2000; i++) identifyThread(reading(i));
+  });
   line('identifyThread (at most 0.3 ms)', `${(all2000 / 2000).toFixed(3)} ms`);
 }
 

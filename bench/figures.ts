@@ -14,7 +14,11 @@ export async function steady(perSecond: number, count: number, send: (i: number)
   const start = performance.now();
   for (let i = 0; i < count; i++) {
     const began = performance.now();
-    times.push(send(i).then((r) => r.text()).then(() => performance.now() - began)); // biome-ignore format: one chain
+    times.push(
+      send(i)
+        .then((r) => r.text())
+        .then(() => performance.now() - began),
+    );
     await new Promise((wake) => setTimeout(wake, Math.max(0, start + ((i + 1) * 1000) / perSecond - performance.now())));
   }
   return sorted(await Promise.all(times));

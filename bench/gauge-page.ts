@@ -21,7 +21,10 @@ export async function gaugePage(address: string): Promise<GaugeFigures> {
     // What runs this file names functions by a helper that the page does not have.
     await page.addInitScript('globalThis.__name = (f) => f');
     await page.goto(address);
-    await page.getByRole('link', { name: /^Canteen sink, hot/ }).first().click(); // biome-ignore format: one line
+    await page
+      .getByRole('link', { name: /^Canteen sink, hot/ })
+      .first()
+      .click();
     await page.waitForURL(/\/visits\//);
     await page.getByRole('tab', { name: /Prove/ }).click();
     await page.getByText('By gauge or meter: what a shut line loses').click();
@@ -29,7 +32,11 @@ export async function gaugePage(address: string): Promise<GaugeFigures> {
     await page.getByRole('img', { name: /^Pressure from/ }).waitFor();
     await page.waitForTimeout(2000);
     await page.getByRole('button', { name: /^Let 5 mL out/ }).click();
-    const heap = () => page.evaluate(() => { (globalThis as { gc?: () => void }).gc?.(); return (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize / 1e6; }); // biome-ignore format: one call
+    const heap = () =>
+      page.evaluate(() => {
+        (globalThis as { gc?: () => void }).gc?.();
+        return (performance as unknown as { memory: { usedJSHeapSize: number } }).memory.usedJSHeapSize / 1e6;
+      });
     await page.waitForTimeout((SECONDS / 6) * 1000);
     const early = await heap();
     await page.waitForTimeout(((SECONDS * 5) / 6 - COUNTED_S) * 1000);

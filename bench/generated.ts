@@ -28,7 +28,12 @@ export function generatedParts(count: number, seed = 1): Part[] {
       priceCents: 100 + Math.floor(next() * 3000),
       minutes: 1 + Math.floor(next() * 20),
       material: 'brass',
-      tags: [...(kind === 'stop' ? ['stop'] : []), ...(kind === 'hose' ? ['line:braided'] : []), ...(next() < 0.05 ? ['arrestor'] : []), ...(kind === 'tee' && next() < 0.4 ? ['valved:c'] : [])], // biome-ignore format: one list
+      tags: [
+        ...(kind === 'stop' ? ['stop'] : []),
+        ...(kind === 'hose' ? ['line:braided'] : []),
+        ...(next() < 0.05 ? ['arrestor'] : []),
+        ...(kind === 'tee' && next() < 0.4 ? ['valved:c'] : []),
+      ],
     };
   });
 }
@@ -53,9 +58,25 @@ export function asCsv(parts: Part[]): string {
   const yes = (b: boolean) => (b ? 'yes' : 'no');
   const rows = parts.map((p) =>
     [
-      p.id, p.name, p.kind, p.ends.map((e) => `${e.id}=${e.code}@${e.port}`).join(' '), yes(p.flexible), yes(p.cutToLength), p.lengthIn ?? '', p.maxLengthIn ?? '', p.waters.join(' '),
-      p.maxPsi, p.maxF, yes(p.potable), p.priceCents, p.centsPerFt ?? '', p.minutes, p.material ?? '', p.tags.join(' '), 0,
+      p.id,
+      p.name,
+      p.kind,
+      p.ends.map((e) => `${e.id}=${e.code}@${e.port}`).join(' '),
+      yes(p.flexible),
+      yes(p.cutToLength),
+      p.lengthIn ?? '',
+      p.maxLengthIn ?? '',
+      p.waters.join(' '),
+      p.maxPsi,
+      p.maxF,
+      yes(p.potable),
+      p.priceCents,
+      p.centsPerFt ?? '',
+      p.minutes,
+      p.material ?? '',
+      p.tags.join(' '),
+      0,
     ].join(','),
-  ); // biome-ignore format: one row
+  );
   return `${[columns, ...rows].join('\r\n')}\r\n`;
 }

@@ -97,7 +97,13 @@ async function shopFile(address: string): Promise<string> {
     for (let n = 0; n < copies; n++) {
       const tag = n.toString(16).padStart(4, '0');
       // Ids are told apart by a few of their digits; what stands in the file for this shop stays.
-      for (const l of part) out.push(l.replace(/"([0-9a-f]{8})-([0-9a-f]{4})-(7[0-9a-f]{3})-([0-9a-f]{4})-([0-9a-f]{12})"/g, (_, a, b, c, d, e) => `"${a}-${b}-${c}-${d}-${tag}${e.slice(4)}"`)); // biome-ignore format: one row
+      for (const l of part)
+        out.push(
+          l.replace(
+            /"([0-9a-f]{8})-([0-9a-f]{4})-(7[0-9a-f]{3})-([0-9a-f]{4})-([0-9a-f]{12})"/g,
+            (_, a, b, c, d, e) => `"${a}-${b}-${c}-${d}-${tag}${e.slice(4)}"`,
+          ),
+        );
     }
   }
   return `${out.join('\n')}\n`;

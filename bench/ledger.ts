@@ -4,7 +4,21 @@ import { rebuild } from '../store/projections/index.ts';
 import { fillShop } from './shop.ts';
 
 /** Children after what they hang on. */
-const TABLES = ['premises', 'place', 'appliance', 'run', 'check_point', 'visit', 'visit_run', 'joint', 'entry', 'derived_run', 'derived_joint', 'ledger_line', 'derived_duty']; // biome-ignore format: one row
+const TABLES = [
+  'premises',
+  'place',
+  'appliance',
+  'run',
+  'check_point',
+  'visit',
+  'visit_run',
+  'joint',
+  'entry',
+  'derived_run',
+  'derived_joint',
+  'ledger_line',
+  'derived_duty',
+];
 /** Ticks of a card are no checks, and would only fill the disk. */
 const LEFT_OUT = ['step-done', 'gate-answered'];
 /** Rounds before there is pressure bound nothing: their looks stay out too. */
@@ -51,7 +65,10 @@ async function copy(tx: Tx, table: string, copies: number, stride: number): Prom
     where table_schema = 'public' and table_name = ${table} and is_generated = 'NEVER' order by ordinal_position`;
   const values = columns.map(({ name, type }) => copiedValue(table, name, type, stride));
   const names = columns.map((c) => `"${c.name}"`).join(', ');
-  const which = table === 'entry' ? `and coalesce(t.subject_kind, '') not in ('shop', 'stock') and t.kind not in (${LEFT_OUT.map((k) => `'${k}'`).join(', ')}) and not ${unpressed('t')}\n      and not exists (select from entry b where b.shop_id = t.shop_id and b.entry_id = t.follows_id and ${unpressed('b')})` : ''; // biome-ignore format: one line
+  const which =
+    table === 'entry'
+      ? `and coalesce(t.subject_kind, '') not in ('shop', 'stock') and t.kind not in (${LEFT_OUT.map((k) => `'${k}'`).join(', ')}) and not ${unpressed('t')}\n      and not exists (select from entry b where b.shop_id = t.shop_id and b.entry_id = t.follows_id and ${unpressed('b')})`
+      : '';
   await tx.unsafe(`
     insert into ${table} (${names}) select ${values.join(', ')} from ${table} t cross join generate_series(1, ${copies}) as c (copy)
     where t.shop_id = '${FIRST_SHOP}' ${which}`);

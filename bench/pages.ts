@@ -16,7 +16,10 @@ export async function pages(address: string): Promise<void> {
   const visit = /\/visits\/[0-9a-f-]{36}/.exec(home)?.[0] ?? '/';
   const still = await steady(20, 60, () => fetch(`${address}/parts`));
   const busy = await steady(20, 200, () => fetch(address + visit));
-  line('visit page at 20 requests/s, median', `${at(busy, 0.5).toFixed(1)} ms (${(at(busy, 0.5) / at(still, 0.5)).toFixed(1)} x of a page without a database)`); // biome-ignore format: one line
+  line(
+    'visit page at 20 requests/s, median',
+    `${at(busy, 0.5).toFixed(1)} ms (${(at(busy, 0.5) / at(still, 0.5)).toFixed(1)} x of a page without a database)`,
+  );
   line('visit page at 20 requests/s, 95th percentile', `${at(busy, 0.95).toFixed(1)} ms`);
   const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
   for (const path of [
@@ -68,10 +71,14 @@ export async function typing(address: string): Promise<void> {
     await page.evaluate(() => {
       const times: number[] = [];
       Object.assign(window, { times });
-      document.addEventListener('keydown', () => {
-        const began = performance.now();
-        requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - began)));
-      }, true); // biome-ignore format: one listener
+      document.addEventListener(
+        'keydown',
+        () => {
+          const began = performance.now();
+          requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - began)));
+        },
+        true,
+      );
     });
     for (let n = 0; n < 6; n++) {
       await page.keyboard.type(text, { delay: 60 });

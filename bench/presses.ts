@@ -23,7 +23,10 @@ export async function presses(address: string, count: number): Promise<{ online:
     // What runs this file names functions by a helper that the page does not have.
     await page.addInitScript('globalThis.__name = (f) => f');
     await page.goto(address);
-    await page.getByRole('link', { name: /^Glass rinser/ }).first().click(); // biome-ignore format: one line
+    await page
+      .getByRole('link', { name: /^Glass rinser/ })
+      .first()
+      .click();
     await page.getByRole('tab', { name: /Look/ }).click();
     await page.waitForTimeout(1500);
     const online = await pressed(page, count);
@@ -96,7 +99,17 @@ export async function longRun(sql: Sql, entries: number): Promise<{ count: numbe
   const batch: Entry[] = [];
   for (let i = 0; own(sheet).length + batch.length < entries; i++) {
     const at = new Date(Date.now() - 3_600_000 + i * 2000).toISOString();
-    const base = { visitId: sheet.visit.id, runId: run.id, jointId: joints[i % joints.length]!, checkPointId: null, correctsId: null, deviceId, seenAt: at, sentAt: at, recordedAt: null }; // biome-ignore format: one row
+    const base = {
+      visitId: sheet.visit.id,
+      runId: run.id,
+      jointId: joints[i % joints.length]!,
+      checkPointId: null,
+      correctsId: null,
+      deviceId,
+      seenAt: at,
+      sentAt: at,
+      recordedAt: null,
+    };
     const begun = uuidv7();
     batch.push({ ...base, id: begun, seq: 2 * i + 1, kind: 'look-begun', body: { round: 'standing', method: 'tissue' } } as Entry);
     batch.push({

@@ -16,7 +16,21 @@ function notes(sheet: VisitSheet, deviceId: string, from: number): Entry[] {
   const at = new Date().toISOString();
   return Array.from({ length: BATCH }, (_, i) => {
     const runId = sheet.runs[i % sheet.runs.length]!.id;
-    return { id: uuidv7(), visitId: sheet.visit.id, runId, jointId: null, checkPointId: null, correctsId: null, deviceId, seq: from + i, seenAt: at, sentAt: at, recordedAt: null, kind: 'noted', body: { text: `note ${i}` } } as Entry; // biome-ignore format: one row
+    return {
+      id: uuidv7(),
+      visitId: sheet.visit.id,
+      runId,
+      jointId: null,
+      checkPointId: null,
+      correctsId: null,
+      deviceId,
+      seq: from + i,
+      seenAt: at,
+      sentAt: at,
+      recordedAt: null,
+      kind: 'noted',
+      body: { text: `note ${i}` },
+    } as Entry;
   });
 }
 
@@ -100,7 +114,13 @@ export async function memoryAfter(address: string, pid: number, matches: number,
     fetch(`${address}/api/v1/match`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ from: ends[i % 6], to: ends[(i + 1 + (i % 5)) % 6], need: { water: 'cold', minLengthIn: 5 + (i % 60) }, rules: { ...rules, ...(i % 20 === 0 ? { weights: weights(i) } : {}) }, k: 1 + (i % 8) }), // biome-ignore format: one question
+      body: JSON.stringify({
+        from: ends[i % 6],
+        to: ends[(i + 1 + (i % 5)) % 6],
+        need: { water: 'cold', minLengthIn: 5 + (i % 60) },
+        rules: { ...rules, ...(i % 20 === 0 ? { weights: weights(i) } : {}) },
+        k: 1 + (i % 8),
+      }),
     }).then((r) => r.arrayBuffer());
   for (let i = from; i < matches; i += 8) await Promise.all(Array.from({ length: Math.min(8, matches - i) }, (_, n) => ask(i + n)));
   const { readFileSync } = await import('node:fs');

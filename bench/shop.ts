@@ -40,14 +40,32 @@ export async function fillShop(sql: Sql, size: Size, say: (what: string) => void
   for (let n = 0; n < size.premises; n++) {
     const premisesId = id();
     const name = `${pick(NAMES)} ${pick(NAMES).toLowerCase()} house ${n}`;
-    await writer.book(filedBookEntry('premises', premisesId, 'made', { name, timeZone: 'UTC', address: `${1 + (n % 90)} ${pick(STREETS)}`, contact: { phone: `555 ${String(n).padStart(4, '0')}` } }, begun, { entryId: id() })); // biome-ignore format: one entry
+    await writer.book(
+      filedBookEntry(
+        'premises',
+        premisesId,
+        'made',
+        { name, timeZone: 'UTC', address: `${1 + (n % 90)} ${pick(STREETS)}`, contact: { phone: `555 ${String(n).padStart(4, '0')}` } },
+        begun,
+        { entryId: id() },
+      ),
+    );
     const places = ROOMS.map((room) => ({ id: id(), room }));
     for (const p of places) await writer.book(filedBookEntry('place', p.id, 'made', { premisesId, name: p.room }, begun, { entryId: id() }));
     const house: House = { id: premisesId, runs: [] };
     for (let a = 0; a < 4; a++) {
       const appliance = pick(APPLIANCES);
       const applianceId = id();
-      await writer.book(filedBookEntry('appliance', applianceId, 'made', { premisesId, placeId: pick(places).id, kind: appliance.kind, name: appliance.name }, begun, { entryId: id() })); // biome-ignore format: one entry
+      await writer.book(
+        filedBookEntry(
+          'appliance',
+          applianceId,
+          'made',
+          { premisesId, placeId: pick(places).id, kind: appliance.kind, name: appliance.name },
+          begun,
+          { entryId: id() },
+        ),
+      );
       for (const run of appliance.runs) {
         const [runId, stemId] = [id(), id()];
         const checkPoints = [{ id: stemId, kind: 'stem', name: 'Stop stem' }];
@@ -67,8 +85,14 @@ export async function fillShop(sql: Sql, size: Size, say: (what: string) => void
     const startsAt = `${String(8 + Math.floor(next() * 9)).padStart(2, '0')}:00`;
     const visitId = id();
     const told = new Date(Math.min(Date.parse(`${day}T07:00:00Z`) - 86_400_000, Date.now()));
-    await writer.book(filedBookEntry('visit', visitId, 'made', { premisesId: house.id, onDate: day, startsAt, title: at.run.name }, told, { entryId: id() })); // biome-ignore format: one entry
-    await writer.book(filedBookEntry('visit', visitId, 'run-added', { runId: at.id, work: usualWork(at.appliance.kind) }, new Date(told.getTime() + 1000), { entryId: id() })); // biome-ignore format: one entry
+    await writer.book(
+      filedBookEntry('visit', visitId, 'made', { premisesId: house.id, onDate: day, startsAt, title: at.run.name }, told, { entryId: id() }),
+    );
+    await writer.book(
+      filedBookEntry('visit', visitId, 'run-added', { runId: at.id, work: usualWork(at.appliance.kind) }, new Date(told.getTime() + 1000), {
+        entryId: id(),
+      }),
+    );
     visits.push({ id: visitId, day, house, at });
   }
   await writer.end();
@@ -78,7 +102,19 @@ export async function fillShop(sql: Sql, size: Size, say: (what: string) => void
   const past = visits.filter((v) => v.day < today).sort((a, b) => (a.day < b.day ? -1 : 1));
   const device = id();
   const walked = (v: (typeof visits)[number], isWhole: boolean, n: number) =>
-    walkEntries({ visitId: v.id, runId: v.at.id, stemId: v.at.stemId, deviceId: device, appliance: v.at.appliance, run: v.at.run, progress: isWhole ? 'signed off' : 'looked', startMs: Date.parse(`${v.day}T09:00:00Z`), next, recheck: n < past.length - 200, callback: isWhole && next() < 0.03 ? 0 : undefined }); // biome-ignore format: one walk
+    walkEntries({
+      visitId: v.id,
+      runId: v.at.id,
+      stemId: v.at.stemId,
+      deviceId: device,
+      appliance: v.at.appliance,
+      run: v.at.run,
+      progress: isWhole ? 'signed off' : 'looked',
+      startMs: Date.parse(`${v.day}T09:00:00Z`),
+      next,
+      recheck: n < past.length - 200,
+      callback: isWhole && next() < 0.03 ? 0 : undefined,
+    });
   // As many are walked to their sign-off as the entries allow; the others were only looked at.
   const [whole, short] = [
     averageOf(past.slice(0, 40), (v) => walked(v, true, 0).length),
@@ -137,7 +173,18 @@ export async function bookEntries(address: string, premises: string[], batches: 
   const times: number[] = [];
   for (let b = -WARM; b < batches; b++) {
     const at = new Date().toISOString();
-    const entry = (visitId: string, change: string, body: object) => ({ id: uuidv7(), deviceId, seq: ++seq, seenAt: at, sentAt: at, recordedAt: null, correctsId: null, subject: { kind: 'visit', id: visitId }, change, body }); // biome-ignore format: one row
+    const entry = (visitId: string, change: string, body: object) => ({
+      id: uuidv7(),
+      deviceId,
+      seq: ++seq,
+      seenAt: at,
+      sentAt: at,
+      recordedAt: null,
+      correctsId: null,
+      subject: { kind: 'visit', id: visitId },
+      change,
+      body,
+    });
     const entries = Array.from({ length: 25 }, (_, i) => {
       const visitId = uuidv7();
       return [

@@ -25,7 +25,10 @@ export function demoTimes(): { plan: number[]; windowsMs: number } {
     return performance.now() - began;
   };
   const plan = outlets.map((p) => timed(() => planIsolation(net, { workOn: [p.id] })));
-  const jobs = outlets.filter((_, i) => i % 8 === 0).slice(0, 8).map((p, i) => ({ id: p.id, workOn: [p.id], minutes: 20 + 5 * i, slowMinutes: 40 + 8 * i })); // biome-ignore format: one list
+  const jobs = outlets
+    .filter((_, i) => i % 8 === 0)
+    .slice(0, 8)
+    .map((p, i) => ({ id: p.id, workOn: [p.id], minutes: 20 + 5 * i, slowMinutes: 40 + 8 * i }));
   const windowsMs = timed(() => joinWindows(net, jobs, { from: 7 * 60, to: 18 * 60 }, [{ from: 12 * 60, to: 13 * 60 }]));
   return { plan, windowsMs };
 }

@@ -42,7 +42,11 @@ export async function shopOfYears(address: string, sql: Sql): Promise<void> {
       `${at(times, 0.95).toFixed(1)} ms (median ${at(times, 0.5).toFixed(1)})`,
     );
   }
-  const written = await bookEntries(address, premises.map((p) => p.id), 60); // biome-ignore format: one call
+  const written = await bookEntries(
+    address,
+    premises.map((p) => p.id),
+    60,
+  );
   line(
     'book entries through HTTP in batches of 100 (at least 500 a second)',
     `${((written.length * 100_000) / written.reduce((a, b) => a + b, 0)).toFixed(0)} a second`,
@@ -88,7 +92,20 @@ export async function manyYears(address: string, sql: Sql, _: number, owner: Sql
   /** Few are asked twice: what is remembered of the ones before says little of them. */
   const searched = (i: number): string => {
     const [room, name, other, part] = [rooms[i % 3], names[i % 12], names[(i * 5) % 11], parts[i % 3]];
-    return [`q=${room} ${name}`, `q=braided ${name} ${i}`, `q=${name} ${other} ${i % 60}`, `end=3/8 comp&q=${name}`, `appliance=toilet&finding=damp&q=${room}`, `part=${part}&q=${other}`, `seal=taper&callbacks=only&q=${name}`, `q=nothing of it ${i}`, `from=2023-0${1 + (i % 9)}-01&to=2024-06-30`, `part=${part}&q=house ${i}`, `recheck=due&q=${name}`, `q=${room}`][i % 12]!; // biome-ignore format: one list
+    return [
+      `q=${room} ${name}`,
+      `q=braided ${name} ${i}`,
+      `q=${name} ${other} ${i % 60}`,
+      `end=3/8 comp&q=${name}`,
+      `appliance=toilet&finding=damp&q=${room}`,
+      `part=${part}&q=${other}`,
+      `seal=taper&callbacks=only&q=${name}`,
+      `q=nothing of it ${i}`,
+      `from=2023-0${1 + (i % 9)}-01&to=2024-06-30`,
+      `part=${part}&q=house ${i}`,
+      `recheck=due&q=${name}`,
+      `q=${room}`,
+    ][i % 12]!;
   };
   const asks: [what: string, most: number, perSecond: number, path: (i: number) => string][] = [
     ['ledger searched, first page', 60, 20, (i) => `ledger?${searched(i)}`],
@@ -99,6 +116,9 @@ export async function manyYears(address: string, sql: Sql, _: number, owner: Sql
     const send = (i: number) => fetch(`${address}/api/v1/${path(i)}`);
     for (let i = 0; i < 24; i++) if (!(await send(i)).ok) throw new Error(`${path(i)} is not answered.`);
     const times = await steady(perSecond, perSecond * 12, send);
-    line(`${what} at ${perSecond} request${perSecond === 1 ? '' : 's'}/s, 95th percentile (at most ${wanted} ms)`, `${at(times, 0.95).toFixed(1)} ms (median ${at(times, 0.5).toFixed(1)})`); // biome-ignore format: one line
+    line(
+      `${what} at ${perSecond} request${perSecond === 1 ? '' : 's'}/s, 95th percentile (at most ${wanted} ms)`,
+      `${at(times, 0.95).toFixed(1)} ms (median ${at(times, 0.5).toFixed(1)})`,
+    );
   }
 }

@@ -26,12 +26,15 @@ function waysOf(parts: Part[]): Way[] {
   return parts
     .filter((p) => p.ends.length === 2)
     .flatMap((p) =>
-      [[0, 1], [1, 0]].flatMap(([i, o]): Way[] => {
+      [
+        [0, 1],
+        [1, 0],
+      ].flatMap(([i, o]): Way[] => {
         const [entry, exit] = [p.ends[i!]!, p.ends[o!]!];
         if (entry.port === 'out' || exit.port === 'in') return [];
         return [{ node: `${p.id} ${i}`, inCode: entry.code, outCode: exit.code, dollars: p.priceCents / 100 + p.minutes * weights.minuteDollars }];
       }),
-    ); // biome-ignore format: one list
+    );
 }
 
 export class Baseline {

@@ -147,7 +147,10 @@ describe('what a plumber would look for', () => {
     const card = workCard(run);
     assert.deepEqual(makeGaps(card, run), []);
     const order = ['bond', 'cut', 'vent', 'solder', 'cool', 'attach-plastic', 'flush-line'].map((verb) => at(card, verb));
-    assert.deepEqual([...order].sort((a, b) => a - b), order); // biome-ignore format: one line
+    assert.deepEqual(
+      [...order].sort((a, b) => a - b),
+      order,
+    );
     assert.match(words(card), /1\/2 in of lead-free wire/);
   });
 
@@ -181,7 +184,10 @@ describe('what a plumber would look for', () => {
   it('holds what the sheet of the appliance says against what is there, and says what was not read', () => {
     const sheet = { 'opening-width': { name: 'opening: width', text: '24 in' }, 'counter-gap': { name: 'gap under the counter', text: '' } };
     const step = cardOf('dishwasher-new', { sheet }).find((s) => s.id === 'shut-dish-measure')!;
-    assert.deepEqual(step.figures, Object.entries(sheet).map(([id, f]) => ({ id, ...f }))); // biome-ignore format: one line
+    assert.deepEqual(
+      step.figures,
+      Object.entries(sheet).map(([id, f]) => ({ id, ...f })),
+    );
     assert.ok(step.gate, 'it is a question');
     const known = new Set(catalogue().look.sheets.map((s) => s.id));
     for (const t of steps) for (const figure of t.figures ?? []) assert.ok(known.has(figure), `${t.id} names ${figure}`);
@@ -238,10 +244,22 @@ describe('what a plumber would look for', () => {
 
   it('numbers the drain joints and looks at them while it works', () => {
     const card = cardOf('basin-faucet');
-    assert.deepEqual(actsOf(card).filter((a) => a.do === 'drain-make').map((a) => a.on), ['D1', 'D2', 'D3']); // biome-ignore format: one line
+    assert.deepEqual(
+      actsOf(card)
+        .filter((a) => a.do === 'drain-make')
+        .map((a) => a.on),
+      ['D1', 'D2', 'D3'],
+    );
     for (const n of ['D1', 'D2', 'D3']) assert.match(words(card), new RegExp(n));
     const working = card.find((s) => s.round === 'working')!;
-    assert.deepEqual(working.drains?.map((d) => [d.on, d.lookedAt]), [['D1', 'full bowl standing'], ['D2', 'full bowl let go while the rod is worked'], ['D3', 'full bowl let go']]); // biome-ignore format: one line
+    assert.deepEqual(
+      working.drains?.map((d) => [d.on, d.lookedAt]),
+      [
+        ['D1', 'full bowl standing'],
+        ['D2', 'full bowl let go while the rod is worked'],
+        ['D3', 'full bowl let go'],
+      ],
+    );
     assert.match(working.drains![2]!.remedies[0]!, /nudge/);
   });
 

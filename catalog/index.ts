@@ -35,7 +35,10 @@ export function catalogue(): Catalogue {
     const workKinds = readWorkKinds();
     const unknown = unknownAppliances(workKinds, appliances);
     if (unknown.length > 0) throw new Error(`work-kinds.csv names appliances that appliances.csv has not: ${unknown.join('; ')}`);
-    const steps = readSteps(workKinds, appliances.map((a) => a.id)); // biome-ignore format: one row
+    const steps = readSteps(
+      workKinds,
+      appliances.map((a) => a.id),
+    );
     const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readDuties(), losses: readLosses() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ownIds: [], ...content };

@@ -25,7 +25,10 @@ describe('a shopping list', () => {
   it('is to be bought as far as the van lacks it', () => {
     for (const chain of chains) {
       const lacking = shoppingList(chain, parts, loose, {}).filter((line) => line.toBuy > 0);
-      assert.deepEqual(lacking.map((line) => line.item), chain.offVan); // biome-ignore format: one line
+      assert.deepEqual(
+        lacking.map((line) => line.item),
+        chain.offVan,
+      );
       assert.ok(shoppingList(chain, parts, loose).every((line) => line.toBuy === 0));
     }
     const chain = chains.find((c) => Object.values(c.loose).some((n) => n > 1))!;

@@ -213,7 +213,10 @@ const recovery: z.ZodType<Recovery> = z.strictObject({
  * @throws StepDataError naming the steps that cannot work together
  */
 export function readSteps(kinds: readonly WorkKind[], appliances: readonly string[]): StepTemplate[] {
-  const before = z.array(stepTemplate).parse(firstCards).map((t) => ({ ...t, until: t.until ?? SINCE - 1 })); // biome-ignore format: one row
+  const before = z
+    .array(stepTemplate)
+    .parse(firstCards)
+    .map((t) => ({ ...t, until: t.until ?? SINCE - 1 }));
   const themed = z.array(stepTemplate).parse(THEMES.flat());
   const steps = [...before, ...withRecoveries(themed, z.array(recovery).parse(recoveryRows))];
   checkSteps(steps, kinds, appliances);

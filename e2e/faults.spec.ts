@@ -13,7 +13,10 @@ async function strangeVisit(page: Page, names: { title: string; run: string; pla
   for (const run of file.runs) run.name = `${names.run} ${run.water} ${run.id.slice(-4)}`;
   for (const place of file.places) place.name = names.place;
   // Other ids, of the same form: another building altogether.
-  const text = JSON.stringify(file).replace(/([0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-)([0-9a-f]{12})/g, (_, head: string, tail: string) => head + tail.split('').reverse().join('')); // biome-ignore format: one thought
+  const text = JSON.stringify(file).replace(
+    /([0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-)([0-9a-f]{12})/g,
+    (_, head: string, tail: string) => head + tail.split('').reverse().join(''),
+  );
   return { text, visitId: JSON.parse(text).visit.id };
 }
 

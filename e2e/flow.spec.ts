@@ -4,8 +4,10 @@ import { expect, type Page, test } from '@playwright/test';
 import { address } from './house.ts';
 import { hydrated, openRun } from './page.ts';
 
-const gpm = async (page: Page): Promise<number> => Number(/([\d.]+) gpm/.exec((await page.getByRole('region', { name: 'What it gets' }).textContent())!)![1]); // biome-ignore format: one line
-const peak = async (page: Page): Promise<number> => Number(/(\d+) psi/.exec((await page.getByRole('region', { name: 'What it comes to' }).textContent())!)![1]); // biome-ignore format: one line
+const gpm = async (page: Page): Promise<number> =>
+  Number(/([\d.]+) gpm/.exec((await page.getByRole('region', { name: 'What it gets' }).textContent())!)![1]);
+const peak = async (page: Page): Promise<number> =>
+  Number(/(\d+) psi/.exec((await page.getByRole('region', { name: 'What it comes to' }).textContent())!)![1]);
 const saved = async (page: Page, name: string | RegExp): Promise<string> => {
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
   return readFileSync(await file.path(), 'utf8');
@@ -68,7 +70,6 @@ test('what does not read is said at once, and nothing false stands beside it', a
     ['Its length (ft)', '-4', /House pipe/],
     ['Length (in)', '', /Line/],
   ] as const) {
-    // biome-ignore format: one table
     const field = page.getByLabel(label, { exact: true });
     const was = await field.inputValue();
     await field.fill(text);

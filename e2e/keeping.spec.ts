@@ -141,7 +141,10 @@ test('after the first visit every screen opens without a connection, and work go
   const page = await context.newPage();
   await page.goto(address());
   await readyForNoConnection(page);
-  const visit = await page.getByRole('link', { name: /^Glass rinser/ }).first().getAttribute('href'); // biome-ignore format: one line
+  const visit = await page
+    .getByRole('link', { name: /^Glass rinser/ })
+    .first()
+    .getAttribute('href');
   await context.setOffline(true);
   for (const screen of SCREENS.filter((s) => s.id !== 'visit')) {
     await page.goto(address() + screen.path);
@@ -229,7 +232,12 @@ async function houseOfTwoVersions(state: { next: boolean }): Promise<{ server: S
       response.writeHead(answer.statusCode!, worker ? { 'content-type': 'text/javascript' } : answer.headers);
       if (!worker) return void pipeline(answer, response, () => {});
       let text = '';
-      answer.setEncoding('utf8').on('data', (part) => { text += part; }).on('end', () => response.end(text.replace(/pages [0-9a-f]{12}/, 'pages of the next version'))); // biome-ignore format: one chain
+      answer
+        .setEncoding('utf8')
+        .on('data', (part) => {
+          text += part;
+        })
+        .on('end', () => response.end(text.replace(/pages [0-9a-f]{12}/, 'pages of the next version')));
     });
     onward.on('error', () => response.destroy());
     response.on('close', () => onward.destroy());
@@ -247,7 +255,10 @@ test('a new version takes over, and what is unsent is sent by it', async ({ brow
   const names = () => page.evaluate(async () => (await caches.keys()).filter((name) => name.startsWith('pages ')));
   await page.goto(at);
   await readyForNoConnection(page);
-  const visit = await page.getByRole('link', { name: /^Glass rinser/ }).first().getAttribute('href'); // biome-ignore format: one line
+  const visit = await page
+    .getByRole('link', { name: /^Glass rinser/ })
+    .first()
+    .getAttribute('href');
   await context.route('**/api/v1/entries*', (route) => route.abort());
   await page.goto(`${at}${visit}`);
   await hydrated(page);

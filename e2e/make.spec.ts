@@ -52,7 +52,10 @@ test('power and water are proved another way, and never gone past; what is wrong
   const title = panel.locator('li[aria-current=step] h3');
   for (let i = 0; i < 12 && !/Prove the power dead/.test((await title.textContent())!); i++) {
     const was = (await title.textContent())!;
-    await panel.getByRole('button', { name: /^(Done|Yes)$/ }).first().click(); // biome-ignore format: one press
+    await panel
+      .getByRole('button', { name: /^(Done|Yes)$/ })
+      .first()
+      .click();
     await expect(title).not.toHaveText(was);
   }
   const power = gate(/Prove the power dead/);
@@ -105,7 +108,17 @@ test('the whole card says what to have along, keeps its ticks, and leaves as PDF
 async function toiletVisit(request: APIRequestContext, work: string, title: string): Promise<{ visit: string; run: string }> {
   const [premises, place, appliance, run, visit] = [uuidv7(), uuidv7(), uuidv7(), uuidv7(), uuidv7()];
   const now = new Date().toISOString();
-  const said = (kind: string, id: string, change: string, body: object) => ({ id: uuidv7(), deviceId: uuidv7(), seenAt: now, sentAt: now, recordedAt: null, correctsId: null, subject: { kind, id }, change, body }); // biome-ignore format: one row
+  const said = (kind: string, id: string, change: string, body: object) => ({
+    id: uuidv7(),
+    deviceId: uuidv7(),
+    seenAt: now,
+    sentAt: now,
+    recordedAt: null,
+    correctsId: null,
+    subject: { kind, id },
+    change,
+    body,
+  });
   const entries = [
     said('premises', premises, 'made', { name: 'Bath house', timeZone: 'UTC' }),
     said('place', place, 'made', { premisesId: premises, name: 'Bath' }),
@@ -132,7 +145,10 @@ test('what joins nothing has its card without a chain, from the stop to the last
   const panel = page.getByRole('tabpanel');
   for (const next of ['On to Make', 'On to Prove']) {
     for (let i = 0; i < 20 && (await panel.getByRole('button', { name: next }).count()) === 0; i++) {
-      await panel.getByRole('button', { name: /^(Done|Yes)$/ }).first().click(); // biome-ignore format: one press
+      await panel
+        .getByRole('button', { name: /^(Done|Yes)$/ })
+        .first()
+        .click();
       await page.waitForTimeout(120);
     }
     await panel.getByRole('button', { name: next }).click();
@@ -150,7 +166,10 @@ async function upTo(page: Page, title: RegExp): Promise<void> {
   for (let i = 0; i < 40; i++) {
     const now = (await present.locator('h3').textContent())!;
     if (title.test(now)) return;
-    await present.getByRole('button', { name: /^(Done|Yes)/ }).first().click(); // biome-ignore format: one press
+    await present
+      .getByRole('button', { name: /^(Done|Yes)/ })
+      .first()
+      .click();
     await expect(present.locator('h3')).not.toHaveText(now);
   }
 }
@@ -163,7 +182,20 @@ test('a toilet is measured against its sheet at its step, what is off takes no y
   const stage = (name: string) => page.goto(`${house.address}/visits/${visit}?run=${run}&stage=${name}`).then(() => hydrated(page));
   const panel = page.getByRole('tabpanel');
   const device = uuidv7();
-  const seen = (kind: string, body: object) => ({ id: uuidv7(), visitId: visit, runId: run, jointId: null, checkPointId: null, correctsId: null, deviceId: device, seenAt: new Date().toISOString(), sentAt: new Date().toISOString(), recordedAt: null, kind, body }); // biome-ignore format: one row
+  const seen = (kind: string, body: object) => ({
+    id: uuidv7(),
+    visitId: visit,
+    runId: run,
+    jointId: null,
+    checkPointId: null,
+    correctsId: null,
+    deviceId: device,
+    seenAt: new Date().toISOString(),
+    sentAt: new Date().toISOString(),
+    recordedAt: null,
+    kind,
+    body,
+  });
   const entries = [
     seen('end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' }),
     seen('end-seen', { side: 'to', end: 'bc-7/8-m', how: 'seen' }),
@@ -180,7 +212,10 @@ test('a toilet is measured against its sheet at its step, what is off takes no y
   await stage('shut');
   const on = panel.getByRole('button', { name: 'On to Make' });
   for (let i = 0; i < 20 && (await on.count()) === 0; i++) {
-    await panel.getByRole('button', { name: /^(Done|Yes)$/ }).first().click(); // biome-ignore format: one press
+    await panel
+      .getByRole('button', { name: /^(Done|Yes)$/ })
+      .first()
+      .click();
     await page.waitForTimeout(120);
   }
   await on.click();
@@ -205,7 +240,10 @@ test('a toilet is measured against its sheet at its step, what is off takes no y
 
   const onward = panel.getByRole('button', { name: 'On to Prove' });
   for (let i = 0; i < 40 && (await onward.count()) === 0; i++) {
-    await step.getByRole('button', { name: /^(Done|Yes)/ }).first().click(); // biome-ignore format: one press
+    await step
+      .getByRole('button', { name: /^(Done|Yes)/ })
+      .first()
+      .click();
     await page.waitForTimeout(120);
   }
   await onward.click();

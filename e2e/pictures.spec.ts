@@ -104,7 +104,9 @@ test('what passes for a picture and is a trap is refused in words, on the device
   const sheet = beside(page);
   const huge = blackPng({ width: 30_000, height: 30_000, bits: 1 });
   const cut = (await photo(600)).subarray(0, 9000);
-  await sheet.getByLabel('Add pictures').setInputFiles([file('trap.jpg', Buffer.from('<script>alert(1)</script>')), file('huge.png', huge, 'image/png'), file('cut.jpg', cut)]); // biome-ignore format: one line
+  await sheet
+    .getByLabel('Add pictures')
+    .setInputFiles([file('trap.jpg', Buffer.from('<script>alert(1)</script>')), file('huge.png', huge, 'image/png'), file('cut.jpg', cut)]);
   await expect(sheet.getByRole('alert')).toContainText('trap.jpg: ');
   await expect(sheet.getByRole('alert')).toContainText('huge.png: That picture is 30000 by 30000 pixels');
   await expect(sheet.getByRole('alert')).toContainText('cut.jpg: ');
@@ -133,13 +135,25 @@ test('at Look the next time stand the pictures of the last, and where the main v
   await page.keyboard.press('Tab');
   await expect.poll(async () => (await request.get(`${house.address}/api/v1/premises/${visit.premises.id}`)).text()).toContain('pit by the gate');
   const id = '01930000-0000-7000-8000-00000000a001';
-  const say = (n: number, change: string, body: object) => ({ id: `01930000-0000-7000-8000-00000000b00${n}`, deviceId: '01930000-0000-7000-8000-00000000c001', seenAt: new Date().toISOString(), sentAt: new Date().toISOString(), recordedAt: null, correctsId: null, subject: { kind: 'visit', id }, change, body }); // biome-ignore format: one row
+  const say = (n: number, change: string, body: object) => ({
+    id: `01930000-0000-7000-8000-00000000b00${n}`,
+    deviceId: '01930000-0000-7000-8000-00000000c001',
+    seenAt: new Date().toISOString(),
+    sentAt: new Date().toISOString(),
+    recordedAt: null,
+    correctsId: null,
+    subject: { kind: 'visit', id },
+    change,
+    body,
+  });
   const tomorrow = new Date(Date.now() + 3 * 86_400_000).toISOString().slice(0, 10);
   const entries = [
     say(1, 'made', { premisesId: visit.premises.id, onDate: tomorrow, startsAt: '08:00', title: 'Ice maker again' }),
     say(2, 'run-added', { runId: run.id, work: run.work }),
   ];
-  expect((await (await request.post(`${house.address}/api/v1/book`, { data: { entries } })).json()).results.map((r: { status: string }) => r.status)).toEqual(['kept', 'kept']); // biome-ignore format: one line
+  expect(
+    (await (await request.post(`${house.address}/api/v1/book`, { data: { entries } })).json()).results.map((r: { status: string }) => r.status),
+  ).toEqual(['kept', 'kept']);
   await page.goto(`${house.address}/visits/${id}?run=${run.id}&stage=look`);
   const last = page.getByRole('region', { name: 'Last time' });
   await expect(last.getByRole('img', { name: 'The old saddle valve' })).toBeVisible();

@@ -31,9 +31,34 @@ type Call = [method: string, path: string, body: unknown];
 function badCall(next: () => number): Call {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
   const id = () => pick([uuidv7(), 'x', '', null, 7, 'a\0b', uuidv7().toUpperCase()]);
-  const entry = () => ({ id: id(), visitId: id(), runId: id(), jointId: pick([null, id()]), checkPointId: null, correctsId: pick([null, id()]), deviceId: id(), seq: pick([1, -1, 2 ** 40, 'x', undefined]), seenAt: pick(['2026-05-20T09:00:00Z', '0000-01-01T00:00:00Z', 'now', 3]), sentAt: '2026-05-20T09:00:00Z', recordedAt: null, kind: pick(['noted', 'end-seen', 'joint-made', 'sung', 4, '__proto__']), body: pick([{ text: pick(VALUES) }, { turns24: pick(VALUES) }, pick(VALUES)]) }); // biome-ignore format: one row
+  const entry = () => ({
+    id: id(),
+    visitId: id(),
+    runId: id(),
+    jointId: pick([null, id()]),
+    checkPointId: null,
+    correctsId: pick([null, id()]),
+    deviceId: id(),
+    seq: pick([1, -1, 2 ** 40, 'x', undefined]),
+    seenAt: pick(['2026-05-20T09:00:00Z', '0000-01-01T00:00:00Z', 'now', 3]),
+    sentAt: '2026-05-20T09:00:00Z',
+    recordedAt: null,
+    kind: pick(['noted', 'end-seen', 'joint-made', 'sung', 4, '__proto__']),
+    body: pick([{ text: pick(VALUES) }, { turns24: pick(VALUES) }, pick(VALUES)]),
+  });
   const junk = () => pick(VALUES);
-  const bookEntry = () => ({ id: id(), deviceId: id(), seq: pick([1, 'x', undefined]), seenAt: pick(['2026-05-20T09:00:00Z', 'now']), sentAt: '2026-05-20T09:00:00Z', recordedAt: null, correctsId: pick([null, id()]), subject: pick([{ kind: pick(['premises', 'stock', 'visit', 'song']), id: id() }, junk()]), change: pick(['made', 'counted', 'changed', 'moved', junk()]), body: pick([{ item: junk(), quantity: junk() }, { name: junk() }, junk()]) }); // biome-ignore format: one row
+  const bookEntry = () => ({
+    id: id(),
+    deviceId: id(),
+    seq: pick([1, 'x', undefined]),
+    seenAt: pick(['2026-05-20T09:00:00Z', 'now']),
+    sentAt: '2026-05-20T09:00:00Z',
+    recordedAt: null,
+    correctsId: pick([null, id()]),
+    subject: pick([{ kind: pick(['premises', 'stock', 'visit', 'song']), id: id() }, junk()]),
+    change: pick(['made', 'counted', 'changed', 'moved', junk()]),
+    body: pick([{ item: junk(), quantity: junk() }, { name: junk() }, junk()]),
+  });
   return pick<() => Call>([
     () => ['POST', '/api/v1/entries', pick<unknown>([{ entries: junk() }, { entries: Array.from({ length: 250 }, entry) }, junk(), 'not json', { protocol: 'x', entries: [entry()] }])],
     () => ['POST', '/api/v1/book', pick<unknown>([{ entries: junk() }, { entries: Array.from({ length: pick([1, 30, 250]) }, bookEntry) }, junk()])],
@@ -67,7 +92,13 @@ function ask(base: string, method: string, path: string, body: unknown): Promise
   return new Promise((resolve, reject) => {
     const socket = connect(Number(port), hostname, () => socket.write(head + text));
     let answer = '';
-    socket.setEncoding('utf8').on('data', (part) => { answer += part; }).on('error', reject).on('close', () => resolve({ status: Number(answer.split(' ')[1]), text: answer.slice(answer.indexOf('\r\n\r\n') + 4) })); // biome-ignore format: one chain
+    socket
+      .setEncoding('utf8')
+      .on('data', (part) => {
+        answer += part;
+      })
+      .on('error', reject)
+      .on('close', () => resolve({ status: Number(answer.split(' ')[1]), text: answer.slice(answer.indexOf('\r\n\r\n') + 4) }));
   });
 }
 
@@ -103,7 +134,12 @@ test('files of the program pass the same door as pages do', async () => {
     new Promise<string>((resolve) => {
       const socket = connect(Number(port), hostname, () => socket.write(`GET ${path} HTTP/1.1\r\nhost: ${host}\r\nconnection: close\r\n\r\n`));
       let answer = '';
-      socket.setEncoding('latin1').on('data', (part) => { answer += part; }).on('close', () => resolve(answer)); // biome-ignore format: one chain
+      socket
+        .setEncoding('latin1')
+        .on('data', (part) => {
+          answer += part;
+        })
+        .on('close', () => resolve(answer));
     });
   expect(await get('/nut.svg', 'elsewhere.example')).toMatch(/^HTTP\/1\.1 421/);
   const own = await get('/nut.svg', `${hostname}:${port}`);
@@ -124,7 +160,18 @@ test('damaged entries of the book are refused one by one, the field named, and t
   const id = () => crypto.randomUUID();
   const at = new Date().toISOString();
   const [premises, visit] = [id(), id()];
-  const entry = (kind: string, subject: string, change: string, body: object, more: object = {}) => ({ id: id(), deviceId: id(), seenAt: at, sentAt: at, recordedAt: null, correctsId: null, subject: { kind, id: subject }, change, body, ...more }); // biome-ignore format: one row
+  const entry = (kind: string, subject: string, change: string, body: object, more: object = {}) => ({
+    id: id(),
+    deviceId: id(),
+    seenAt: at,
+    sentAt: at,
+    recordedAt: null,
+    correctsId: null,
+    subject: { kind, id: subject },
+    change,
+    body,
+    ...more,
+  });
   const sent = [
     entry('premises', premises, 'made', { name: 'Over HTTP', timeZone: 'UTC' }),
     entry('visit', visit, 'made', { premisesId: premises, onDate: 'tomorrow', startsAt: '10:00', title: 'x' }),
@@ -138,7 +185,16 @@ test('damaged entries of the book are refused one by one, the field named, and t
   const response = await request.post(`${address()}/api/v1/book`, { data: { entries: sent } });
   expect(response.status()).toBe(200);
   const { results } = (await response.json()) as { results: { status: string; rule?: string; at?: string }[] };
-  expect(results.map((r) => r.at ?? r.rule ?? r.status)).toEqual(['kept', 'body.onDate', 'kept', 'body.minutes', 'subject.kind', 'made-already', 'unknown-visit', 'entry']); // biome-ignore format: one list
+  expect(results.map((r) => r.at ?? r.rule ?? r.status)).toEqual([
+    'kept',
+    'body.onDate',
+    'kept',
+    'body.minutes',
+    'subject.kind',
+    'made-already',
+    'unknown-visit',
+    'entry',
+  ]);
   const far = await (await request.get(`${address()}/api/v1/visits?from=2031-02-03&to=2031-02-03`)).json();
   expect(far.visits.map((v: { title: string; status: string }) => [v.title, v.status])).toEqual([['Far ahead', 'planned']]);
   for (const bad of ['visits?from=2031-02-03', 'visits?from=2031-02-03&to=2030-01-01', 'premises?limit=0', 'premises/none', 'book/holding?visit=x']) {

@@ -55,7 +55,16 @@ test.describe('with the worker that opens pages without a connection', () => {
     const own = (await shopOf(page))!;
     // The pages of this shop are kept now, not those of the demo.
     await expect
-    .poll(() => page.evaluate(async (shop) => (await caches.open((await caches.keys()).find((k) => k.startsWith('pages ') && k.endsWith(shop)) ?? 'none').then((c) => c.keys())).length, own), { timeout: 20_000 }) // biome-ignore format: one question
+      .poll(
+        () =>
+          page.evaluate(
+            async (shop) =>
+              (await caches.open((await caches.keys()).find((k) => k.startsWith('pages ') && k.endsWith(shop)) ?? 'none').then((c) => c.keys()))
+                .length,
+            own,
+          ),
+        { timeout: 20_000 },
+      )
       .toBeGreaterThan(5);
     await context.setOffline(true);
     await page.goto(`${house.address}/premises`);

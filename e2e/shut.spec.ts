@@ -43,14 +43,29 @@ test.describe('with the worker that opens pages without a connection', () => {
 test('the water of a house comes as a file, is refused with the place named, and comes out as it went in', async ({ request }) => {
   const premises = uuidv7();
   const now = new Date().toISOString();
-  const made = { id: uuidv7(), deviceId: uuidv7(), seenAt: now, sentAt: now, recordedAt: null, correctsId: null, subject: { kind: 'premises', id: premises }, change: 'made', body: { name: 'House', timeZone: 'UTC' } }; // biome-ignore format: one row
+  const made = {
+    id: uuidv7(),
+    deviceId: uuidv7(),
+    seenAt: now,
+    sentAt: now,
+    recordedAt: null,
+    correctsId: null,
+    subject: { kind: 'premises', id: premises },
+    change: 'made',
+    body: { name: 'House', timeZone: 'UTC' },
+  };
   await request.post(`${house.address}/api/v1/book`, { data: { entries: [made] }, headers: { origin: house.address } });
   const at = `${house.address}/api/v1/premises/${premises}/water`;
-  const send = (things: unknown[]) => request.post(at, { data: { format: 'brass-nut-water', version: 1, premises: 'House', things }, headers: { origin: house.address } }); // biome-ignore format: one call
+  const send = (things: unknown[]) =>
+    request.post(at, { data: { format: 'brass-nut-water', version: 1, premises: 'House', things }, headers: { origin: house.address } });
   const street = { what: 'place', id: 'street', kind: 'source', heightFt: 0 };
   const lost = await send([street, { what: 'pipe', id: 'p', a: 'street', b: 'attic', boreIn: 0.5, lengthFt: 3 }]);
   expect([lost.status(), (await lost.json()).at]).toEqual([422, 'p']);
-  const things = [street, { what: 'place', id: 'tap', kind: 'outlet', heightFt: 3 }, { what: 'valve', id: 'main', a: 'street', b: 'tap', kind: 'gate', condition: 'unknown' }]; // biome-ignore format: one list
+  const things = [
+    street,
+    { what: 'place', id: 'tap', kind: 'outlet', heightFt: 3 },
+    { what: 'valve', id: 'main', a: 'street', b: 'tap', kind: 'gate', condition: 'unknown' },
+  ];
   expect(await (await send(things)).json()).toEqual({ things: 3 });
   expect((await (await request.get(at)).json()).things).toEqual(things);
   const { water } = await (await request.get(`${house.address}/api/v1/premises/${premises}`)).json();

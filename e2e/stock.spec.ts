@@ -92,7 +92,9 @@ test('a shelf is counted from top to bottom by keys alone without a connection, 
   await expect(page.getByRole('row').nth(1)).toContainText('as expected');
   await expect(page.getByRole('row').nth(2)).toContainText('used and not noted');
   await context.setOffline(false);
-  await expect.poll(async () => (await stock()).places.find((p) => p.name === 'Workshop shelf')!.items.some((l) => l.quantity === 19), { timeout: 30_000 }).toBe(true); // biome-ignore format: one line
+  await expect
+    .poll(async () => (await stock()).places.find((p) => p.name === 'Workshop shelf')!.items.some((l) => l.quantity === 19), { timeout: 30_000 })
+    .toBe(true);
 });
 
 test('joints take their parts from the van, and Match says on which shelf the rest lies', async ({ page }) => {

@@ -72,7 +72,8 @@ test('a length and a pressure are typed in either, kept as typed, and told with 
   await line.getByRole('button', { name: 'Record the correction' }).click();
   await expect(page.getByRole('listitem').filter({ hasText: 'Distance: 1500 mm' })).toBeVisible();
   // A file says them as its asker's device does.
-  const csv = async (units: string) => (await page.request.get(`${house.address}/api/v1/visits/${visit}/record.csv`, { headers: { cookie: `units=${units}` } })).text(); // biome-ignore format: one call
+  const csv = async (units: string) =>
+    (await page.request.get(`${house.address}/api/v1/visits/${visit}/record.csv`, { headers: { cookie: `units=${units}` } })).text();
   await expect.poll(() => csv('metric')).toContain('Distance: 1500 mm');
   expect(await csv('inch')).toContain('Distance: 1500 mm (59 1/16 in)');
 });

@@ -82,9 +82,26 @@ test.describe('with the worker that opens pages without a connection', () => {
 test('nobody drew it yet: begun at the well, followed pipe by pipe, with a valve met in a pipe; the run is planned on it', async ({ page }) => {
   const [house1, room, appliance, run] = [uuidv7(), uuidv7(), uuidv7(), uuidv7()];
   const at = new Date().toISOString();
-  const entry = (kind: string, id: string, body: object) => ({ id: uuidv7(), deviceId: uuidv7(), seenAt: at, sentAt: at, recordedAt: null, correctsId: null, subject: { kind, id }, change: 'made', body }); // biome-ignore format: one row
+  const entry = (kind: string, id: string, body: object) => ({
+    id: uuidv7(),
+    deviceId: uuidv7(),
+    seenAt: at,
+    sentAt: at,
+    recordedAt: null,
+    correctsId: null,
+    subject: { kind, id },
+    change: 'made',
+    body,
+  });
   const answer = await page.request.post(`${house.address}/api/v1/book`, {
-    data: { entries: [entry('premises', house1, { name: 'Gate lodge', timeZone: 'UTC' }), entry('place', room, { premisesId: house1, name: 'Pantry' }), entry('appliance', appliance, { premisesId: house1, placeId: room, kind: 'toilet', name: 'Lodge toilet' }), entry('run', run, { applianceId: appliance, water: 'cold', name: 'Lodge toilet' })] }, // biome-ignore format: one list
+    data: {
+      entries: [
+        entry('premises', house1, { name: 'Gate lodge', timeZone: 'UTC' }),
+        entry('place', room, { premisesId: house1, name: 'Pantry' }),
+        entry('appliance', appliance, { premisesId: house1, placeId: room, kind: 'toilet', name: 'Lodge toilet' }),
+        entry('run', run, { applianceId: appliance, water: 'cold', name: 'Lodge toilet' }),
+      ],
+    },
     headers: { origin: house.address },
   });
   expect((await answer.json()).results.map((r: { status: string }) => r.status)).toEqual(['kept', 'kept', 'kept', 'kept']);
@@ -108,7 +125,11 @@ test('nobody drew it yet: begun at the well, followed pipe by pipe, with a valve
   await expect(page.getByText('1 thing to look at in the drawing')).toBeVisible();
   // The branch has a valve after all: two presses, and the work at the tap leaves the other its water.
   await page.getByRole('button', { name: 'Done with it' }).click();
-  await page.locator('.schema g[data-thing]').filter({ has: page.locator('path.pipe') }).last().click({ force: true }); // biome-ignore format: one chain
+  await page
+    .locator('.schema g[data-thing]')
+    .filter({ has: page.locator('path.pipe') })
+    .last()
+    .click({ force: true });
   await page.getByRole('group', { name: 'A valve is in it, of kind' }).getByRole('radio', { name: 'gate' }).click();
   await expect(page.getByText(/3 valves, 3 never tried/)).toBeVisible();
   await page.goto(`${house.address}/water?premises=${house1}&run=${run}`);
@@ -167,7 +188,10 @@ test.describe('with the worker that opens pages without a connection', () => {
     await first.getByRole('group', { name: 'Tried: it', exact: true }).getByRole('radio', { name: 'seized open' }).click();
     await expect(first.getByRole('button', { name: /^Tank valve.*seized open/ })).toBeVisible();
     await second.getByText(/^Where lines part/).click();
-    await second.getByRole('button', { name: /^trunk -4 ft, has water/ }).first().click(); // biome-ignore format: one chain
+    await second
+      .getByRole('button', { name: /^trunk -4 ft, has water/ })
+      .first()
+      .click();
     await second.getByRole('group', { name: 'What comes next from here' }).getByRole('radio', { name: 'an outlet', exact: true }).check();
     await second.getByLabel('Long, ft').fill('deep');
     await expect(second.getByText('Feet as 12, or 3 m; down as -9.')).toBeVisible();

@@ -68,7 +68,21 @@ describe('the cluster', () => {
     await ensureDemo(sql, AT);
     const [head] = await visitsBetween(sql, FIRST_SHOP, '2026-04-14', '2026-04-14');
     const sheet = (await visitSheet(sql, FIRST_SHOP, head!.id))!;
-    const note = () => ({ id: uuidv7(), visitId: sheet.visit.id, runId: sheet.runs[0]!.id, jointId: null, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: AT.toISOString(), sentAt: AT.toISOString(), recordedAt: null, kind: 'noted', body: { text: 'x'.repeat(1500) } }) as unknown as SentEntry; // biome-ignore format: one row
+    const note = () =>
+      ({
+        id: uuidv7(),
+        visitId: sheet.visit.id,
+        runId: sheet.runs[0]!.id,
+        jointId: null,
+        checkPointId: null,
+        correctsId: null,
+        deviceId: uuidv7(),
+        seenAt: AT.toISOString(),
+        sentAt: AT.toISOString(),
+        recordedAt: null,
+        kind: 'noted',
+        body: { text: 'x'.repeat(1500) },
+      }) as unknown as SentEntry;
     const acknowledged: string[] = [];
     const strange: unknown[] = [];
     let over = false;
@@ -108,7 +122,10 @@ describe('the cluster', () => {
     assert.deepEqual(strange, []);
     const kept = new Set((await visitSheet(sql, FIRST_SHOP, sheet.visit.id))!.entries.map((e) => e.id));
     assert.ok(acknowledged.length > 50);
-    assert.deepEqual(acknowledged.filter((id) => !kept.has(id)), []); // biome-ignore format: one line
+    assert.deepEqual(
+      acknowledged.filter((id) => !kept.has(id)),
+      [],
+    );
     await sql.end();
   });
   it('is back, and nobody is told of the last time it went', async () => {
@@ -118,10 +135,16 @@ describe('the cluster', () => {
     // Nothing is read between the stop and the questions: each is asked of a connection that has died unseen.
     cluster.stop();
     const lost = await Promise.allSettled([1, 2].map((n) => sql`select ${n}::int as n`));
-    assert.deepEqual(lost.map((l) => l.status), ['rejected', 'rejected']); // biome-ignore format: one line
+    assert.deepEqual(
+      lost.map((l) => l.status),
+      ['rejected', 'rejected'],
+    );
     await new Promise((wake) => setTimeout(wake, 100));
     cluster.restart();
-    assert.deepEqual((await all()).map((rows) => rows[0]?.n), [1, 2, 3, 4]); // biome-ignore format: one line
+    assert.deepEqual(
+      (await all()).map((rows) => rows[0]?.n),
+      [1, 2, 3, 4],
+    );
     await sql.end();
   });
 });

@@ -34,7 +34,9 @@ export async function lockFolder(folder: string, port: number, graceMs = GRACE_M
     const holder = read(path);
     if (holder && isOurs(holder.pid, 'ops/start.ts')) {
       const where = `http://127.0.0.1:${holder.port}/`;
-      throw new SetupError(`The database in ${folder} is in use by the Brass Nut at ${where} (process ${holder.pid}). Stop it there first, or take another folder with --data.`); // biome-ignore format: one sentence
+      throw new SetupError(
+        `The database in ${folder} is in use by the Brass Nut at ${where} (process ${holder.pid}). Stop it there first, or take another folder with --data.`,
+      );
     }
     if (holder?.serverPid && isOurs(holder.serverPid, 'ops/server.ts')) await end(holder.serverPid, graceMs);
     if (tries > 3) throw new SetupError(`${path} cannot be taken over. Remove it if no Brass Nut of this folder runs.`);

@@ -13,7 +13,21 @@ function entries(...written: string[]): Note[] {
   return written.map((text, i) => {
     const [, id, how, of, said] = /^(\w+)(?:([>-])(\w+))?(?::(.*))?$/.exec(text)!;
     const at = new Date(T0 + i * 60_000).toISOString();
-    return { id: id!, visitId: 'v', runId: 'r', jointId: null, checkPointId: null, correctsId: of ?? null, deviceId: 'phone', seq: i + 1, seenAt: at, sentAt: at, recordedAt: at, kind: how === '-' ? 'withdrawn' : 'noted', body: { text: said ?? '' } }; // biome-ignore format: one row
+    return {
+      id: id!,
+      visitId: 'v',
+      runId: 'r',
+      jointId: null,
+      checkPointId: null,
+      correctsId: of ?? null,
+      deviceId: 'phone',
+      seq: i + 1,
+      seenAt: at,
+      sentAt: at,
+      recordedAt: at,
+      kind: how === '-' ? 'withdrawn' : 'noted',
+      body: { text: said ?? '' },
+    };
   });
 }
 
@@ -37,7 +51,7 @@ describe('what stands', () => {
 
   it('names the first entry, and counts at its time', () => {
     const [stands] = effective(entries('a:one', 'b:two', 'c>a:uno'));
-    assert.deepEqual([stands!.id, stands!.seenAt, stands!.seq], ['a', new Date(T0).toISOString(), 1]); // biome-ignore format: one line
+    assert.deepEqual([stands!.id, stands!.seenAt, stands!.seq], ['a', new Date(T0).toISOString(), 1]);
   });
   it('says by what an entry is corrected or taken back, and all that was said of it', () => {
     const [a] = resolved(entries('a:one', 'c>a:uno', 'd-c', 'e-d', 'f-c'));
@@ -50,12 +64,18 @@ describe('what stands', () => {
   });
   it('what is named by something that stands is not to be named again', () => {
     const all = entries('a:one', 'b>a:uno', 'c-b');
-    assert.deepEqual([isNamed(all, 'a'), isNamed(all, 'b'), isNamed(all, 'c')], [false, true, false]); // biome-ignore format: one line
+    assert.deepEqual([isNamed(all, 'a'), isNamed(all, 'b'), isNamed(all, 'c')], [false, true, false]);
     assert.equal(isNamed(all.slice(0, 2), 'a'), true);
   });
   it('does not lose itself in entries that name each other in a circle', () => {
     const [a, b] = entries('a:one', 'b:two');
-    assert.equal(effective([{ ...a!, correctsId: 'b' }, { ...b!, correctsId: 'a' }]).length, 0); // biome-ignore format: one line
+    assert.equal(
+      effective([
+        { ...a!, correctsId: 'b' },
+        { ...b!, correctsId: 'a' },
+      ]).length,
+      0,
+    );
   });
   it('is the same in whatever order the entries come, from devices that count and that do not', () => {
     const device = fc.constantFrom('phone', 'tablet', 'script');
@@ -69,7 +89,21 @@ describe('what stands', () => {
           counts.set(deviceId, n);
           const seen = new Date(T0 + (minute + off) * 60_000).toISOString();
           const of = names === null ? null : (all[names % Math.max(1, all.length)]?.id ?? null);
-          all.push({ id: `e${String(i).padStart(2, '0')}`, visitId: 'v', runId: 'r', jointId: null, checkPointId: null, correctsId: of, deviceId, ...(deviceId === 'script' ? {} : { seq: n }), seenAt: seen, sentAt: seen, recordedAt: new Date(T0 + minute * 60_000).toISOString(), kind: of && isBack ? 'withdrawn' : 'noted', body: { text: `${i}` } }); // biome-ignore format: one row
+          all.push({
+            id: `e${String(i).padStart(2, '0')}`,
+            visitId: 'v',
+            runId: 'r',
+            jointId: null,
+            checkPointId: null,
+            correctsId: of,
+            deviceId,
+            ...(deviceId === 'script' ? {} : { seq: n }),
+            seenAt: seen,
+            sentAt: seen,
+            recordedAt: new Date(T0 + minute * 60_000).toISOString(),
+            kind: of && isBack ? 'withdrawn' : 'noted',
+            body: { text: `${i}` },
+          });
         }
         const keys = new Map(all.map((e) => [e.id, order.next().value]));
         const mixed = [...all].sort((x, y) => keys.get(x.id)! - keys.get(y.id)!);

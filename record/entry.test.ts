@@ -5,7 +5,14 @@ import { clockOffMs, happenedAt, isSeenTooLate, type Stamped } from './entry.ts'
 const T0 = Date.UTC(2026, 2, 10, 12);
 const at = (minute: number): string => new Date(T0 + minute * 60_000).toISOString();
 /** Seen and sent by the device's clock, recorded by the server's, each so many minutes past noon. */
-const entry = (seen: number, sent: number, recorded: number): Stamped => ({ id: 'e', deviceId: 'd', correctsId: null, seenAt: at(seen), sentAt: at(sent), recordedAt: at(recorded) }); // biome-ignore format: one row
+const entry = (seen: number, sent: number, recorded: number): Stamped => ({
+  id: 'e',
+  deviceId: 'd',
+  correctsId: null,
+  seenAt: at(seen),
+  sentAt: at(sent),
+  recordedAt: at(recorded),
+});
 const minuteOf = (e: Stamped): number => (happenedAt(e) - T0) / 60_000;
 
 describe('when something happened', () => {
@@ -17,7 +24,14 @@ describe('when something happened', () => {
     assert.deepEqual([minuteOf(ahead), clockOffMs(ahead) / 60_000, isSeenTooLate(ahead)], [10, 10 - year, true]);
   });
   it('is never later than it came', () => {
-    for (const [seen, sent, recorded] of [[5, 0, 0], [1, 0, 0], [0, 0, 0], [-5, 0, 0], [50, 40, 3]] as const) assert.ok(minuteOf(entry(seen, sent, recorded)) <= recorded); // biome-ignore format: one row
+    for (const [seen, sent, recorded] of [
+      [5, 0, 0],
+      [1, 0, 0],
+      [0, 0, 0],
+      [-5, 0, 0],
+      [50, 40, 3],
+    ] as const)
+      assert.ok(minuteOf(entry(seen, sent, recorded)) <= recorded);
     assert.equal(isSeenTooLate(entry(0, 0, 0)), false);
   });
 });

@@ -68,7 +68,6 @@ export class RandomShop {
       ['visit', 'made'],
       ['stock', 'place-made'],
     ] as const) {
-      // biome-ignore format: one list
       this.book(device, kind, change);
     }
     for (let i = 0; i < 2; i++) this.book(device, 'visit', 'run-added');

@@ -16,7 +16,18 @@ import { describeEntry, describer } from './words.ts';
 
 const ids = { id: uuidv7(), visitId: uuidv7(), runId: uuidv7(), deviceId: uuidv7() };
 const at = '2026-05-20T09:00:00.000Z';
-const raw = (kind: string, body: unknown, more: object = {}) => ({ ...ids, jointId: null, checkPointId: null, correctsId: null, seenAt: at, sentAt: at, recordedAt: null, kind, body, ...more }); // biome-ignore format: one row
+const raw = (kind: string, body: unknown, more: object = {}) => ({
+  ...ids,
+  jointId: null,
+  checkPointId: null,
+  correctsId: null,
+  seenAt: at,
+  sentAt: at,
+  recordedAt: null,
+  kind,
+  body,
+  ...more,
+});
 const entry = (kind: string, body: unknown, more: object = {}) => raw(kind, body, more) as unknown as Entry;
 
 describe('every kind of entry', () => {
@@ -107,7 +118,10 @@ describe('what cannot be kept', () => {
     });
   }
   it('whatever is sent, it is read or refused in words, and what is read can be kept as text', () => {
-    const anything = fc.oneof(fc.anything(), fc.record({ kind: fc.constantFrom(...kinds.map((k) => k.name)), body: fc.anything() }).map((r) => ({ ...raw('noted', {}), ...r }))); // biome-ignore format: one choice
+    const anything = fc.oneof(
+      fc.anything(),
+      fc.record({ kind: fc.constantFrom(...kinds.map((k) => k.name)), body: fc.anything() }).map((r) => ({ ...raw('noted', {}), ...r })),
+    );
     fc.assert(
       fc.property(anything, (value) => {
         const read = readSent(value);
@@ -152,13 +166,19 @@ describe('the order of a device', () => {
   };
   it('is its count, though its clock was set back and its entries came in one go', () => {
     const entries = [made(1, 60, 5), made(2, 0, 5), made(3, 30, 5), made(4, -600, null)];
-    assert.deepEqual(effective([entries[2]!, entries[3]!, entries[0]!, entries[1]!]).map((e) => e.seq), [1, 2, 3, 4]); // biome-ignore format: one line
+    assert.deepEqual(
+      effective([entries[2]!, entries[3]!, entries[0]!, entries[1]!]).map((e) => e.seq),
+      [1, 2, 3, 4],
+    );
   });
   it('is the same in whatever order its entries come in', () => {
     const entries = Array.from({ length: 12 }, (_, i) => made(i + 1, (i * 37) % 50, i < 9 ? i : null));
     fc.assert(
       fc.property(fc.shuffledSubarray(entries, { minLength: 12 }), (mixed) => {
-        assert.deepEqual(effective(mixed).map((e) => e.seq), entries.map((e) => e.seq)); // biome-ignore format: one line
+        assert.deepEqual(
+          effective(mixed).map((e) => e.seq),
+          entries.map((e) => e.seq),
+        );
       }),
     );
   });

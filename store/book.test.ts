@@ -36,7 +36,18 @@ const VAN = uuidv7();
 function said(kind: SubjectKind, id: string, change: string, body: BookEntry['body'], more: Partial<SentBookEntry> = {}): SentBookEntry {
   clock += 60_000;
   const time = new Date(clock).toISOString();
-  return { id: uuidv7(), deviceId: PHONE, seenAt: time, sentAt: time, recordedAt: null, correctsId: null, subject: { kind, id }, change, body, ...more }; // biome-ignore format: one row
+  return {
+    id: uuidv7(),
+    deviceId: PHONE,
+    seenAt: time,
+    sentAt: time,
+    recordedAt: null,
+    correctsId: null,
+    subject: { kind, id },
+    change,
+    body,
+    ...more,
+  };
 }
 
 const take = async (...entries: SentBookEntry[]) => {
@@ -76,14 +87,36 @@ describe('the book', () => {
   it('takes a visit made in a cellar, its run, and what is recorded on it, in order; the same again is known', async () => {
     const house = newHouse();
     const entries = makingOf(house);
-    assert.deepEqual(await take(...entries), entries.map(() => 'kept')); // biome-ignore format: one line
-    const seen = { id: uuidv7(), visitId: house.visit, runId: house.run, jointId: null, checkPointId: null, correctsId: null, deviceId: PHONE, seenAt: new Date(clock).toISOString(), sentAt: new Date(clock).toISOString(), recordedAt: null, kind: 'end-seen', body: { side: 'to', end: 'bc-7/8-m', how: 'seen' } }; // biome-ignore format: one row
+    assert.deepEqual(
+      await take(...entries),
+      entries.map(() => 'kept'),
+    );
+    const seen = {
+      id: uuidv7(),
+      visitId: house.visit,
+      runId: house.run,
+      jointId: null,
+      checkPointId: null,
+      correctsId: null,
+      deviceId: PHONE,
+      seenAt: new Date(clock).toISOString(),
+      sentAt: new Date(clock).toISOString(),
+      recordedAt: null,
+      kind: 'end-seen',
+      body: { side: 'to', end: 'bc-7/8-m', how: 'seen' },
+    };
     assert.equal((await ingestRunEntries(db.sql, FIRST_SHOP, [seen as never], new Date(clock)))[0]!.status, 'kept');
     const sheet = await sheetOf(house);
-    assert.deepEqual([sheet.visit.title, sheet.runs[0]!.place, sheet.runs[0]!.work, sheet.runs[0]!.told], ['Drip', 'Scullery', 'toilet-line', [{ side: 'to', end: 'bc-7/8-m' }]]); // biome-ignore format: one line
+    assert.deepEqual(
+      [sheet.visit.title, sheet.runs[0]!.place, sheet.runs[0]!.work, sheet.runs[0]!.told],
+      ['Drip', 'Scullery', 'toilet-line', [{ side: 'to', end: 'bc-7/8-m' }]],
+    );
     assert.equal(sheet.entries.length, 1);
     assert.equal(sheet.runs[0]!.checkPoints.length, 1);
-    assert.deepEqual(await take(...entries), entries.map(() => 'known')); // biome-ignore format: one line
+    assert.deepEqual(
+      await take(...entries),
+      entries.map(() => 'known'),
+    );
     assert.deepEqual(await take({ ...entries[0]!, body: { name: 'Another', timeZone: 'UTC' } }), ['other-content']);
     assert.deepEqual(await take({ ...said('visit', house.visit, 'arrived', {}), id: seen.id }), ['other-content']);
   });
@@ -92,7 +125,21 @@ describe('the book', () => {
     const house = await made();
     const deviceId = uuidv7();
     assert.deepEqual(await take(said('visit', house.visit, 'arrived', {}, { deviceId, seq: 4 })), ['kept']);
-    const note = { id: uuidv7(), visitId: house.visit, runId: house.run, jointId: null, checkPointId: null, correctsId: null, deviceId, seq: 4, seenAt: new Date(clock).toISOString(), sentAt: new Date(clock).toISOString(), recordedAt: null, kind: 'noted', body: { text: 'x' } }; // biome-ignore format: one row
+    const note = {
+      id: uuidv7(),
+      visitId: house.visit,
+      runId: house.run,
+      jointId: null,
+      checkPointId: null,
+      correctsId: null,
+      deviceId,
+      seq: 4,
+      seenAt: new Date(clock).toISOString(),
+      sentAt: new Date(clock).toISOString(),
+      recordedAt: null,
+      kind: 'noted',
+      body: { text: 'x' },
+    };
     const [answer] = await ingestRunEntries(db.sql, FIRST_SHOP, [note as never], new Date(clock));
     assert.equal(answer!.status === 'refused' && answer!.rule, 'seq-used');
     assert.deepEqual(await take(said('visit', house.visit, 'left', {}, { deviceId, seq: 4 })), ['seq-used']);
@@ -110,7 +157,10 @@ describe('the book', () => {
     const cancelled = said('visit', house.visit, 'cancelled', { reason: 'nobody at home' });
     assert.deepEqual(await take(moved, order, cancelled), ['kept', 'kept', 'kept']);
     const now = await sheetOf(house);
-    assert.deepEqual([now.visit.onDate, now.visit.startsAt, now.visit.cancelled, now.runs.map((r) => r.id)], ['2026-05-25', '08:15', 'nobody at home', [second, house.run]]); // biome-ignore format: one line
+    assert.deepEqual(
+      [now.visit.onDate, now.visit.startsAt, now.visit.cancelled, now.runs.map((r) => r.id)],
+      ['2026-05-25', '08:15', 'nobody at home', [second, house.run]],
+    );
     const backs = [cancelled, order, moved].map((e) => said('visit', house.visit, 'withdrawn', { reason: 'wrong press' }, { correctsId: e.id }));
     assert.deepEqual(await take(...backs), ['kept', 'kept', 'kept']);
     const before = await sheetOf(house);
@@ -180,7 +230,10 @@ describe('beside the work', () => {
   it('stand pictures, notes and signatures, each with its entry; taken back they are gone, and come again', async () => {
     const house = await made();
     const picture = { picture: PICTURE, type: 'image/jpeg', width: 400, height: 300 };
-    const [one, two] = [said('visit', house.visit, 'pictured', { ...picture, runId: house.run, text: 'The old valve' }), said('visit', house.visit, 'pictured', picture)]; // biome-ignore format: one row
+    const [one, two] = [
+      said('visit', house.visit, 'pictured', { ...picture, runId: house.run, text: 'The old valve' }),
+      said('visit', house.visit, 'pictured', picture),
+    ];
     const signed = said('visit', house.visit, 'signed', { name: 'M. Alder', ...picture });
     assert.deepEqual(await take(one, two, said('visit', house.visit, 'noted', { text: 'Stiff' }), signed), ['kept', 'kept', 'kept', 'kept']);
     const { gathered } = await sheetOf(house);
@@ -348,7 +401,13 @@ describe('read', () => {
     ];
     await take(...moves);
     const planned = () => plannedVisits(db.sql, FIRST_SHOP, '2027-02-03', '2027-02-03', at);
-    assert.deepEqual((await planned()).map((v) => [v.visit.id, v.status, v.overlaps]), [[one.visit, 'planned', [two.visit]], [two.visit, 'planned', [one.visit]]]); // biome-ignore format: one line
+    assert.deepEqual(
+      (await planned()).map((v) => [v.visit.id, v.status, v.overlaps]),
+      [
+        [one.visit, 'planned', [two.visit]],
+        [two.visit, 'planned', [one.visit]],
+      ],
+    );
     await take(said('visit', one.visit, 'arrived', {}), said('visit', two.visit, 'cancelled', { reason: 'rain' }));
     assert.deepEqual(
       (await planned()).map((v) => [v.status, v.overlaps]),
@@ -358,7 +417,13 @@ describe('read', () => {
       ],
     );
     const calendar = await calendarOf(db.sql, FIRST_SHOP, at);
-    assert.deepEqual(calendar.visits.map((v) => [v.visit.id, v.sequence, v.visit.cancelled]), [[one.visit, 1, null], [two.visit, 2, 'rain']]); // biome-ignore format: one line
+    assert.deepEqual(
+      calendar.visits.map((v) => [v.visit.id, v.sequence, v.visit.cancelled]),
+      [
+        [one.visit, 1, null],
+        [two.visit, 2, 'rain'],
+      ],
+    );
   });
 
   it('the book as a file, taken into an empty shop and written again, is the same byte for byte', async () => {

@@ -35,7 +35,11 @@ describe('what is derived', () => {
     assert.deepEqual(unread, [], 'the generator makes what does not read');
     if (process.env.TALLY) for (const [what, n] of [...tally].sort()) console.log(what, n);
     if (MANY < 200) return;
-    assert.deepEqual(all.filter((what) => !tally.has(`${what}: kept`)), [], 'never taken'); // biome-ignore format: one line
+    assert.deepEqual(
+      all.filter((what) => !tally.has(`${what}: kept`)),
+      [],
+      'never taken',
+    );
   });
 });
 

@@ -44,7 +44,10 @@ describe('joints of the drain on the way in', () => {
     const look = make(sheet.visit.id, run.id, 'look-begun', { round: 'working', method: 'eye' }, { checkPointId: id });
     const end = make(sheet.visit.id, run.id, 'look-ended', { begunId: look.id, finding: 'damp', drops: null, elapsedS: 30 }, { checkPointId: id });
     const answers = await ingestRunEntries(db.sql, FIRST_SHOP, [look, end], AT);
-    assert.deepEqual(answers.map((a) => a.status), ['kept', 'kept']); // biome-ignore format: one line
+    assert.deepEqual(
+      answers.map((a) => a.status),
+      ['kept', 'kept'],
+    );
     const again = (await visitSheet(db.sql, FIRST_SHOP, sheet.visit.id))!;
     const state = statesOf(again).find((r) => r.run.id === run.id)!.state!;
     assert.equal(state.checkPoints.find((c) => c.id === id)!.finding, 'damp');

@@ -76,7 +76,10 @@ describe('one entry that will not do', () => {
     const batch = [named(a, 'Good'), named(uuidv7(), 'NUL \0'), { ...named(uuidv7(), 'Number'), seq: 2 ** 40 }, named(b, 'Also good')];
     assert.deepEqual(statuses(await take(batch)), ['kept', 'refused', 'refused', 'kept']);
     const rows = await db.owner`select name from premises where premises_id = any(${[a, b]}::uuid[]) order by name`;
-    assert.deepEqual(rows.map((r) => r.name), ['Also good', 'Good']); // biome-ignore format: one line
+    assert.deepEqual(
+      rows.map((r) => r.name),
+      ['Also good', 'Good'],
+    );
   });
   it('leaves nothing of what followed from it', async () => {
     const id = await house();

@@ -29,7 +29,11 @@ const entry = <K extends EntryKind>(of: { visitId: string; runId: string }, kind
   sentEntry(of, kind, body, when, more);
 const keep = async (...entries: SentEntry[]) => {
   const answers = await ingestRunEntries(db.sql, FIRST_SHOP, entries, AT);
-  assert.deepEqual(answers.map((a) => a.status), entries.map(() => 'kept'), JSON.stringify(answers)); // biome-ignore format: one line
+  assert.deepEqual(
+    answers.map((a) => a.status),
+    entries.map(() => 'kept'),
+    JSON.stringify(answers),
+  );
 };
 const at = ({ visitId, runId }: { visitId: string; runId: string }) => ({ visitId, runId });
 
@@ -55,7 +59,10 @@ describe('a search of the ledger', () => {
       assert.equal(found.total, found.rows.length, JSON.stringify(query));
       assert.ok(found.rows.length > 0, `nothing found by ${JSON.stringify(query)}`);
       assert.ok(found.rows.every(fits), `too much found by ${JSON.stringify(query)}`);
-      assert.equal(found.joints, found.rows.reduce((sum, r) => sum + r.joints, 0)); // biome-ignore format: one line
+      assert.equal(
+        found.joints,
+        found.rows.reduce((sum, r) => sum + r.joints, 0),
+      );
     }
   });
 
@@ -110,7 +117,10 @@ describe('what is due', () => {
     assert.equal(Number(stop.dueOn.slice(0, 4)), Number(stop.since!.slice(0, 4)) + 1);
     const hose = ahead.find((r) => r.kind === 'connector')!;
     assert.equal(Number(hose.dueOn.slice(0, 4)), Number(hose.since!.slice(0, 4)) + 10);
-    assert.deepEqual([...ahead].sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : 0)).map((r) => r.dueOn), ahead.map((r) => r.dueOn)); // biome-ignore format: one line
+    assert.deepEqual(
+      [...ahead].sort((a, b) => (a.dueOn < b.dueOn ? -1 : a.dueOn > b.dueOn ? 1 : 0)).map((r) => r.dueOn),
+      ahead.map((r) => r.dueOn),
+    );
   });
 
   it('pages the same rows as it gives in one, and counts them', async () => {
@@ -170,7 +180,10 @@ describe('callbacks counted', () => {
     const sum = (list: { joints: number }[]) => list.reduce((s, g) => s + g.joints, 0);
     assert.equal(sum(groups), joints!.n);
     assert.equal(sum(ages), joints!.n);
-    assert.equal(groups.reduce((s, g) => s + g.callbacks, 0), joints!.called); // biome-ignore format: one line
+    assert.equal(
+      groups.reduce((s, g) => s + g.callbacks, 0),
+      joints!.called,
+    );
     assert.equal(sum(ages.filter((a) => a.cameBack)), joints!.called);
     const bySeal = await readCallbacksBySeal(db.sql, FIRST_SHOP);
     assert.equal(sum(bySeal), joints!.n);
@@ -180,7 +193,9 @@ describe('callbacks counted', () => {
     const sound = (await page({ callbacks: 'none' })).rows[0]!;
     const before = await callbackCounts(db.sql, FIRST_SHOP, AT);
     await keep(entry(at(sound), 'callback-reported', { finding: 'damp', text: 'Wet floor, joint not known' }));
-    const [joint] = await db.owner<{ joint_id: string; seal: string }[]>`select joint_id, seal from derived_joint where visit_id = ${sound.visitId} and run_id = ${sound.runId}`; // biome-ignore format: one line
+    const [joint] = await db.owner<
+      { joint_id: string; seal: string }[]
+    >`select joint_id, seal from derived_joint where visit_id = ${sound.visitId} and run_id = ${sound.runId}`;
     const between = await callbackCounts(db.sql, FIRST_SHOP, AT);
     assert.equal(between.unlaid, before.unlaid + 1);
     await keep(entry(at(sound), 'callback-reported', { finding: 'damp', text: 'It is this one' }, { jointId: joint!.joint_id } as Partial<Entry>));
@@ -204,7 +219,11 @@ describe('callbacks counted', () => {
 
 describe('a database of before, with years in it', () => {
   it('gets its ledger when it is brought up: the same connections, the same due list, the same counts', async () => {
-    const asked = async () => [await page({}), await dueAll(db.sql, FIRST_SHOP, AT, { ahead: 4000 }, 5000), await callbackCounts(db.sql, FIRST_SHOP, AT)]; // biome-ignore format: one list
+    const asked = async () => [
+      await page({}),
+      await dueAll(db.sql, FIRST_SHOP, AT, { ahead: 4000 }, 5000),
+      await callbackCounts(db.sql, FIRST_SHOP, AT),
+    ];
     const before = await asked();
     // As the program before left it.
     await db.owner.unsafe(`

@@ -52,7 +52,12 @@ describe('shops beside each other', () => {
 
   it('what is entered in one is not in the other, and rebuilding one leaves the other', async () => {
     const id = uuidv7();
-    const answers = await ingestBookEntries(db.sql, OWN, [said('premises', id, 'made', { name: 'Mill house', timeZone: 'UTC' }), said('shop', OWN, 'changed', { name: 'Mill lane' })], AT); // biome-ignore format: one call
+    const answers = await ingestBookEntries(
+      db.sql,
+      OWN,
+      [said('premises', id, 'made', { name: 'Mill house', timeZone: 'UTC' }), said('shop', OWN, 'changed', { name: 'Mill lane' })],
+      AT,
+    );
     assert.deepEqual(
       answers.map((a) => a.status),
       ['kept', 'kept'],
@@ -103,7 +108,11 @@ describe('minutes of the shop’s own visits', () => {
     );
     const visit = async (minutes: number | null, ...works: [keyof typeof runs, string][]) => {
       const id = uuidv7();
-      const at = (change: string, min: number) => ({ ...said('visit', id, change, {}), seenAt: new Date(AT.getTime() - 86_400_000 + min * 60_000).toISOString(), sentAt: AT.toISOString() }); // biome-ignore format: one entry
+      const at = (change: string, min: number) => ({
+        ...said('visit', id, change, {}),
+        seenAt: new Date(AT.getTime() - 86_400_000 + min * 60_000).toISOString(),
+        sentAt: AT.toISOString(),
+      });
       await take(
         said('visit', id, 'made', { premisesId: premises, onDate: '2026-03-09', startsAt: '08:00', title: 'Work' }),
         ...works.map(([run, work]) => said('visit', id, 'run-added', { runId: runs[run], work })),

@@ -53,7 +53,12 @@ describe('a shelf and a van', () => {
     const got = said(SHELF, 'received', { item: 'a', quantity: 5, reason: 'bought' });
     const counted = said(SHELF, 'counted', { item: 'a', quantity: 4 });
     const moved = said(SHELF, 'moved', { item: 'a', quantity: 3, toId: VAN });
-    assert.deepEqual(await take(got, counted, moved, said(VAN, 'thrown', { item: 'a', quantity: 1, reason: 'cracked' })), ['kept', 'kept', 'kept', 'kept']); // biome-ignore format: one line
+    assert.deepEqual(await take(got, counted, moved, said(VAN, 'thrown', { item: 'a', quantity: 1, reason: 'cracked' })), [
+      'kept',
+      'kept',
+      'kept',
+      'kept',
+    ]);
     assert.deepEqual([await level(SHELF, 'a'), await level(VAN, 'a')], [1, 2]);
     await take(said(SHELF, 'counted', { item: 'a', quantity: 9 }, { correctsId: counted.id }));
     assert.equal(await level(SHELF, 'a'), 6);
@@ -71,7 +76,10 @@ describe('a shelf and a van', () => {
   });
 
   it('what is refused names the field, and changes nothing', async () => {
-    assert.deepEqual(await take(said(SHELF, 'moved', { item: 'a', quantity: 1, toId: SHELF }), said(uuidv7(), 'counted', { item: 'a', quantity: 1 })), ['same-place', 'unknown-stock']); // biome-ignore format: one line
+    assert.deepEqual(
+      await take(said(SHELF, 'moved', { item: 'a', quantity: 1, toId: SHELF }), said(uuidv7(), 'counted', { item: 'a', quantity: 1 })),
+      ['same-place', 'unknown-stock'],
+    );
     const making = said(SHELF, 'withdrawn', { reason: 'not ours' }, { correctsId: (await makingOf(SHELF)) as string });
     assert.deepEqual(await take(making), ['in-use']);
     assert.equal(await level(SHELF, 'a'), 6);
@@ -87,8 +95,14 @@ describe('a shelf and a van', () => {
     );
     const own = async () =>
       (await stockAnswer(db.sql, FIRST_SHOP)).reorder.filter((r) => ['d', 'e'].includes(r.item)).map((r) => [r.item, r.quantity]);
-    assert.deepEqual(await own(), [['d', 3], ['e', 3]]); // biome-ignore format: one line
-    await take(said(VAN, 'received', { item: 'd', quantity: 3, reason: 'bought' }), said(SHELF, 'received', { item: 'e', quantity: 3, reason: 'bought' })); // biome-ignore format: one line
+    assert.deepEqual(await own(), [
+      ['d', 3],
+      ['e', 3],
+    ]);
+    await take(
+      said(VAN, 'received', { item: 'd', quantity: 3, reason: 'bought' }),
+      said(SHELF, 'received', { item: 'e', quantity: 3, reason: 'bought' }),
+    );
     assert.deepEqual(await own(), []);
   });
 
@@ -122,7 +136,8 @@ describe('what joints take', () => {
     const wanted = neededFor(state.accepted!);
     const items = Object.keys(wanted);
     assert.ok(items.length > 0);
-    const of = (kind: string, body: object, more: object = {}) => ({ ...stamp(more), visitId, runId, jointId: null, checkPointId: null, kind, body, ...more }) as unknown as Entry & { sentAt: string }; // biome-ignore format: one row
+    const of = (kind: string, body: object, more: object = {}) =>
+      ({ ...stamp(more), visitId, runId, jointId: null, checkPointId: null, kind, body, ...more }) as unknown as Entry & { sentAt: string };
     await take(...items.map((item) => said(firstVan, 'counted', { item, quantity: 1000 })));
     const levels = async (van = firstVan) =>
       Object.fromEntries(await Promise.all(items.map(async (item) => [item, 1000 - (await level(van, item))!])));
@@ -142,7 +157,12 @@ describe('what joints take', () => {
     await ingestRunEntries(db.sql, FIRST_SHOP, back, new Date(clock + 1000));
     // The count was made with the parts gone: taking the joints back does not bring them twice.
     assert.deepEqual(await levels(), none);
-    await ingestRunEntries(db.sql, FIRST_SHOP, state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id })), new Date(clock + 1000)); // biome-ignore format: one call
+    await ingestRunEntries(
+      db.sql,
+      FIRST_SHOP,
+      state.joints.map((j) => of('joint-made', { turns24: j.budget?.default24 ?? 12 }, { jointId: j.id })),
+      new Date(clock + 1000),
+    );
     assert.deepEqual(await levels(), all);
     // Another van went there.
     await take(...items.map((item) => said(VAN, 'minimum-set', { item, quantity: 1 })));
@@ -162,7 +182,11 @@ describe('what joints take', () => {
 
 describe('rebuilt', () => {
   const TABLES = ['stock_place', 'stock_level', 'derived_use'];
-  const tables = async () => (await Promise.all(TABLES.map((t) => db.owner.unsafe(`select '${t} ' || to_jsonb(t)::text as row from ${t} t`)))).flat().map((r) => r.row as string).sort(); // biome-ignore format: one chain
+  const tables = async () =>
+    (await Promise.all(TABLES.map((t) => db.owner.unsafe(`select '${t} ' || to_jsonb(t)::text as row from ${t} t`))))
+      .flat()
+      .map((r) => r.row as string)
+      .sort();
 
   it('levels are those that were derived, over random changes of three places', async () => {
     const go = chance(11);
@@ -199,7 +223,12 @@ describe('moves of older programs', () => {
     const old = await testDatabase();
     try {
       const coil = catalogue().parts.find((p) => p.cutToLength && p.maxLengthIn)!;
-      const moves = [['comp-x', 4, 'piece', 'counted'], ['comp-x', -1, 'piece', 'used on a run that was signed off'], [coil.id, 1, 'piece', 'counted'], [coil.id, -62, 'inch', 'used on a run that was signed off']] as const; // biome-ignore format: a table
+      const moves = [
+        ['comp-x', 4, 'piece', 'counted'],
+        ['comp-x', -1, 'piece', 'used on a run that was signed off'],
+        [coil.id, 1, 'piece', 'counted'],
+        [coil.id, -62, 'inch', 'used on a run that was signed off'],
+      ] as const;
       for (const [item, quantity, unit, reason] of moves) {
         await old.owner`insert into stock_move (shop_id, move_id, item, quantity, unit, reason, recorded_at) values (${FIRST_SHOP}, ${uuidv7()}, ${item}, ${quantity}, ${unit}, ${reason}, ${AT})`;
       }

@@ -171,7 +171,11 @@ describe('keeping entries', () => {
     const accepted = sheet.entries.find((e) => e.kind === 'chain-accepted' && e.runId === sheet.runs[3]!.id)!;
     const another = () => ({ ...(accepted.body as object), jointIds: [uuidv7(), uuidv7(), uuidv7()], replacesId: accepted.id });
     const device = { deviceId: uuidv7() };
-    const chosen = [entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another(), device), entry(sheet, 3, 'chain-accepted', another())]; // biome-ignore format: one row
+    const chosen = [
+      entry(sheet, 3, 'chain-accepted', another(), device),
+      entry(sheet, 3, 'chain-accepted', another(), device),
+      entry(sheet, 3, 'chain-accepted', another()),
+    ];
     const results = await ingestRunEntries(db.sql, FIRST_SHOP, chosen, AT);
     assert.deepEqual(
       results.map((r) => (r.status === 'refused' ? r.rule : r.status)),
@@ -193,10 +197,10 @@ describe('keeping entries', () => {
     const [first, second] = [back(stop), back(stop)];
     const put = back(first);
     assert.equal(await take(stop), 'kept');
-    assert.deepEqual([await take(first), await shown()], ['kept', null]); // biome-ignore format: one line
+    assert.deepEqual([await take(first), await shown()], ['kept', null]);
     assert.equal(await take(second), 'corrected-already');
-    assert.deepEqual([await take(put), await shown()], ['kept', 'gate']); // biome-ignore format: one line
-    assert.deepEqual([await take(back(stop)), await shown()], ['kept', null]); // biome-ignore format: one line
+    assert.deepEqual([await take(put), await shown()], ['kept', 'gate']);
+    assert.deepEqual([await take(back(stop)), await shown()], ['kept', null]);
   });
 
   it('refuses what belongs to no run of the visit, and keeps the rest of the batch', async () => {
@@ -308,11 +312,18 @@ describe('visit files', () => {
     for (const [at, change, why] of spoil) {
       const file = JSON.parse(text);
       change(file);
-      assert.throws(() => parseVisitFile(JSON.stringify(file)), (e) => e instanceof ImportError && at.test(e.at) && why.test(e.why), String(at)); // biome-ignore format: one line
+      assert.throws(
+        () => parseVisitFile(JSON.stringify(file)),
+        (e) => e instanceof ImportError && at.test(e.at) && why.test(e.why),
+        String(at),
+      );
     }
     const renamed = JSON.parse(text);
     renamed.checkPoints[0].name = 'Another stem';
-    await assert.rejects(importVisit(db.sql, FIRST_SHOP, parseVisitFile(JSON.stringify(renamed)), AT), (e) => e instanceof ImportError && /^checkPoints\[0\]$/.test(e.at) && /another name/.test(e.why)); // biome-ignore format: one call
+    await assert.rejects(
+      importVisit(db.sql, FIRST_SHOP, parseVisitFile(JSON.stringify(renamed)), AT),
+      (e) => e instanceof ImportError && /^checkPoints\[0\]$/.test(e.at) && /another name/.test(e.why),
+    );
   });
 
   it('refuse to overwrite what a shop has with other content', async () => {
@@ -347,9 +358,26 @@ describe('own parts', () => {
   const header = PART_COLUMNS.join(',');
   const row = (id: string, more: Record<string, string> = {}) => {
     const cells: Record<string, string> = {
-      id, name: `part ${id}`, kind: 'adapter', ends: 'a=comp-3/8-f@either b=comp-1/4-m@either', flexible: 'no', cut_to_length: 'no', length_in: '1.4', max_length_in: '', waters: 'cold hot',
-      max_psi: '200', max_f: '180', potable: 'yes', price_cents: '480', cents_per_ft: '', minutes: '2', material: 'brass', tags: 'brass', van: '0', ...more,
-    }; // biome-ignore format: one row
+      id,
+      name: `part ${id}`,
+      kind: 'adapter',
+      ends: 'a=comp-3/8-f@either b=comp-1/4-m@either',
+      flexible: 'no',
+      cut_to_length: 'no',
+      length_in: '1.4',
+      max_length_in: '',
+      waters: 'cold hot',
+      max_psi: '200',
+      max_f: '180',
+      potable: 'yes',
+      price_cents: '480',
+      cents_per_ft: '',
+      minutes: '2',
+      material: 'brass',
+      tags: 'brass',
+      van: '0',
+      ...more,
+    };
     return PART_COLUMNS.map((c) => cells[c]).join(',');
   };
   const file = (...rows: string[]) => `${[header, ...rows].join('\r\n')}\r\n`;
@@ -376,7 +404,10 @@ describe('own parts', () => {
   it('come out with the shipped ones as a file that is taken in again', async () => {
     const all = await exportAllParts(empty.sql, FIRST_SHOP);
     const before = await shopCatalogue(empty.sql, FIRST_SHOP);
-    assert.deepEqual(Papa.parse<{ id: string }>(all, { header: true, skipEmptyLines: true }).data.map((r) => r.id), before.parts.map((p) => p.id)); // biome-ignore format: one line
+    assert.deepEqual(
+      Papa.parse<{ id: string }>(all, { header: true, skipEmptyLines: true }).data.map((r) => r.id),
+      before.parts.map((p) => p.id),
+    );
     const own = await exportParts(empty.sql, FIRST_SHOP);
     const stock = await stockOnVan(empty.sql, FIRST_SHOP);
     await importParts(empty.sql, FIRST_SHOP, Buffer.from(all), AT);
@@ -408,7 +439,14 @@ describe('own parts', () => {
     const text = file(row('x-1'), row('x-2', { ends: 'a=comp-9/9-f@either b=comp-1/4-m@either' }), row('x-1'), row('x-3', { price_cents: '-4' }));
     await assert.rejects(importParts(empty.sql, FIRST_SHOP, Buffer.from(text), AT), (e) => {
       assert.ok(e instanceof CsvFileError);
-      assert.deepEqual(e.faults.map((f) => [f.line, f.column]), [[3, 'ends'], [4, 'id'], [5, 'price_cents']]); // biome-ignore format: one list
+      assert.deepEqual(
+        e.faults.map((f) => [f.line, f.column]),
+        [
+          [3, 'ends'],
+          [4, 'id'],
+          [5, 'price_cents'],
+        ],
+      );
       return true;
     });
     await assert.rejects(importParts(empty.sql, FIRST_SHOP, Buffer.from('id,name\r\na,b\r\n'), AT), /column is missing|kind/);
@@ -418,7 +456,16 @@ describe('own parts', () => {
   it('take 20,000 rows, and nothing when called off half-way', async () => {
     const many = file(...Array.from({ length: 20_000 }, (_, i) => row(`m-${i}`)));
     let seen = 0;
-    const calledOff = importParts(empty.sql, FIRST_SHOP, Buffer.from(many), AT, ({ step, done }) => { if (step === 'keeping') seen = done; }, () => seen >= 5000); // biome-ignore format: one call
+    const calledOff = importParts(
+      empty.sql,
+      FIRST_SHOP,
+      Buffer.from(many),
+      AT,
+      ({ step, done }) => {
+        if (step === 'keeping') seen = done;
+      },
+      () => seen >= 5000,
+    );
     await assert.rejects(calledOff, CalledOffError);
     assert.equal((await exportParts(empty.sql, FIRST_SHOP)).split('\r\n').length, 3);
     assert.equal((await importParts(empty.sql, FIRST_SHOP, Buffer.from(many), AT)).parts, 20_000);
@@ -433,9 +480,16 @@ describe('house rules', () => {
     assert.equal(await saveRules(empty.sql, FIRST_SHOP, { ...rules, push: 'never' }, 'two callbacks last year', AT), 1);
     const now = await currentRules(empty.sql, FIRST_SHOP);
     assert.deepEqual([now.version, now.rules.push, now.reason], [1, 'never', 'two callbacks last year']);
-    const said = (at: Date, body: object) => ({ ...filedBookEntry('rules', FIRST_SHOP, 'changed', body as never, at, { deviceId: uuidv7() }), sentAt: new Date(later.getTime() + 2000).toISOString(), recordedAt: null }); // biome-ignore format: one row
+    const said = (at: Date, body: object) => ({
+      ...filedBookEntry('rules', FIRST_SHOP, 'changed', body as never, at, { deviceId: uuidv7() }),
+      sentAt: new Date(later.getTime() + 2000).toISOString(),
+      recordedAt: null,
+    });
     const later = new Date(AT.getTime() + 60_000);
-    const two = [said(later, { rules: { push: 'where listed' }, reason: 'rated ones hold' }), said(new Date(later.getTime() + 1000), { rules: { push: 'where reachable' }, reason: 'in sight' })]; // biome-ignore format: one row
+    const two = [
+      said(later, { rules: { push: 'where listed' }, reason: 'rated ones hold' }),
+      said(new Date(later.getTime() + 1000), { rules: { push: 'where reachable' }, reason: 'in sight' }),
+    ];
     for (const entry of two) await ingestBookEntries(empty.sql, FIRST_SHOP, [entry], new Date(later.getTime() + 2000));
     const both = await currentRules(empty.sql, FIRST_SHOP);
     assert.deepEqual([both.version, both.rules.push, both.rules.threadSealant], [3, 'where reachable', rules.threadSealant]);
@@ -444,6 +498,9 @@ describe('house rules', () => {
       [['push', ['where listed', 'where reachable']]],
     );
     const nothing = await ingestBookEntries(empty.sql, FIRST_SHOP, [said(later, { rules: {}, reason: 'no' })], later);
-    assert.deepEqual(nothing.map((a) => a.status), ['refused']); // biome-ignore format: one row
+    assert.deepEqual(
+      nothing.map((a) => a.status),
+      ['refused'],
+    );
   });
 });

@@ -27,19 +27,41 @@ afterEach(async () => {
 
 /** The book of premises with one visit on a day. */
 function bookOf(visitId: string, onDate: string, premisesId = uuidv7()): { id: string; entries: PlacedBook[] } {
-  const made = (subject: SubjectRef, body: Record<string, unknown>) => ({ ...newBookEntry('office', subject, 'made', body), recordedAt: new Date().toISOString(), position: 1, rootId: premisesId }); // biome-ignore format: one row
+  const made = (subject: SubjectRef, body: Record<string, unknown>) => ({
+    ...newBookEntry('office', subject, 'made', body),
+    recordedAt: new Date().toISOString(),
+    position: 1,
+    rootId: premisesId,
+  });
   const visit = made({ kind: 'visit', id: visitId }, { premisesId, onDate, startsAt: '09:00', title: 'Kitchen' });
   return { id: premisesId, entries: [made({ kind: 'premises', id: premisesId }, { name: 'House', timeZone: 'UTC' }), visit] };
 }
 const recorded = (e: Entry, position: number): Placed => ({ ...e, sentAt: e.seenAt, recordedAt: e.seenAt, position }) as Placed;
-const kit = (books: OfflineSnapshot['books'], entries: Placed[], more: Partial<OfflineSnapshot> = {}): OfflineSnapshot => ({ shop: 1, shopId: 'shop', position: 5, from: '2026-05-19', to: '2026-06-03', books, entries, ...more }); // biome-ignore format: one kit
+const kit = (books: OfflineSnapshot['books'], entries: Placed[], more: Partial<OfflineSnapshot> = {}): OfflineSnapshot => ({
+  shop: 1,
+  shopId: 'shop',
+  position: 5,
+  from: '2026-05-19',
+  to: '2026-06-03',
+  books,
+  entries,
+  ...more,
+});
 
 describe("a device's store", () => {
   it('numbers entries in the order in which they were made, whatever their ids say', async () => {
     const late = { ...note('second'), id: '00000000-0000-7000-8000-000000000000' };
     await Promise.all([store.keep([note('first')]), store.keep([late]), store.keep([note('third'), note('fourth')])]);
     const own = await store.outgoing();
-    assert.deepEqual(own.map((o) => [o.seq, o.entry.seq]), [[1, 1], [2, 2], [3, 3], [4, 4]]); // biome-ignore format: one list
+    assert.deepEqual(
+      own.map((o) => [o.seq, o.entry.seq]),
+      [
+        [1, 1],
+        [2, 2],
+        [3, 3],
+        [4, 4],
+      ],
+    );
     assert.deepEqual(texts(own.map((o) => o.entry)), ['first', 'second', 'third', 'fourth']);
   });
 
@@ -61,7 +83,13 @@ describe("a device's store", () => {
     await store.keep([a]);
     await store.take([recorded(b, 3)], [], 3);
     await store.keepLeft([a, b, c]);
-    assert.deepEqual((await store.outgoing()).map((o) => [o.seq, o.entry.id]), [[1, a.id], [2, c.id]]); // biome-ignore format: one list
+    assert.deepEqual(
+      (await store.outgoing()).map((o) => [o.seq, o.entry.id]),
+      [
+        [1, a.id],
+        [2, c.id],
+      ],
+    );
   });
 
   it('keeps nothing again that a page noted, kept, and did not live to cross out, though it was sent meanwhile', async () => {
@@ -87,7 +115,13 @@ describe("a device's store", () => {
     const [a] = await store.keep([note('a')]);
     await store.settle([], [{ seq: a!.seq, rule: 'x', why: 'Not so.' }]);
     await store.mend(a!.seq, note('mended'));
-    assert.deepEqual((await store.outgoing()).map((o) => [o.seq, o.status]), [[1, 'put away'], [2, 'waiting']]); // biome-ignore format: one list
+    assert.deepEqual(
+      (await store.outgoing()).map((o) => [o.seq, o.status]),
+      [
+        [1, 'put away'],
+        [2, 'waiting'],
+      ],
+    );
   });
 
   it('takes its own entry back from the shop when the answer to it was lost', async () => {
@@ -115,7 +149,10 @@ describe("a device's store", () => {
     await store.keep([note('waits')]);
     await store.takeKit(kit([bookOf(fresh, '2026-05-21'), own], [recorded(note('known'), 3)], { position: 6 }));
     for (const id of [VISIT, fresh, opened, old]) assert.ok(await store.visit(id), id);
-    assert.deepEqual((await store.books({ from: '2026-05-20', to: '2026-05-21' })).flatMap((b) => b.visits.map((v) => v.id)).sort(), [VISIT, fresh].sort()); // biome-ignore format: one line
+    assert.deepEqual(
+      (await store.books({ from: '2026-05-20', to: '2026-05-21' })).flatMap((b) => b.visits.map((v) => v.id)).sort(),
+      [VISIT, fresh].sort(),
+    );
     assert.ok(texts((await store.visit(VISIT))!.entries).includes('waits'));
     // What came between the two is still to be asked for.
     assert.equal((await store.facts()).cursor, 5);
@@ -136,7 +173,8 @@ describe("a device's store", () => {
   });
   it('shows a visit that was made here, on premises made here, from the first press to when it comes back', async () => {
     const [house, kitchen, tap, run, visit] = Array.from({ length: 5 }, () => uuidv7()) as [string, string, string, string, string];
-    const make = (kind: SubjectRef['kind'], id: string, change: string, body: Record<string, unknown>) => newBookEntry('phone', { kind, id }, change, body); // biome-ignore format: one row
+    const make = (kind: SubjectRef['kind'], id: string, change: string, body: Record<string, unknown>) =>
+      newBookEntry('phone', { kind, id }, change, body);
     const entries = [
       make('premises', house, 'made', { name: 'Cellar', timeZone: 'UTC' }),
       make('place', kitchen, 'made', { premisesId: house, name: 'Kitchen' }),
@@ -149,15 +187,29 @@ describe("a device's store", () => {
     const waiting = (await store.visit(visit))!;
     assert.deepEqual([waiting.visit.title, waiting.runs.map((r) => [r.place, r.work])], ['Drip', [['Kitchen', 'toilet-line']]]);
     const now = new Date().toISOString();
-    await store.settle((await store.outgoing()).map((o) => ({ seq: o.seq, entry: o.entry, sentAt: now, recordedAt: now, position: o.seq })), []); // biome-ignore format: one call
+    await store.settle(
+      (await store.outgoing()).map((o) => ({ seq: o.seq, entry: o.entry, sentAt: now, recordedAt: now, position: o.seq })),
+      [],
+    );
     assert.deepEqual(await store.visit(visit), waiting);
     await store.keep([make('visit', visit, 'changed', { onDate: '2026-05-22' })]);
     assert.deepEqual((await store.books({ from: '2026-05-20', to: '2026-05-20' })).length, 1);
     assert.equal((await store.visit(visit))!.visit.onDate, '2026-05-22');
-    assert.deepEqual((await store.premises(house))!.runs.map((r) => r.id), [run]); // biome-ignore format: one line
+    assert.deepEqual(
+      (await store.premises(house))!.runs.map((r) => r.id),
+      [run],
+    );
   });
   it('keeps pictures until they are sent, in the order of nothing but their names; what was refused is told and put away', async () => {
-    const picture = (id: string) => ({ id, type: 'image/jpeg' as const, size: 4, content: Uint8Array.of(1, 2, 3, 4).buffer, small: null, have: 0, status: 'waiting' as const }); // biome-ignore format: one row
+    const picture = (id: string) => ({
+      id,
+      type: 'image/jpeg' as const,
+      size: 4,
+      content: Uint8Array.of(1, 2, 3, 4).buffer,
+      small: null,
+      have: 0,
+      status: 'waiting' as const,
+    });
     const { pictures } = store;
     await pictures.keep(picture('a'));
     await pictures.keep(picture('b'));
@@ -172,7 +224,15 @@ describe("a device's store", () => {
     assert.deepEqual(await pictures.refused(), []);
   });
   it('sends a picture again that was sent, refused or put away before and is added anew', async () => {
-    const picture = { id: 'a', type: 'image/jpeg' as const, size: 4, content: Uint8Array.of(1, 2, 3, 4).buffer, small: null, have: 0, status: 'waiting' as const }; // biome-ignore format: one row
+    const picture = {
+      id: 'a',
+      type: 'image/jpeg' as const,
+      size: 4,
+      content: Uint8Array.of(1, 2, 3, 4).buffer,
+      small: null,
+      have: 0,
+      status: 'waiting' as const,
+    };
     const { pictures } = store;
     for (const status of ['sent', 'refused', 'put away'] as const) {
       await pictures.keep(picture);
@@ -212,7 +272,13 @@ describe("a device's store", () => {
   });
   it('drops a contact that was erased elsewhere', async () => {
     const house = uuidv7();
-    const said = (change: string, body: Record<string, unknown>, position: number): PlacedBook => ({ ...newBookEntry('office', { kind: 'premises', id: house }, change, body), seenAt: `2026-05-20T0${position}:00:00.000Z`, recordedAt: `2026-05-20T0${position}:00:00.000Z`, position, rootId: house }); // biome-ignore format: one row
+    const said = (change: string, body: Record<string, unknown>, position: number): PlacedBook => ({
+      ...newBookEntry('office', { kind: 'premises', id: house }, change, body),
+      seenAt: `2026-05-20T0${position}:00:00.000Z`,
+      recordedAt: `2026-05-20T0${position}:00:00.000Z`,
+      position,
+      rootId: house,
+    });
     await store.take([], [said('made', { name: 'House', timeZone: 'UTC', contact: { phone: '555 0100' } }, 1)], 1);
     assert.equal((await store.premises(house))!.premises.contact?.phone, '555 0100');
     await store.take([], [said('contact-erased', {}, 2)], 2);
@@ -244,7 +310,10 @@ describe('a store of the second version', () => {
     await old.put('visits', { visit: { id: VISIT }, runs: [] });
     old.close();
     store = await DeviceStore.open();
-    assert.deepEqual((await store.outgoing()).map((o) => [o.seq, texts([o.entry])[0]]), [[2, 'waits']]); // biome-ignore format: one list
+    assert.deepEqual(
+      (await store.outgoing()).map((o) => [o.seq, texts([o.entry])[0]]),
+      [[2, 'waits']],
+    );
     assert.deepEqual(await store.facts(), { deviceId, shop: 0, shopId: '', cursor: 0, kit: null });
     assert.equal((await store.keep([note('next')]))[0]!.seq, 3);
   });
@@ -263,6 +332,13 @@ describe('a store of the first version', () => {
     store = await DeviceStore.open();
     const own = await store.outgoing();
     assert.deepEqual(texts(own.map((o) => o.entry)), ['a', 'b', 'c']);
-    assert.deepEqual(own.map((o) => [o.seq, o.status, o.why]), [[1, 'waiting', undefined], [2, 'refused', 'Not so.'], [3, 'waiting', undefined]]); // biome-ignore format: one list
+    assert.deepEqual(
+      own.map((o) => [o.seq, o.status, o.why]),
+      [
+        [1, 'waiting', undefined],
+        [2, 'refused', 'Not so.'],
+        [3, 'waiting', undefined],
+      ],
+    );
   });
 });

@@ -21,7 +21,10 @@ function locks() {
   const held: string[] = [];
   return {
     end: () => held.splice(0),
-    parts: { request: async (name: string) => void held.push(name), query: async () => ({ held: held.map((name) => ({ name })), pending: [] }) } as unknown as NonNullable<JournalParts['locks']>, // biome-ignore format: one row
+    parts: {
+      request: async (name: string) => void held.push(name),
+      query: async () => ({ held: held.map((name) => ({ name })), pending: [] }),
+    } as unknown as NonNullable<JournalParts['locks']>,
   };
 }
 
@@ -50,7 +53,12 @@ describe('the journal of presses', () => {
     assert.equal(parts.storage.length, 1);
   });
   it('does without where a browser lets it note nothing', async () => {
-    const full = { ...storage(), setItem: () => { throw new Error('full'); } }; // biome-ignore format: one row
+    const full = {
+      ...storage(),
+      setItem: () => {
+        throw new Error('full');
+      },
+    };
     const journal = new Journal({ storage: full, locks: null });
     journal.note([entry('a')])();
     new Journal({ storage: null, locks: null }).note([entry('a')])();

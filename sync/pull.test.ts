@@ -10,7 +10,11 @@ const TODAY = '2026-05-20';
 const HOUSE = '0190a000-0000-7000-8000-000000000001';
 const VISIT = '0190a000-0000-7000-8000-000000000002';
 
-const placed = (subject: SubjectRef, body: Record<string, unknown>): PlacedBook => ({ ...newBookEntry('other', subject, 'made', body), position: 1, rootId: HOUSE }); // biome-ignore format: one row
+const placed = (subject: SubjectRef, body: Record<string, unknown>): PlacedBook => ({
+  ...newBookEntry('other', subject, 'made', body),
+  position: 1,
+  rootId: HOUSE,
+});
 const house = [
   placed({ kind: 'premises', id: HOUSE }, { name: 'House', timeZone: 'UTC' }),
   placed({ kind: 'visit', id: VISIT }, { premisesId: HOUSE, onDate: '2026-05-28', startsAt: '09:00', title: 'Held' }),
@@ -18,7 +22,10 @@ const house = [
 
 /** A server that has so many entries, and counts what it was asked. */
 function server(count: number, more: Partial<OfflineSnapshot> = {}) {
-  const all = Array.from({ length: count }, (_, i): Placed => ({ ...newEntry({ deviceId: 'other', visitId: 'v', runId: 'r' }, 'noted', { text: String(i) }), position: i + 1 }) as Placed); // biome-ignore format: one row
+  const all = Array.from(
+    { length: count },
+    (_, i): Placed => ({ ...newEntry({ deviceId: 'other', visitId: 'v', runId: 'r' }, 'noted', { text: String(i) }), position: i + 1 }) as Placed,
+  );
   const asked: string[] = [];
   const book: PlacedBook[] = [];
   const state = { shop: 1, shopId: 's', from: '2026-05-19', to: '2026-06-03', ...more };
@@ -65,11 +72,20 @@ describe('fetching what is new', () => {
   it('asks for premises that a visit of the next days was put on, and for no others', async () => {
     const d = new MemoryDevice();
     const { fetch, asked, book } = server(1);
-    const visit = (id: string, onDate: string): PlacedBook => ({ ...placed({ kind: 'visit', id }, { premisesId: HOUSE, onDate, startsAt: '09:00', title: 'A visit' }), position: 1 }); // biome-ignore format: one row
+    const visit = (id: string, onDate: string): PlacedBook => ({
+      ...placed({ kind: 'visit', id }, { premisesId: HOUSE, onDate, startsAt: '09:00', title: 'A visit' }),
+      position: 1,
+    });
     book.push(visit(VISIT, '2026-05-28'), visit('late', '2027-01-01'));
     await pull(d, fetch, TODAY);
-    assert.deepEqual(asked.filter((a) => a.includes('holding')), [`/api/v1/book/holding?visit=${VISIT}`]); // biome-ignore format: one line
-    assert.deepEqual(d.sheets().map((s) => [s.visit.title, s.visit.premises.name]), [['Held', 'House']]); // biome-ignore format: one line
+    assert.deepEqual(
+      asked.filter((a) => a.includes('holding')),
+      [`/api/v1/book/holding?visit=${VISIT}`],
+    );
+    assert.deepEqual(
+      d.sheets().map((s) => [s.visit.title, s.visit.premises.name]),
+      [['Held', 'House']],
+    );
   });
   it('asks once in a go, however far the device’s clock is off', async () => {
     const d = new MemoryDevice();

@@ -31,7 +31,10 @@ describe('sending', () => {
       return ok(sentIn(body).map(kept));
     };
     assert.deepEqual(await push(d, post, at), { state: 'all sent' });
-    assert.deepEqual(seen, entries.map((e) => e.id)); // biome-ignore format: one line
+    assert.deepEqual(
+      seen,
+      entries.map((e) => e.id),
+    );
   });
 
   for (const [status, text, why] of [
@@ -57,9 +60,13 @@ describe('sending', () => {
 
   it('leaves a refused entry with its reason and goes on with the rest', async () => {
     const { device: d, entries } = device(3);
-    const post: Post = async (body) => ok(sentIn(body).map((e) => (e.id === entries[1]!.id ? { id: e.id, status: 'refused', rule: 'no-chain', why: 'No chain yet.' } : kept(e)))); // biome-ignore format: one answer
+    const post: Post = async (body) =>
+      ok(sentIn(body).map((e) => (e.id === entries[1]!.id ? { id: e.id, status: 'refused', rule: 'no-chain', why: 'No chain yet.' } : kept(e))));
     assert.deepEqual(await push(d, post, at), { state: 'all sent' });
-    assert.deepEqual(d.refused.map((o) => [o.entry.id, o.why]), [[entries[1]!.id, 'No chain yet.']]); // biome-ignore format: one list
+    assert.deepEqual(
+      d.refused.map((o) => [o.entry.id, o.why]),
+      [[entries[1]!.id, 'No chain yet.']],
+    );
     assert.deepEqual([...d.acknowledged], [entries[0]!.id, entries[2]!.id]);
   });
 
@@ -71,22 +78,34 @@ describe('sending', () => {
       return ok(sentIn(body).map(kept));
     };
     assert.deepEqual(await push(d, post, at), { state: 'all sent' });
-    assert.deepEqual(d.refused.map((o) => o.entry.id), [entries[3]!.id]); // biome-ignore format: one line
+    assert.deepEqual(
+      d.refused.map((o) => o.entry.id),
+      [entries[3]!.id],
+    );
     assert.equal(d.acknowledged.size, 4);
   });
 
   it('sends less at once when it is too much, and waits with what is too large by itself', async () => {
     const { device: d, entries } = device(9);
     const large = entries[8]!.id;
-    const post: Post = async (body) => (sentIn(body).length > 2 || sentIn(body).some((e) => e.id === large) ? { status: 413, text: '' } : ok(sentIn(body).map(kept))); // biome-ignore format: one answer
+    const post: Post = async (body) =>
+      sentIn(body).length > 2 || sentIn(body).some((e) => e.id === large) ? { status: 413, text: '' } : ok(sentIn(body).map(kept));
     assert.deepEqual(await push(d, post, at), { state: 'later', why: 'too large' });
-    assert.deepEqual((await d.outgoing()).map((o) => o.entry.id), [large]); // biome-ignore format: one line
+    assert.deepEqual(
+      (await d.outgoing()).map((o) => o.entry.id),
+      [large],
+    );
   });
 
   it('keeps what a server forgot to answer', async () => {
     const { device: d, entries } = device(3);
     let calls = 0;
-    const post: Post = async (body) => ok(sentIn(body).slice(0, calls++ === 0 ? 1 : 3).map(kept)); // biome-ignore format: one answer
+    const post: Post = async (body) =>
+      ok(
+        sentIn(body)
+          .slice(0, calls++ === 0 ? 1 : 3)
+          .map(kept),
+      );
     assert.deepEqual(await push(d, post, at), { state: 'all sent' });
     assert.deepEqual(d.acknowledged, new Set(entries.map((e) => e.id)));
     assert.deepEqual(await push(device(1).device, async () => ok([]), at), { state: 'later', why: 'server busy' });
@@ -95,7 +114,8 @@ describe('sending', () => {
   it('sends under a new name of the device when its numbers are used', async () => {
     const { device: d, entries } = device(2);
     const before = d.deviceId;
-    const post: Post = async (body) => ok(sentIn(body).map((e) => (e.deviceId === before ? { id: e.id, status: 'refused', rule: 'seq-used', why: 'Used.' } : kept(e)))); // biome-ignore format: one answer
+    const post: Post = async (body) =>
+      ok(sentIn(body).map((e) => (e.deviceId === before ? { id: e.id, status: 'refused', rule: 'seq-used', why: 'Used.' } : kept(e))));
     assert.deepEqual(await push(d, post, at), { state: 'all sent' });
     assert.deepEqual([d.acknowledged, d.refused], [new Set(entries.map((e) => e.id)), []]);
   });

@@ -183,7 +183,11 @@ function readSide(text: string): Side {
 }
 
 const bare = (word: string): string => word.toLowerCase().replace(/^[^\w/.½¼¾⅛⅜⅝⅞]+|[^\w'/½¼¾⅛⅜⅝⅞]+$/g, '');
-const wordsOf = (text: string): string[] => text.split(/[\s,;:]+/).map(bare).filter((word) => word !== ''); // biome-ignore format: one row
+const wordsOf = (text: string): string[] =>
+  text
+    .split(/[\s,;:]+/)
+    .map(bare)
+    .filter((word) => word !== '');
 const notFiller = (words: string[]): string[] => words.filter((word) => !FILLER.has(word));
 
 /** What a question is dressed in. */

@@ -11,8 +11,17 @@ const SINK = { designGpm: 1.75, designPsi: 8 };
 const SUPPLY = { sourcePsi: 55, running: { gpm: 6, psi: 40 }, tempF: 60 };
 
 describe('several open at once', () => {
-  const line = (name: string, appliance: Stretch['appliance'], lengthIn: number, riseFt = 0): Stretch => ({ name, pieces: [tube(0.4, lengthIn)], riseFt, appliance }); // biome-ignore format: one row
-  const house: Stretch = { pieces: [tube(0.545, 480)], riseFt: 5, onward: [line('washer', WASHER, 60), { pieces: [tube(0.545, 240)], riseFt: 0, onward: [line('sink', SINK, 40, 8), line('bar', SINK, 200)] }] }; // biome-ignore format: one row
+  const line = (name: string, appliance: Stretch['appliance'], lengthIn: number, riseFt = 0): Stretch => ({
+    name,
+    pieces: [tube(0.4, lengthIn)],
+    riseFt,
+    appliance,
+  });
+  const house: Stretch = {
+    pieces: [tube(0.545, 480)],
+    riseFt: 5,
+    onward: [line('washer', WASHER, 60), { pieces: [tube(0.545, 240)], riseFt: 0, onward: [line('sink', SINK, 40, 8), line('bar', SINK, 200)] }],
+  };
   const answer = branchFlow({ ...SUPPLY, branch: house });
 
   it('each gets what its own line leaves while the others run', () => {

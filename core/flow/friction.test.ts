@@ -26,7 +26,6 @@ describe('the friction factor', () => {
       [1e6, 1e-4, 0.0134],
       [1e7, 0.05, 0.0716],
     ] as const) {
-      // biome-ignore format: one table
       assert.ok(Math.abs(frictionFactor(reynolds, roughness) / f - 1) < 0.01, `${reynolds}, ${roughness}: ${frictionFactor(reynolds, roughness)}`);
     }
   });

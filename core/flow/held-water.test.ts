@@ -38,7 +38,10 @@ describe('a reverse-osmosis tank', () => {
   it('gives at each fill what its line gives at that pressure, and fades', () => {
     for (const { psi, gpm } of [points[0]!, points[50]!, points[150]!])
       near(gpm, operatingPoint({ ...line, sourcePsi: psi }).gpm, 1e-9, `${psi} psi`);
-    assert.ok(points.every((p, i) => i === 0 || (p.gpm < points[i - 1]!.gpm && p.psi < points[i - 1]!.psi && p.seconds > points[i - 1]!.seconds)), 'it rises'); // biome-ignore format: one line
+    assert.ok(
+      points.every((p, i) => i === 0 || (p.gpm < points[i - 1]!.gpm && p.psi < points[i - 1]!.psi && p.seconds > points[i - 1]!.seconds)),
+      'it rises',
+    );
     assert.ok(points.at(-1)!.psi > 7 - 1e-6 && points.at(-1)!.drawnGal <= holdsGal + 1e-9);
   });
   it('takes the time that finer slices take', () => {
@@ -62,7 +65,10 @@ describe('a reverse-osmosis tank', () => {
 
 describe('a supply from readings', () => {
   it('of two, standing and running, lies on both', () => {
-    const { supply, offPsi } = fitSupply([{ gpm: 0, psi: 62 }, { gpm: 4, psi: 46 }]); // biome-ignore format: two readings
+    const { supply, offPsi } = fitSupply([
+      { gpm: 0, psi: 62 },
+      { gpm: 4, psi: 46 },
+    ]);
     near(supply.sourcePsi, 62, 1e-9, 'static');
     near(supply.running!.psi, 46, 1e-9, 'running');
     assert.ok(offPsi < 1e-9, String(offPsi));
@@ -78,8 +84,21 @@ describe('a supply from readings', () => {
     assert.ok(straight.offPsi < 1e-9 && straight.because.length === 1);
   });
   it('wants two flows', () => {
-    assert.throws(() => fitSupply([{ gpm: 2, psi: 50 }, { gpm: 2, psi: 48 }]), InputError); // biome-ignore format: two readings
+    assert.throws(
+      () =>
+        fitSupply([
+          { gpm: 2, psi: 50 },
+          { gpm: 2, psi: 48 },
+        ]),
+      InputError,
+    );
     assert.throws(() => fitSupply([{ gpm: 2, psi: 50 }]), InputError);
-    assert.equal(fitSupply([{ gpm: 0, psi: 50 }, { gpm: 3, psi: 51 }]).supply.running, undefined); // biome-ignore format: two readings
+    assert.equal(
+      fitSupply([
+        { gpm: 0, psi: 50 },
+        { gpm: 3, psi: 51 },
+      ]).supply.running,
+      undefined,
+    );
   });
 });

@@ -33,7 +33,6 @@ describe('a flow', () => {
       [140, 5],
       [160, 5],
     ] as const) {
-      // biome-ignore format: a table
       const bore = boreAt(limit, { tempF });
       const heard = (b: number) => rules(line({ tempF, pieces: [tube(b)] })).includes('flow-noise');
       assert.deepEqual([heard(bore * 0.995), heard(bore * 1.005)], [true, false], `${tempF} F`);
@@ -46,8 +45,14 @@ describe('a flow', () => {
   it('over 80 psi standing wants a reducing valve; an appliance that bears less wants it sooner', () => {
     const over = (sourcePsi: number, maxPsi?: number) =>
       rules(line({ sourcePsi, appliance: { designGpm: 2, designPsi: 20, ...(maxPsi === undefined ? {} : { maxPsi }) } })).includes('flow-over');
-    assert.deepEqual([79.9, 80.1].map((psi) => over(psi)), [false, true]); // biome-ignore format: one line
-    assert.deepEqual([59.9, 60.1].map((psi) => over(psi, 60)), [false, true]); // biome-ignore format: one line
+    assert.deepEqual(
+      [79.9, 80.1].map((psi) => over(psi)),
+      [false, true],
+    );
+    assert.deepEqual(
+      [59.9, 60.1].map((psi) => over(psi, 60)),
+      [false, true],
+    );
   });
   it('is weak under what its maker asks, good at it, none where the water does not rise', () => {
     // A line that loses nothing brings what the source has.

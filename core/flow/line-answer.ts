@@ -45,7 +45,14 @@ export function lineAnswer(
   const ownLine = pieces.slice(own);
   const gal = heldGal(pieces);
   const gpm = threeDigits(now.gpm);
-  const held = { value: gal, because: [reason('held', `0.0408 gal a foot for the square of the bore, over ${pieces.length} pieces: ${threeDigits(gal)} gal.`, { source: 'pi / 4, 231 cubic inches to the gallon' })] }; // biome-ignore format: one row
+  const held = {
+    value: gal,
+    because: [
+      reason('held', `0.0408 gal a foot for the square of the bore, over ${pieces.length} pieces: ${threeDigits(gal)} gal.`, {
+        source: 'pi / 4, 231 cubic inches to the gallon',
+      }),
+    ],
+  };
   if (now.gpm <= 0) return { now, helps, fill: null, rinse: null, hot: null, held };
   const fillS = more.volumeGal > 0 ? fillSeconds(more.volumeGal, now.gpm) : null;
   const rinse = rinseOf(ownLine, more.leastCups, now.gpm);

@@ -124,6 +124,11 @@ describe('an operating point', () => {
       [{ riseFt: 1e9 }, /riseFt/],
       [{ pieces: Array.from({ length: 501 }, () => BASE.pieces[0]!) }, /pieces/],
     ];
-    for (const [line, said] of bad) assert.throws(() => operatingPoint({ ...BASE, ...line }), (e: Error) => e instanceof InputError && said.test(e.message), String(said)); // biome-ignore format: one line
+    for (const [line, said] of bad)
+      assert.throws(
+        () => operatingPoint({ ...BASE, ...line }),
+        (e: Error) => e instanceof InputError && said.test(e.message),
+        String(said),
+      );
   });
 });

@@ -138,24 +138,51 @@ function reasonsOf(line: FlowLine, p: Omit<OperatingPoint, 'because'>): Reason[]
   const lost = p.losses.reduce((sum, l) => sum + l.psi, 0);
   const out: Reason[] = [];
   if (p.verdict === 'none') {
-    out.push(reason('flow-none', said`Nothing flows: ${pressure(line.sourcePsi)} at the source does not lift the water to the inlet.`, { figures: { risePsi: threeDigits(p.risePsi) }, source: 'rho g h' })); // biome-ignore format: a reason
+    out.push(
+      reason('flow-none', said`Nothing flows: ${pressure(line.sourcePsi)} at the source does not lift the water to the inlet.`, {
+        figures: { risePsi: threeDigits(p.risePsi) },
+        source: 'rho g h',
+      }),
+    );
   } else {
-    const figures = { supplyPsi: threeDigits(p.supplyPsi), risePsi: threeDigits(p.risePsi), lossPsi: threeDigits(lost), inletPsi: threeDigits(p.inletPsi), kv: threeDigits(kv) }; // biome-ignore format: one row
-    const sum = said`Supply less rise less losses is what the valve asks: ${pressure(p.supplyPsi)} - ${pressure(p.risePsi)} - ${pressure(lost)} = ${pressure(p.inletPsi)}${p.isCapped ? ', and its own regulator holds it to less' : `, (${threeDigits(p.gpm)} gpm / ${figures.kv}) squared in psi`}.`; // biome-ignore format: one sentence
+    const figures = {
+      supplyPsi: threeDigits(p.supplyPsi),
+      risePsi: threeDigits(p.risePsi),
+      lossPsi: threeDigits(lost),
+      inletPsi: threeDigits(p.inletPsi),
+      kv: threeDigits(kv),
+    };
+    const sum = said`Supply less rise less losses is what the valve asks: ${pressure(p.supplyPsi)} - ${pressure(p.risePsi)} - ${pressure(lost)} = ${pressure(p.inletPsi)}${p.isCapped ? ', and its own regulator holds it to less' : `, (${threeDigits(p.gpm)} gpm / ${figures.kv}) squared in psi`}.`;
     out.push(reason('flow-crossing', sum, { figures, source: 'Darcy and Weisbach; Colebrook and White; q = Kv sqrt(p)' }));
   }
   if (p.verdict === 'weak') {
-    out.push(reason('flow-weak', said`${pressure(p.inletPsi)} flowing is under the ${pressure(designPsi)} its maker asks.`, { figures: { gpm: threeDigits(p.gpm), designGpm } })); // biome-ignore format: a reason
+    out.push(
+      reason('flow-weak', said`${pressure(p.inletPsi)} flowing is under the ${pressure(designPsi)} its maker asks.`, {
+        figures: { gpm: threeDigits(p.gpm), designGpm },
+      }),
+    );
   }
   if (p.staticPsi > maxPsi) {
-    out.push(reason('flow-over', said`Standing, ${pressure(p.staticPsi)} at the inlet is over ${pressure(maxPsi)}: a pressure-reducing valve is asked for.`, { figures: { maxPsi }, source: 'model plumbing codes: 80 psi' })); // biome-ignore format: a reason
+    out.push(
+      reason(
+        'flow-over',
+        said`Standing, ${pressure(p.staticPsi)} at the inlet is over ${pressure(maxPsi)}: a pressure-reducing valve is asked for.`,
+        { figures: { maxPsi }, source: 'model plumbing codes: 80 psi' },
+      ),
+    );
   }
   const most = Math.max(0, ...p.speedFtS);
   const limit = line.tempF >= NOISY.hotFromF ? NOISY.hotFtS : NOISY.coldFtS;
   // It is a run of tube that is heard, not the foot of a connector.
   const loud = p.speedFtS.findIndex((v, i) => v > limit && line.pieces[i]!.lengthIn >= LONG_ENOUGH_IN);
   if (loud >= 0) {
-    out.push(reason('flow-noise', said`Water runs at ${speed(p.speedFtS[loud]!)} in ${line.pieces[loud]!.name ? `the ${line.pieces[loud]!.name}` : `piece ${loud + 1}`}: over ${speed(limit)} it is heard, and would wear copper.`, { figures: { fastestFtS: threeDigits(most), limitFtS: limit }, source: 'typical: 8 ft/s cold, 5 ft/s hot' })); // biome-ignore format: a reason
+    out.push(
+      reason(
+        'flow-noise',
+        said`Water runs at ${speed(p.speedFtS[loud]!)} in ${line.pieces[loud]!.name ? `the ${line.pieces[loud]!.name}` : `piece ${loud + 1}`}: over ${speed(limit)} it is heard, and would wear copper.`,
+        { figures: { fastestFtS: threeDigits(most), limitFtS: limit }, source: 'typical: 8 ft/s cold, 5 ft/s hot' },
+      ),
+    );
   }
   return out;
 }

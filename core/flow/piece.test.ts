@@ -42,7 +42,12 @@ describe('what a piece takes off', () => {
   it('grows with flow, length, roughness and shape, and falls with the bore', () => {
     fc.assert(
       fc.property(
-        fc.record({ boreIn: fc.double({ min: 0.17, max: 1, noNaN: true }), lengthIn: fc.double({ min: 1, max: 2000, noNaN: true }), roughnessMm: fc.double({ min: 0, max: 0.15, noNaN: true }), k: fc.double({ min: 0, max: 20, noNaN: true }) }),
+        fc.record({
+          boreIn: fc.double({ min: 0.17, max: 1, noNaN: true }),
+          lengthIn: fc.double({ min: 1, max: 2000, noNaN: true }),
+          roughnessMm: fc.double({ min: 0, max: 0.15, noNaN: true }),
+          k: fc.double({ min: 0, max: 20, noNaN: true }),
+        }),
         fc.double({ min: 0.02, max: 12, noNaN: true }),
         (piece, gpm) => {
           const lost = psi(piece, gpm);
@@ -54,7 +59,7 @@ describe('what a piece takes off', () => {
           assert.ok(psi({ ...piece, boreIn: piece.boreIn * 1.1 }, gpm) < lost, 'bore');
         },
       ),
-    ); // biome-ignore format: one property
+    );
   });
   it('is nothing where nothing flows', () => assert.equal(psi(HALF, 0), 0));
   it('of what is no piece is refused, with the piece and the field', () => {

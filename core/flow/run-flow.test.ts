@@ -5,7 +5,23 @@ import { lineAnswer } from './line-answer.ts';
 import { operatingPoint } from './operating-point.ts';
 import { runFlow } from './run-flow.ts';
 
-const HOSE: Part = { id: 'hose', name: 'hose', kind: 'connector', ends: [], flexible: true, cutToLength: false, waters: ['cold'], maxPsi: 125, maxF: 140, potable: true, priceCents: 0, minutes: 1, tags: ['hose'], lengthIn: 72, boreIn: 0.125 }; // biome-ignore format: one row
+const HOSE: Part = {
+  id: 'hose',
+  name: 'hose',
+  kind: 'connector',
+  ends: [],
+  flexible: true,
+  cutToLength: false,
+  waters: ['cold'],
+  maxPsi: 125,
+  maxF: 140,
+  potable: true,
+  priceCents: 0,
+  minutes: 1,
+  tags: ['hose'],
+  lengthIn: 72,
+  boreIn: 0.125,
+};
 const FRIDGE = { designGpm: 0.5, minFlowPsi: 20, maxStaticPsi: 120 };
 const flow = (read: Parameters<typeof runFlow>[2], hose = HOSE) => runFlow(FRIDGE, 'cold', read, [{ part: 'hose', outEnd: 'b' }], [hose], []);
 
@@ -22,7 +38,7 @@ describe('a run’s flow', () => {
     assert.deepEqual(weak.line.running, { psi: 20, gpm: 1 });
     assert.ok(weak.point.gpm < strong.point.gpm, 'a weak main gives as much');
     assert.equal(flow({ staticPsi: 60, runningPsi: 20 }).point.gpm, strong.point.gpm);
-    assert.equal(flow({ staticPsi: 60, runningPsi: 70, bucket: { gallons: 1, seconds: 60 } }).line.running, undefined, 'more running than standing'); // biome-ignore format: one line
+    assert.equal(flow({ staticPsi: 60, runningPsi: 70, bucket: { gallons: 1, seconds: 60 } }).line.running, undefined, 'more running than standing');
   });
 });
 
@@ -40,7 +56,8 @@ describe('all that is told of a line', () => {
     assert.equal(answer.rinse!.value.seconds, Math.ceil(((2 / 16) * 60) / gpm));
     assert.ok(Math.abs(answer.hot!.value.seconds - (answer.hot!.value.wastedGal * 60) / gpm) < 1e-9);
     assert.equal(lineAnswer({ ...line, tempF: 60 }, pieces, [], 1, { volumeGal: 0, leastCups: 2, isHot: false }).hot, null);
-    for (const told of [answer.fill, answer.rinse, answer.hot, answer.held]) assert.ok(told!.because.length > 0 && told!.because[0]!.source, 'a figure without its equation'); // biome-ignore format: one line
+    for (const told of [answer.fill, answer.rinse, answer.hot, answer.held])
+      assert.ok(told!.because.length > 0 && told!.because[0]!.source, 'a figure without its equation');
   });
   it('is no time at all where nothing flows', () => {
     const dry = lineAnswer({ ...line, riseFt: 300 }, pieces, [], 1, { volumeGal: 1.5, leastCups: 2, isHot: true });

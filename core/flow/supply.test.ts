@@ -10,12 +10,24 @@ const left = (supply: Parameters<typeof supplyCurve>[0], gpm: number) => supplyP
 describe('what a house’s water gives', () => {
   it('goes through both readings, and falls by the square between and beyond', () => {
     const main = { sourcePsi: 62, running: { gpm: 4, psi: 46 } };
-    for (const [gpm, psi] of [[0, 62], [2, 58], [4, 46], [6, 26]] as const) assert.ok(Math.abs(left(main, gpm) - psi) < 1e-6, `${gpm} gpm: ${left(main, gpm)}`); // biome-ignore format: one table
+    for (const [gpm, psi] of [
+      [0, 62],
+      [2, 58],
+      [4, 46],
+      [6, 26],
+    ] as const)
+      assert.ok(Math.abs(left(main, gpm) - psi) < 1e-6, `${gpm} gpm: ${left(main, gpm)}`);
   });
   it('read standing alone does not fall', () => assert.ok(Math.abs(left({ sourcePsi: 62 }, 8) - 62) < 1e-9));
   it('behind a regulator is its setting until the main itself is under it', () => {
     const weak = { sourcePsi: 80, running: { gpm: 4, psi: 64 }, regulatorPsi: 50 };
-    for (const [gpm, psi] of [[0, 50], [4, 50], [5, 50], [6, 44]] as const) assert.ok(Math.abs(left(weak, gpm) - psi) < 1e-6, `${gpm} gpm: ${left(weak, gpm)}`); // biome-ignore format: one table
+    for (const [gpm, psi] of [
+      [0, 50],
+      [4, 50],
+      [5, 50],
+      [6, 44],
+    ] as const)
+      assert.ok(Math.abs(left(weak, gpm) - psi) < 1e-6, `${gpm} gpm: ${left(weak, gpm)}`);
   });
   it('of any main is found again from readings of it, however many', () => {
     fc.assert(
@@ -29,7 +41,10 @@ describe('what a house’s water gives', () => {
           const { supply, offPsi, because } = fitSupply(readings);
           assert.ok(offPsi < 1e-6, String(offPsi));
           for (const { gpm, psi } of readings) assert.ok(Math.abs(left(supply, gpm) - psi) < 1e-6, `${gpm} gpm`);
-          assert.deepEqual(because.map((r) => r.rule), ['supply-fit']); // biome-ignore format: one line
+          assert.deepEqual(
+            because.map((r) => r.rule),
+            ['supply-fit'],
+          );
         },
       ),
     );

@@ -73,10 +73,19 @@ export function fitSupply(readings: readonly { gpm: number; psi: number }[]): Su
   const supply: Supply = { sourcePsi, ...(slope < 0 ? { running: { gpm: Math.sqrt(most), psi: Math.max(0, sourcePsi + slope * most) } } : {}) };
   const figures = { staticPsi: threeDigits(sourcePsi), fallPsiPerGpm2: threeDigits(-slope), readings: points.length };
   const because = [
-    reason('supply-fit', `Pressure = ${threeDigits(sourcePsi)} psi less ${threeDigits(-slope)} for each gpm squared.`, { figures, source: 'least squares; loss by the square of the flow' }),
+    reason('supply-fit', `Pressure = ${threeDigits(sourcePsi)} psi less ${threeDigits(-slope)} for each gpm squared.`, {
+      figures,
+      source: 'least squares; loss by the square of the flow',
+    }),
     ...(offPsi > GAUGE_PSI
-      ? [reason('supply-bent', said`The readings lie ${pressure(offPsi)} off that curve: a regulator, a stop half shut or another tap bends it. Read again with nothing else open.`, { figures: { offPsi: threeDigits(offPsi) } })]
+      ? [
+          reason(
+            'supply-bent',
+            said`The readings lie ${pressure(offPsi)} off that curve: a regulator, a stop half shut or another tap bends it. Read again with nothing else open.`,
+            { figures: { offPsi: threeDigits(offPsi) } },
+          ),
+        ]
       : []),
-  ]; // biome-ignore format: reasons
+  ];
   return { supply, offPsi, because };
 }

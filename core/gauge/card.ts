@@ -20,7 +20,19 @@ const MM = 1 / 25.4;
 const COMBS = [11.5, 14, 16, 18, 19, 20, 24, 25.4, 27, 28];
 
 /** Threads met most in this work, as their male silhouettes. */
-const PROFILES = ['comp-1/4-m', 'comp-3/8-m', 'comp-5/8-m', 'm-10x1-m', 'npsm-1/2-m', 'npt-1/2-m', 'npt-3/4-m', 'bc-7/8-m', 'ght-3/4-m', 'aer-55/64-m', 'aer-15/16-m']; // biome-ignore format: one list
+const PROFILES = [
+  'comp-1/4-m',
+  'comp-3/8-m',
+  'comp-5/8-m',
+  'm-10x1-m',
+  'npsm-1/2-m',
+  'npt-1/2-m',
+  'npt-3/4-m',
+  'bc-7/8-m',
+  'ght-3/4-m',
+  'aer-55/64-m',
+  'aer-15/16-m',
+];
 
 /**
  * The gauge card: check rulers, hole gauges for tube, half-inch pitch combs and thread silhouettes, to hold a fitting against.

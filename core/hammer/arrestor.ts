@@ -51,17 +51,29 @@ export function arrestorSize(fixtureUnits: number, flowPsi: number, branchFt: nu
       count === 1
         ? `${fixtureUnits} fixture units take size ${size}.`
         : `${fixtureUnits} fixture units are more than one takes: ${count} of size ${size}.`;
-    because.push(reason('arrestor-units', words, { source: SOURCE, figures: { fixtureUnits, mostOfSize: MOST_UNITS[size as keyof typeof MOST_UNITS] } })); // biome-ignore format: a reason
+    because.push(
+      reason('arrestor-units', words, { source: SOURCE, figures: { fixtureUnits, mostOfSize: MOST_UNITS[size as keyof typeof MOST_UNITS] } }),
+    );
   }
   if (flowPsi > NEXT_SIZE_ABOVE_PSI) {
     const next = ARRESTOR_SIZES[ARRESTOR_SIZES.indexOf(size) + 1];
     if (next) size = next;
     else count++;
-    because.push(reason('arrestor-pressure', said`Above ${pressure(NEXT_SIZE_ABOVE_PSI)} flowing the next size: ${next ? `size ${next}` : 'one more'}.`, { source: SOURCE, figures: { flowPsi } })); // biome-ignore format: a reason
+    because.push(
+      reason('arrestor-pressure', said`Above ${pressure(NEXT_SIZE_ABOVE_PSI)} flowing the next size: ${next ? `size ${next}` : 'one more'}.`, {
+        source: SOURCE,
+        figures: { flowPsi },
+      }),
+    );
   }
   if (branchFt > LONG_BRANCH_FT) {
     count *= 2;
-    because.push(reason('arrestor-long', said`Over ${coil(LONG_BRANCH_FT * 12)} of branch take a second, halfway along it.`, { source: SOURCE, figures: { branchFt } })); // biome-ignore format: a reason
+    because.push(
+      reason('arrestor-long', said`Over ${coil(LONG_BRANCH_FT * 12)} of branch take a second, halfway along it.`, {
+        source: SOURCE,
+        figures: { branchFt },
+      }),
+    );
   }
   return { size, count, because };
 }

@@ -4,7 +4,15 @@ import { surgeEffects } from './effects.ts';
 import type { SurgeQuestion } from './shape.ts';
 import { surge } from './surge.ts';
 
-const LINE: SurgeQuestion = { pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }], staticPsi: 60, gpm: 2, closeMs: 20, law: 'late', tempF: 68, seconds: 0.2 }; // biome-ignore format: one question
+const LINE: SurgeQuestion = {
+  pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }],
+  staticPsi: 60,
+  gpm: 2,
+  closeMs: 20,
+  law: 'late',
+  tempF: 68,
+  seconds: 0.2,
+};
 
 describe('what would soften a bang', () => {
   it('is each change run by itself, the lowest peak first', () => {
@@ -23,7 +31,13 @@ describe('what would soften a bang', () => {
   });
   it('moves the cushion that is there, and no farther than the line is long', () => {
     const short = surgeEffects({ ...LINE, pipes: [{ ...LINE.pipes[0]!, lengthFt: 5 }], cushion: { volumeIn3: 2, prechargePsi: 60 } });
-    assert.deepEqual(short.filter((e) => e.words.startsWith('the cushion')).map((e) => e.words).sort(), ['the cushion 3 ft from it', 'the cushion at the valve']); // biome-ignore format: one line
+    assert.deepEqual(
+      short
+        .filter((e) => e.words.startsWith('the cushion'))
+        .map((e) => e.words)
+        .sort(),
+      ['the cushion 3 ft from it', 'the cushion at the valve'],
+    );
   });
   it('leaves out a change that cannot be', () => {
     const words = (q: Partial<SurgeQuestion>) => surgeEffects({ ...LINE, ...q }).map((e) => e.words);

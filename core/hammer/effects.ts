@@ -38,7 +38,14 @@ function changes(q: SurgeQuestion): { words: string; question: SurgeQuestion }[]
     { words: 'it shuts twice as slowly', question: { ...q, closeMs: q.closeMs * 2 } },
     { words: 'half as much runs', question: { ...q, gpm: q.gpm / 2 } },
     { words: '20 psi less standing', question: { ...q, staticPsi: Math.max(1, q.staticPsi - 20) } },
-    ...(wide ? [{ words: `${wide.name}, the next size, for the longest pipe`, question: { ...q, pipes: q.pipes.map((p, i) => (i === longest ? wide.pipe : p)) } }] : []), // biome-ignore format: one row
+    ...(wide
+      ? [
+          {
+            words: `${wide.name}, the next size, for the longest pipe`,
+            question: { ...q, pipes: q.pipes.map((p, i) => (i === longest ? wide.pipe : p)) },
+          },
+        ]
+      : []),
     ...PLACES_FT.filter((ft) => ft < whole - 0.5).map((cushionFt) => ({
       words: `${q.cushion ? 'the cushion' : `an arrestor of ${SMALL.volumeIn3} cu in`} ${cushionFt === 0 ? 'at the valve' : `${cushionFt} ft from it`}`,
       question: { ...q, cushion, cushionFt },

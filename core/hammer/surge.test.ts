@@ -97,7 +97,17 @@ describe('pipes that meet', () => {
   });
   it('a shut side line doubles what comes to its end', () => {
     const side = { after: 0, pipes: [{ ...COPPER, lengthFt: 12 }] };
-    const r = surge({ ...LINE, pipes: [{ ...COPPER, lengthFt: 40 }, { ...COPPER, lengthFt: 20 }], branches: [side], gpm: 1, seconds: 0.012, reaches: 600 }); // biome-ignore format: one question
+    const r = surge({
+      ...LINE,
+      pipes: [
+        { ...COPPER, lengthFt: 40 },
+        { ...COPPER, lengthFt: 20 },
+      ],
+      branches: [side],
+      gpm: 1,
+      seconds: 0.012,
+      reaches: 600,
+    });
     // Three alike meet: two thirds go on, and double at the shut end.
     near(r.worst.psi - 400, r.joukowskyPsi * (4 / 3), 0.01, 'the side line’s end');
     assert.deepEqual([r.worst.branch, Math.round(r.worst.ft)], [0, 12]);
@@ -107,9 +117,28 @@ describe('pipes that meet', () => {
 /** Lines whose water parts when they shut, of one pipe and of several. */
 const PARTING: Partial<SurgeQuestion>[] = [
   { staticPsi: 60, gpm: 3 },
-  { staticPsi: 60, gpm: 2, closeMs: 20, law: 'late', pipes: [{ ...COPPER, lengthFt: 25 }, { ...COPPER, boreIn: 0.18, wallIn: 0.035, lengthFt: 5 }] },
-  { staticPsi: 60, gpm: 3, closeMs: 15, pipes: [{ ...COPPER, boreIn: 0.785, lengthFt: 20 }, { ...COPPER, lengthFt: 12 }, { ...PEX, lengthFt: 4 }], branches: [{ after: 0, pipes: [PEX] }] },
-]; // biome-ignore format: questions
+  {
+    staticPsi: 60,
+    gpm: 2,
+    closeMs: 20,
+    law: 'late',
+    pipes: [
+      { ...COPPER, lengthFt: 25 },
+      { ...COPPER, boreIn: 0.18, wallIn: 0.035, lengthFt: 5 },
+    ],
+  },
+  {
+    staticPsi: 60,
+    gpm: 3,
+    closeMs: 15,
+    pipes: [
+      { ...COPPER, boreIn: 0.785, lengthFt: 20 },
+      { ...COPPER, lengthFt: 12 },
+      { ...PEX, lengthFt: 4 },
+    ],
+    branches: [{ after: 0, pipes: [PEX] }],
+  },
+];
 
 describe('the water’s accounts', () => {
   it('close to 1e-9, with friction, branches, slow closing and gas', () => {
@@ -118,8 +147,13 @@ describe('the water’s accounts', () => {
       { closeMs: 25, law: 'late' },
       { closeMs: 40, law: 'area', pipes: [COPPER, PEX] },
       { cushion: { volumeIn3: 4, prechargePsi: 60 }, closeMs: 20 },
-      { cushion: { volumeIn3: 2, prechargePsi: 60 }, cushionFt: 7, pipes: [COPPER, PEX], branches: [{ after: 0, pipes: [PEX], cushion: { volumeIn3: 1, prechargePsi: 50 } }] },
-    ]; // biome-ignore format: questions
+      {
+        cushion: { volumeIn3: 2, prechargePsi: 60 },
+        cushionFt: 7,
+        pipes: [COPPER, PEX],
+        branches: [{ after: 0, pipes: [PEX], cushion: { volumeIn3: 1, prechargePsi: 50 } }],
+      },
+    ];
     for (const q of questions) {
       const r = surge({ ...LINE, ...q, isFrictionless: false });
       assert.ok(!r.cavity, 'the column parted');
@@ -193,7 +227,7 @@ describe('gas at the valve', () => {
     }
   });
   it('helps the less the farther from the valve it stands', () => {
-    const at = (cushionFt: number) => surge({ ...LINE, staticPsi: 65, closeMs: 15, cushion: { volumeIn3: 3, prechargePsi: 60 }, cushionFt }).peakPsi; // biome-ignore format: one line
+    const at = (cushionFt: number) => surge({ ...LINE, staticPsi: 65, closeMs: 15, cushion: { volumeIn3: 3, prechargePsi: 60 }, cushionFt }).peakPsi;
     const peaks = [0, 3, 6, 15, 25].map(at);
     for (let i = 1; i < peaks.length; i++) assert.ok(peaks[i]! > peaks[i - 1]!, `${peaks}`);
   });
@@ -240,7 +274,10 @@ describe('water that parts', () => {
     assert.ok(r.cavity, 'did not part');
     const vapour = waterAt(68).vapourPa / PSI - 14.696;
     assert.ok(Math.min(...r.psi) > vapour - 0.01, `${Math.min(...r.psi)} under ${vapour}`);
-    assert.ok(r.along.every((a) => a.lowPsi > vapour - 0.01), 'below it somewhere along the line'); // biome-ignore format: one line
+    assert.ok(
+      r.along.every((a) => a.lowPsi > vapour - 0.01),
+      'below it somewhere along the line',
+    );
     assert.ok(surge({ ...LINE, gpm: 3 }).cavity === false, 'at 400 psi nothing parts');
   });
   it('counts how often the limit is passed', () => {
@@ -275,7 +312,12 @@ describe('silly questions', () => {
       [{ branches: [{ after: 3, pipes: [COPPER] }] }, /after/],
       [{ law: 'sudden' as never }, /law/],
     ];
-    for (const [q, said] of bad) assert.throws(() => surge({ ...LINE, ...q }), (e: Error) => e instanceof InputError && said.test(e.message), String(said)); // biome-ignore format: one line
+    for (const [q, said] of bad)
+      assert.throws(
+        () => surge({ ...LINE, ...q }),
+        (e: Error) => e instanceof InputError && said.test(e.message),
+        String(said),
+      );
   });
   it('a line of an inch and a mile is still answered', () => {
     assert.ok(surge({ ...LINE, pipes: [{ ...COPPER, lengthFt: 1 / 12 }], seconds: 0.01 }).peakPsi > 400);

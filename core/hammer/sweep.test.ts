@@ -4,7 +4,15 @@ import type { SurgeQuestion } from './shape.ts';
 import { surge } from './surge.ts';
 import { bandOf, sweptQuestion, sweptRun } from './sweep.ts';
 
-const LINE: SurgeQuestion = { pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }], staticPsi: 60, gpm: 2, closeMs: 20, law: 'late', tempF: 68, seconds: 0.2 }; // biome-ignore format: one question
+const LINE: SurgeQuestion = {
+  pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }],
+  staticPsi: 60,
+  gpm: 2,
+  closeMs: 20,
+  law: 'late',
+  tempF: 68,
+  seconds: 0.2,
+};
 
 describe('a sweep', () => {
   const spread = { closeMs: [15, 40], staticPsi: [55, 70], modulusTimes: [0.7, 1.6] } as const;
@@ -15,7 +23,10 @@ describe('a sweep', () => {
       ['staticPsi', spread.staticPsi],
     ] as const) {
       const places = all.map((q) => (q[key] - low) / (high - low)).sort((a, b) => a - b);
-      assert.ok(places.every((p, i) => Math.abs(p - (i + 0.5) / 100) < 0.04), `${key} has gaps`); // biome-ignore format: one line
+      assert.ok(
+        places.every((p, i) => Math.abs(p - (i + 0.5) / 100) < 0.04),
+        `${key} has gaps`,
+      );
     }
     assert.deepEqual(sweptQuestion(LINE, { ...spread } as never, 42), all[42]);
     assert.ok(
@@ -24,10 +35,17 @@ describe('a sweep', () => {
     );
   });
   it('makes a band that holds its runs, wide where little is known and nothing where all is', () => {
-    const band = (ranges: object) => bandOf(Array.from({ length: 60 }, (_, i) => sweptRun(surge(sweptQuestion(LINE, ranges, i)), LINE.seconds)), LINE.seconds); // biome-ignore format: one line
+    const band = (ranges: object) =>
+      bandOf(
+        Array.from({ length: 60 }, (_, i) => sweptRun(surge(sweptQuestion(LINE, ranges, i)), LINE.seconds)),
+        LINE.seconds,
+      );
     const wide = band(spread);
     assert.ok(wide.peak.low < wide.peak.mid && wide.peak.mid < wide.peak.high, JSON.stringify(wide.peak));
-    assert.ok(wide.t.every((_, k) => wide.low[k]! <= wide.mid[k]! && wide.mid[k]! <= wide.high[k]!), 'the band crosses itself'); // biome-ignore format: one line
+    assert.ok(
+      wide.t.every((_, k) => wide.low[k]! <= wide.mid[k]! && wide.mid[k]! <= wide.high[k]!),
+      'the band crosses itself',
+    );
     const sure = band({});
     const alone = surge(LINE).peakPsi;
     assert.ok(Math.abs(sure.peak.low - alone) < 1e-9 && Math.abs(sure.peak.high - alone) < 1e-9, 'what is known has a width');
@@ -35,11 +53,19 @@ describe('a sweep', () => {
     assert.ok(wide.over > 0 && wide.over <= 1, String(wide.over));
   });
   it('on a coarse grid makes the band of a fine one, where the column parts in two pipes too', () => {
-    const pipes = [{ ...LINE.pipes[0]!, lengthFt: 25 }, { boreIn: 0.375, wallIn: 0.0775, lengthFt: 5, modulusGpa: 0.2, roughnessMm: 0.01 }]; // biome-ignore format: one line
+    const pipes = [
+      { ...LINE.pipes[0]!, lengthFt: 25 },
+      { boreIn: 0.375, wallIn: 0.0775, lengthFt: 5, modulusGpa: 0.2, roughnessMm: 0.01 },
+    ];
     const base = { ...LINE, pipes, gpm: 4, seconds: 0.4 };
-    const band = (reaches: number) => bandOf(Array.from({ length: 50 }, (_, i) => sweptRun(surge({ ...sweptQuestion(base, { ...spread } as never, i), reaches }), base.seconds)), base.seconds); // biome-ignore format: one line
+    const band = (reaches: number) =>
+      bandOf(
+        Array.from({ length: 50 }, (_, i) => sweptRun(surge({ ...sweptQuestion(base, { ...spread } as never, i), reaches }), base.seconds)),
+        base.seconds,
+      );
     const [coarse, fine] = [band(28), band(90)];
     assert.equal(fine.parted, 1, 'nothing parts');
-    for (const key of ['low', 'mid', 'high'] as const) assert.ok(Math.abs(coarse.peak[key] / fine.peak[key] - 1) < 0.05, `${key}: ${coarse.peak[key]} and ${fine.peak[key]}`); // biome-ignore format: one line
+    for (const key of ['low', 'mid', 'high'] as const)
+      assert.ok(Math.abs(coarse.peak[key] / fine.peak[key] - 1) < 0.05, `${key}: ${coarse.peak[key]} and ${fine.peak[key]}`);
   });
 });

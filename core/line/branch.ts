@@ -109,7 +109,21 @@ function capOn(end: End, p: EndProfile): Piece {
     : Math.max(p.boreRadiusIn, ...p.inner.filter(([x]) => x > -p.depthIn).map(([, y]) => y));
   const rim = radius + CAP.wall;
   const points: Point[] = over
-    ? [[-p.depthIn, radius], [-p.depthIn, rim], [CAP.top, rim], [CAP.top, 0], [CAP.inside, 0], [CAP.inside, radius]]
-    : [[-p.depthIn, 0], [-p.depthIn, radius], [0, radius], [0, rim], [CAP.top, rim], [CAP.top, 0]]; // biome-ignore format: two outlines
+    ? [
+        [-p.depthIn, radius],
+        [-p.depthIn, rim],
+        [CAP.top, rim],
+        [CAP.top, 0],
+        [CAP.inside, 0],
+        [CAP.inside, radius],
+      ]
+    : [
+        [-p.depthIn, 0],
+        [-p.depthIn, radius],
+        [0, radius],
+        [0, rim],
+        [CAP.top, rim],
+        [CAP.top, 0],
+      ];
   return { points, material: 'brass' };
 }

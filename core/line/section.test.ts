@@ -12,12 +12,18 @@ describe('the line', () => {
   const s = lineSection('comp-3/8-m', [adapter, braid], 'comp-1/4-m');
 
   it('marks one joint more than it has parts, from the water side on', () => {
-    assert.deepEqual(s.joints.map((j) => j.n), [1, 2, 3]); // biome-ignore format: one line
+    assert.deepEqual(
+      s.joints.map((j) => j.n),
+      [1, 2, 3],
+    );
     for (let i = 1; i < s.joints.length; i++) assert.ok(s.joints[i]!.x > s.joints[i - 1]!.x);
   });
 
   it('spans water side, parts and inlet in order, touching or overlapping where they are joined', () => {
-    assert.deepEqual(s.spans.map((p) => p.part ?? p.side), ['from', 'adapter', 'hose', 'to']); // biome-ignore format: one line
+    assert.deepEqual(
+      s.spans.map((p) => p.part ?? p.side),
+      ['from', 'adapter', 'hose', 'to'],
+    );
     for (let i = 1; i < s.spans.length; i++) assert.ok(s.spans[i]!.x0 <= s.spans[i - 1]!.x1 + 1e-9);
   });
 
@@ -95,7 +101,10 @@ describe('what stands on the line', () => {
 
   it('carries the joint with the old line, above those of the way', () => {
     const at = (n: number) => drawn('rejoin').joints.find((j) => j.n === n)!;
-    assert.deepEqual([1, 2].map((n) => at(n).y), [0, 0]); // biome-ignore format: one line
+    assert.deepEqual(
+      [1, 2].map((n) => at(n).y),
+      [0, 0],
+    );
     assert.ok(at(3).y > 0 && at(3).x > at(1).x && at(3).x < at(2).x);
     assert.equal(drawn('cap').joints.length, 2);
   });
@@ -120,9 +129,15 @@ describe('what stands on the line', () => {
 describe('two ends not joined yet', () => {
   it('stand apart, or alone', () => {
     const both = openSection('comp-3/8-m', 'ght-3/4-m');
-    assert.deepEqual(both.spans.map((p) => p.side), ['from', 'to']); // biome-ignore format: one line
+    assert.deepEqual(
+      both.spans.map((p) => p.side),
+      ['from', 'to'],
+    );
     assert.ok(both.spans[1]!.x0 - both.spans[0]!.x1 > 1);
-    assert.deepEqual(openSection(null, 'ght-3/4-m').spans.map((p) => p.side), ['to']); // biome-ignore format: one line
+    assert.deepEqual(
+      openSection(null, 'ght-3/4-m').spans.map((p) => p.side),
+      ['to'],
+    );
     assert.deepEqual(both.joints, []);
   });
 });

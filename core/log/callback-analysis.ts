@@ -94,15 +94,38 @@ export function analyseCallbacks(
   const { groups } = counted;
   const known = new Map(seals.map((s) => [s.id, s]));
   return {
-    all: tally(groups, () => ['all'], () => 'All joints')[0] ?? bar('all', 'All joints', 0, 0), // biome-ignore format: one line
-    bySeal: tally(groups, (g) => [g.seal], (id) => known.get(id as SealId)!.name) // biome-ignore format: one line
-      .map((b) => ({ ...b, weighed: weighedRate({ guess: known.get(b.id as SealId)!.callbacksPer1000 / 1000, joints: b.joints, callbacks: b.callbacks }) })), // biome-ignore format: one line
+    all:
+      tally(
+        groups,
+        () => ['all'],
+        () => 'All joints',
+      )[0] ?? bar('all', 'All joints', 0, 0),
+    bySeal: tally(
+      groups,
+      (g) => [g.seal],
+      (id) => known.get(id as SealId)!.name,
+    ).map((b) => ({
+      ...b,
+      weighed: weighedRate({ guess: known.get(b.id as SealId)!.callbacksPer1000 / 1000, joints: b.joints, callbacks: b.callbacks }),
+    })),
     byPart: tally(groups, (g) => [...new Set(g.parts)], partName),
-    byTurns: tally(groups, (g) => [turnsClass(g)].filter((c) => c !== null), (id) => TURNS[id as TurnsClass]), // biome-ignore format: one line
-    bySealant: tally(groups, (g) => (g.sealant === null ? [] : [g.sealant]), (id) => (id === 'none' ? 'nothing on it' : id)), // biome-ignore format: one line
+    byTurns: tally(
+      groups,
+      (g) => [turnsClass(g)].filter((c) => c !== null),
+      (id) => TURNS[id as TurnsClass],
+    ),
+    bySealant: tally(
+      groups,
+      (g) => (g.sealant === null ? [] : [g.sealant]),
+      (id) => (id === 'none' ? 'nothing on it' : id),
+    ),
     byChoice: choices.flatMap((choice) => {
       const own = groups.filter((g) => choice.seals === '*' || choice.seals.includes(g.seal));
-      const bars = tally(own, (g) => [g.rules[choice.key]].filter((v) => v !== undefined), (value) => choice.options.find((o) => o.value === value)?.label ?? value); // biome-ignore format: one line
+      const bars = tally(
+        own,
+        (g) => [g.rules[choice.key]].filter((v) => v !== undefined),
+        (value) => choice.options.find((o) => o.value === value)?.label ?? value,
+      );
       return bars.length > 1 ? [{ key: choice.key, title: choice.title, bars }] : [];
     }),
     byAge: byAge(counted.ages),
@@ -136,7 +159,13 @@ function tally(groups: readonly JointGroup[], at: (g: JointGroup) => string[], n
     .sort((a, b) => b.callbacks - a.callbacks || b.joints - a.joints || (a.id < b.id ? -1 : 1));
 }
 
-const bar = (id: string, name: string, joints: number, callbacks: number): CallbackBar => ({ id, name, joints, callbacks, ...callbackRate({ joints, callbacks }) }); // biome-ignore format: one row
+const bar = (id: string, name: string, joints: number, callbacks: number): CallbackBar => ({
+  id,
+  name,
+  joints,
+  callbacks,
+  ...callbackRate({ joints, callbacks }),
+});
 
 function byAge(ages: readonly AgeGroup[]): AgeBar[] {
   let fromDays = 0;

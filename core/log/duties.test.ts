@@ -3,7 +3,15 @@ import { describe, it } from 'node:test';
 import { lastBegun, monthsAfter } from './due-day.ts';
 import { type DutyFacts, type DutyRow, dutiesOf, dutyMonths } from './duties.ts';
 
-const row = (id: DutyRow['id'], months: number | null, appliances: DutyRow['appliances'] = '*'): DutyRow => ({ id, todo: 'See to', rule: 'It is seen to every', months, appliances, because: 'it ages', source: 'test' }); // biome-ignore format: one row
+const row = (id: DutyRow['id'], months: number | null, appliances: DutyRow['appliances'] = '*'): DutyRow => ({
+  id,
+  todo: 'See to',
+  rule: 'It is seen to every',
+  months,
+  appliances,
+  because: 'it ages',
+  source: 'test',
+});
 const ROWS = [
   row('connector', null),
   row('stop', 12),
@@ -15,7 +23,14 @@ const AGES = [
   { kind: 'braided' as const, name: 'braided', watchYears: 8, replaceYears: 10, source: '' },
   { kind: 'copper' as const, name: 'copper', watchYears: null, replaceYears: null, source: '' },
 ];
-const facts = (more: Partial<DutyFacts> = {}): DutyFacts => ({ appliance: 'toilet', doneMs: 1000, lines: [{ kind: 'braided', name: 'a hose', sinceMs: 500 }], stop: 'multi-turn stop', insert: null, ...more }); // biome-ignore format: one row
+const facts = (more: Partial<DutyFacts> = {}): DutyFacts => ({
+  appliance: 'toilet',
+  doneMs: 1000,
+  lines: [{ kind: 'braided', name: 'a hose', sinceMs: 500 }],
+  stop: 'multi-turn stop',
+  insert: null,
+  ...more,
+});
 
 describe('what a connection asks for again', () => {
   it('is its hose by age and its stop by the year, each from its own day', () => {

@@ -30,9 +30,25 @@ const anyAge: fc.Arbitrary<AgeGroup> = fc.record({
   joints: fc.integer({ min: 1, max: 50 }),
 });
 const CHOICES = [
-  { key: 'threadSealant', title: 'On taper threads', options: [{ value: 'tape', label: 'PTFE tape' }, { value: 'paste', label: 'Paste' }], seals: ['taper' as const, 'taper-plastic' as const] },
-  { key: 'reuse', title: 'Reuse', options: [{ value: 'never', label: 'Never' }, { value: 'when sound', label: 'When sound' }], seals: '*' as const },
-]; // biome-ignore format: a table
+  {
+    key: 'threadSealant',
+    title: 'On taper threads',
+    options: [
+      { value: 'tape', label: 'PTFE tape' },
+      { value: 'paste', label: 'Paste' },
+    ],
+    seals: ['taper' as const, 'taper-plastic' as const],
+  },
+  {
+    key: 'reuse',
+    title: 'Reuse',
+    options: [
+      { value: 'never', label: 'Never' },
+      { value: 'when sound', label: 'When sound' },
+    ],
+    seals: '*' as const,
+  },
+];
 const anyFacts: fc.Arbitrary<DutyFacts> = fc.record({
   appliance: pick(...appliances.map((a) => a.id)),
   doneMs: pick(1000, 2000),

@@ -38,12 +38,21 @@ test('running pressure and a bucket: enough is what is asked, not more', () => {
 
 test('hot water: 120 F scalds when it is passed, a dishwasher wants 110 F', () => {
   const at = (id: string, hotF: number, water: 'hot' | 'cold' = 'hot') => judged('hot', { appliance: on(id), water, hotF });
-  assert.deepEqual([120, 120.1].map((f) => at('kitchen-faucet', f)), ['keep hot-good', 'tell scald']); // biome-ignore format: one line
-  assert.deepEqual([109.9, 110, 120].map((f) => at('dishwasher', f)), ['watch hot-low', 'keep hot-good', 'keep hot-good']); // biome-ignore format: one line
+  assert.deepEqual(
+    [120, 120.1].map((f) => at('kitchen-faucet', f)),
+    ['keep hot-good', 'tell scald'],
+  );
+  assert.deepEqual(
+    [109.9, 110, 120].map((f) => at('dishwasher', f)),
+    ['watch hot-low', 'keep hot-good', 'keep hot-good'],
+  );
   assert.equal(at('kitchen-faucet', 100), 'keep hot-good');
   assert.equal(at('kitchen-faucet', 150, 'cold'), 'nothing');
   for (const bad of [31, 213]) assert.throws(() => at('kitchen-faucet', bad), InputError);
-  assert.deepEqual([32, 212].map((f) => at('kitchen-faucet', f)), ['keep hot-good', 'tell scald']); // biome-ignore format: one line
+  assert.deepEqual(
+    [32, 212].map((f) => at('kitchen-faucet', f)),
+    ['keep hot-good', 'tell scald'],
+  );
 });
 
 test('age: watched from the year named, renewed after the limit; the house’s own limit cuts both', () => {

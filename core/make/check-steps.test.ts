@@ -5,8 +5,18 @@ import type { StepTemplate } from './step-data.ts';
 import { workKind } from './work-kinds.ts';
 
 const row = (id: string, more: Partial<StepTemplate> = {}): StepTemplate => ({
-  id, stage: 'make', order: 1, each: 'run', when: {}, title: id, detail: id, cautions: [], because: id, source: 'test', ...more,
-}); // biome-ignore format: one row
+  id,
+  stage: 'make',
+  order: 1,
+  each: 'run',
+  when: {},
+  title: id,
+  detail: id,
+  cautions: [],
+  because: id,
+  source: 'test',
+  ...more,
+});
 const says = (steps: StepTemplate[], kinds = [workKind('toilet-line')]) => {
   try {
     checkSteps(steps, kinds, ['toilet', 'hydrant']);

@@ -33,7 +33,8 @@ export function checkSteps(steps: readonly StepTemplate[], kinds: readonly WorkK
         for (const other of named) {
           const [a, b] = isAfter ? [other, t] : [t, other];
           if (a === b || !mayMeet(a, b)) continue;
-          if (STAGES.indexOf(a.stage) > STAGES.indexOf(b.stage)) throw new StepDataError(`step ${a.id}`, `before ${b.id}`, 'Its stage comes after the other\'s. Move one of them.'); // biome-ignore format: one line
+          if (STAGES.indexOf(a.stage) > STAGES.indexOf(b.stage))
+            throw new StepDataError(`step ${a.id}`, `before ${b.id}`, "Its stage comes after the other's. Move one of them.");
           next.get(a)!.push(b);
         }
       }
@@ -116,7 +117,10 @@ function circleIn(rows: readonly StepTemplate[], next: ReadonlyMap<StepTemplate,
 /** Every act that a kind of work must contain is offered to it, whatever it is done to. */
 function checkKind(kind: WorkKind, rows: readonly StepTemplate[], appliances: readonly string[]): void {
   for (const appliance of appliances.filter((id) => worksOn(kind, id))) {
-    const own = rows.filter((t) => (t.when.work ?? [kind.id]).includes(kind.id) && !t.when.notWork?.includes(kind.id) && (t.when.appliance ?? [appliance]).includes(appliance)); // biome-ignore format: one line
+    const own = rows.filter(
+      (t) =>
+        (t.when.work ?? [kind.id]).includes(kind.id) && !t.when.notWork?.includes(kind.id) && (t.when.appliance ?? [appliance]).includes(appliance),
+    );
     for (const verb of kind.mustActs) {
       if (!own.some((t) => t.acts?.some((act) => act.do === verb)))
         throw new StepDataError(`kind of work ${kind.id}`, verb, `No step does that for it at a ${appliance}. Add one.`);

@@ -77,7 +77,10 @@ describe('a card of the first two versions', () => {
   it('goes through shut, make, prove and log in that order', () => {
     const order = ['shut', 'make', 'prove', 'log'];
     const stages = cardOf().map((s) => order.indexOf(s.stage));
-    assert.deepEqual([...stages].sort((a, b) => a - b), stages); // biome-ignore format: one line
+    assert.deepEqual(
+      [...stages].sort((a, b) => a - b),
+      stages,
+    );
     assert.ok(stages.includes(0) && stages.includes(1));
   });
 
@@ -230,7 +233,11 @@ describe('a card of the first two versions', () => {
     assert.deepEqual([relieved(1), relieved(2)], [['shut-relieve'], ['shut-relieve-bucket']]);
   });
   it('says what each round is for this appliance: ice only where ice is made', () => {
-    const said = (kind: string) => cardOf({ appliance: appliance(kind) }).filter((s) => s.round === 'working').map((s) => s.detail).join(' '); // biome-ignore format: one row
+    const said = (kind: string) =>
+      cardOf({ appliance: appliance(kind) })
+        .filter((s) => s.round === 'working')
+        .map((s) => s.detail)
+        .join(' ');
     assert.match(said('refrigerator'), /Where it makes ice/);
     for (const kind of ['brewer', 'ro-dispenser', 'glass-rinser', 'hydrant', 'bidet-seat', 'tub-filler']) {
       assert.ok(said(kind).length > 20, kind);

@@ -56,7 +56,10 @@ describe('the order of steps', () => {
     fc.assert(
       fc.property(graph, ({ steps, pairs, shuffle }) => {
         const edges = pairs.flatMap(([a, b]): Edge[] => (a < b ? [[shuffle[a]!, shuffle[b]!]] : []));
-        const order = inOrder(steps.map((s, i) => step(String(i), s)), edges); // biome-ignore format: one line
+        const order = inOrder(
+          steps.map((s, i) => step(String(i), s)),
+          edges,
+        );
         assert.equal(new Set(order).size, steps.length);
         for (const [a, b] of edges) assert.ok(order.indexOf(a) < order.indexOf(b), `${a} stands before ${b}`);
       }),
@@ -65,7 +68,14 @@ describe('the order of steps', () => {
 
   it('names the steps that wait for each other', () => {
     const steps = [step('free'), step('a'), step('b')];
-    assert.throws(() => inOrder(steps, [[1, 2], [2, 1]]), (e: unknown) => e instanceof StepOrderError && e.steps.join() === 'a,b'); // biome-ignore format: one line
+    assert.throws(
+      () =>
+        inOrder(steps, [
+          [1, 2],
+          [2, 1],
+        ]),
+      (e: unknown) => e instanceof StepOrderError && e.steps.join() === 'a,b',
+    );
   });
 
   it('means by a verb the first time only, and by "found" a cut of what was there', () => {

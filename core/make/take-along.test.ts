@@ -21,9 +21,16 @@ describe('what is taken along', () => {
       { run: 'toilet', steps: [wrench('5/8 in', 'J1'), wrench('5/8 in', 'J1'), wrench('1 in', 'J2')] },
       { run: 'basin', steps: [wrench('5/8 in', 'J1'), step({ tools: [{ tool: 'Bucket', for: 'what runs out' }] })] },
     ]);
-    assert.deepEqual(tools.map((t) => t.what), ['Bucket', 'wrench']); // biome-ignore format: one line
+    assert.deepEqual(
+      tools.map((t) => t.what),
+      ['Bucket', 'wrench'],
+    );
     assert.deepEqual(tools[1]!.sizes, ['5/8 in', '1 in']);
-    assert.deepEqual(tools[1]!.uses, [{ run: 'toilet', for: 'J1' }, { run: 'toilet', for: 'J2' }, { run: 'basin', for: 'J1' }]); // biome-ignore format: one line
+    assert.deepEqual(tools[1]!.uses, [
+      { run: 'toilet', for: 'J1' },
+      { run: 'toilet', for: 'J2' },
+      { run: 'basin', for: 'J1' },
+    ]);
   });
 
   it('says how many hands the heaviest step wants, and which step that is', () => {

@@ -27,12 +27,35 @@ export const part = (id: string, codes: string[], more: Partial<Part> = {}): Par
 
 export const hose = (id: string, a: string, b: string): Part => part(id, [a, b], { flexible: true, lengthIn: 20, tags: ['hose', 'line:braided'] });
 
-export const sink = { id: 'basin-faucet', name: 'basin faucet', moves: false, powered: false, mixes: true, fastClosing: 'no', avoid: [], protection: '', typicalVolumeGal: 0 } as unknown as Appliance; // biome-ignore format: one row
+export const sink = {
+  id: 'basin-faucet',
+  name: 'basin faucet',
+  moves: false,
+  powered: false,
+  mixes: true,
+  fastClosing: 'no',
+  avoid: [],
+  protection: '',
+  typicalVolumeGal: 0,
+} as unknown as Appliance;
 
 /** A run that joins `from` and `to` by these parts. */
 export function runBy(parts: Part[], from: string, to: string, more: Partial<RunFacts> & { need?: Partial<Need> } = {}): RunFacts {
   const { need, ...rest } = more;
   const chain = matchChains({ from, to, parts, ...(more.rejoin ? { rejoin: more.rejoin } : {}), need: { water: 'cold', ...need } }).chains[0];
   if (!chain) throw new Error(`Nothing joins ${from} and ${to}.`);
-  return { work: 'basin-faucet', appliance: sink, water: 'cold', chain, from, to, stop: { kind: 'quarter-turn', condition: 'works' }, hidden: false, rules: defaultRules, stepData: [], parts, ...rest }; // biome-ignore format: one row
+  return {
+    work: 'basin-faucet',
+    appliance: sink,
+    water: 'cold',
+    chain,
+    from,
+    to,
+    stop: { kind: 'quarter-turn', condition: 'works' },
+    hidden: false,
+    rules: defaultRules,
+    stepData: [],
+    parts,
+    ...rest,
+  };
 }

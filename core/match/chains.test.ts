@@ -30,7 +30,14 @@ function part(id: string, ends: [string, Port][], more: Partial<Part> = {}): Par
 }
 
 const hose = (id: string, a: string, b: string, lengthIn: number, more: Partial<Part> = {}) =>
-  part(id, [[a, 'either'], [b, 'either']], { flexible: true, lengthIn, ...more }); // biome-ignore format: one line a hose
+  part(
+    id,
+    [
+      [a, 'either'],
+      [b, 'either'],
+    ],
+    { flexible: true, lengthIn, ...more },
+  );
 
 const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f', 'npt-1/2-m', 'npt-1/2-f', 'cu-1/4od', 'pe-1/4od', 'ptc-1/4od'];
 const CAPS = CODES.map((c) => ({ code: `cap-${c}`, priceCents: 150 }));
@@ -154,7 +161,9 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
   if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.need.check || q.need.leaveOutlet || q.rejoin !== undefined)
     totals.delete('');
   const gap = (x: number, y: number) => (Math.abs(x - y) < 1e-9 ? 0 : x - y);
-  const ranked = [...totals.values()].sort((a, b) => gap(a.total, b.total) || a.joints - b.joints || a.cents - b.cents || (a.ids.join(' ') < b.ids.join(' ') ? -1 : 1)); // biome-ignore format: one order
+  const ranked = [...totals.values()].sort(
+    (a, b) => gap(a.total, b.total) || a.joints - b.joints || a.cents - b.cents || (a.ids.join(' ') < b.ids.join(' ') ? -1 : 1),
+  );
   // Nothing idle: not what holds all the parts of one ranked before it.
   const kept: typeof ranked = [];
   for (const chain of ranked) if (!kept.some((k) => k.ids.every((id) => chain.ids.includes(id)))) kept.push(chain);
@@ -186,7 +195,10 @@ describe('chains against exhaustive search', () => {
       leaveOutlet: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       check: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       minBoreIn: fc.option(fc.constantFrom(0.15, 0.25), { nil: undefined, freq: 1 }),
-      callbackRates: fc.option(fc.record({ washer: fc.constantFrom(0, 0.02), taper: fc.constantFrom(0.001, 0.05) }, { requiredKeys: [] }), { nil: undefined, freq: 1 }), // biome-ignore format: one line a choice
+      callbackRates: fc.option(fc.record({ washer: fc.constantFrom(0, 0.02), taper: fc.constantFrom(0.001, 0.05) }, { requiredKeys: [] }), {
+        nil: undefined,
+        freq: 1,
+      }),
       water: fc.constantFrom<'cold' | 'hot'>('cold', 'cold', 'hot'),
       stub: fc.option(
         fc.record({
@@ -196,7 +208,10 @@ describe('chains against exhaustive search', () => {
         }),
         { nil: undefined },
       ),
-      stocked: fc.option(fc.record({ parts: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), pieces: fc.array(fc.nat(2), { minLength: 11, maxLength: 11 }) }), { nil: undefined }), // biome-ignore format: one line a choice
+      stocked: fc.option(
+        fc.record({ parts: fc.array(fc.boolean(), { minLength: 6, maxLength: 6 }), pieces: fc.array(fc.nat(2), { minLength: 11, maxLength: 11 }) }),
+        { nil: undefined },
+      ),
     });
     let answered = 0;
     fc.assert(
@@ -273,7 +288,12 @@ describe('what a chain must do', () => {
 
   it('goes by what the shop has seen of its seals, where that is told', () => {
     const push = hose('push-60', 'ptc-3/8od', 'comp-1/4-f', 60, { priceCents: 700 });
-    const q = { from: 'cu-3/8od', to: 'comp-1/4-m', parts: [push, hose('nut-60', 'comp-3/8-m', 'comp-1/4-f', 60, { priceCents: 700 })], need: base.need }; // biome-ignore format: one line
+    const q = {
+      from: 'cu-3/8od',
+      to: 'comp-1/4-m',
+      parts: [push, hose('nut-60', 'comp-3/8-m', 'comp-1/4-f', 60, { priceCents: 700 })],
+      need: base.need,
+    };
     const first = (callbackRates?: MatchQuery['callbackRates']) => matchChains({ ...q, callbackRates }).chains[0]!;
     assert.deepEqual(first({ 'push-small': 0.05 }).parts, ['nut-60']);
     assert.deepEqual(first({ ferrule: 0.05 }).parts, ['push-60']);
@@ -285,7 +305,14 @@ describe('what a chain must do', () => {
   });
 
   it('never proposes a saddle valve, a short hose or one that is not for the water, and says so', () => {
-    const saddle = part('saddle', [['comp-3/8-f', 'in'], ['comp-1/4-m', 'out']], { tags: ['saddle'] }); // biome-ignore format: one line a part
+    const saddle = part(
+      'saddle',
+      [
+        ['comp-3/8-f', 'in'],
+        ['comp-1/4-m', 'out'],
+      ],
+      { tags: ['saddle'] },
+    );
     const short = hose('short', 'comp-1/4-f', 'comp-1/4-f', 40);
     const cold = hose('cold', 'comp-1/4-f', 'comp-1/4-f', 60, { waters: ['hot'] });
     const { chains, refused, unreachable } = matchChains({ ...base, parts: [saddle, short, cold] });
@@ -302,7 +329,14 @@ describe('what a chain must do', () => {
   });
 
   it('cuts a coil with 12 in to spare and prices it by the foot', () => {
-    const coil = part('coil', [['pe-1/4od', 'either'], ['pe-1/4od', 'either']], { flexible: true, cutToLength: true, maxLengthIn: 300, centsPerFt: 36, lengthIn: undefined }); // biome-ignore format: one line a part
+    const coil = part(
+      'coil',
+      [
+        ['pe-1/4od', 'either'],
+        ['pe-1/4od', 'either'],
+      ],
+      { flexible: true, cutToLength: true, maxLengthIn: 300, centsPerFt: 36, lengthIn: undefined },
+    );
     const [best] = matchChains({ from: 'comp-1/4-m', to: 'ptc-1/4od', parts: [coil], need: { water: 'cold', minLengthIn: 48 } }).chains;
     assert.equal(best?.path[0]?.cutLengthIn, 60);
     assert.equal(best?.priceCents, 500 + 180);
@@ -311,7 +345,11 @@ describe('what a chain must do', () => {
   });
 
   it('puts a tee in and joins the old line again', () => {
-    const tee = part('tee', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out'], ['comp-1/4-m', 'branch']]); // biome-ignore format: one line a part
+    const tee = part('tee', [
+      ['comp-3/8-f', 'in'],
+      ['comp-3/8-m', 'out'],
+      ['comp-1/4-m', 'branch'],
+    ]);
     const [best] = matchChains({ ...base, rejoin: 'comp-3/8-f', parts: [ice, adapter, tee] }).chains;
     assert.deepEqual(best?.parts, ['tee', 'ice-60']);
     assert.equal(best?.joints.length, 4);
@@ -334,7 +372,10 @@ describe('what a chain must do', () => {
   });
 
   it('counts the loose pieces left on the van: what runs out within a chain wants the trip', () => {
-    const tube = part('tube', [['pe-1/4od', 'either'], ['pe-1/4od', 'either']]); // biome-ignore format: one line a part
+    const tube = part('tube', [
+      ['pe-1/4od', 'either'],
+      ['pe-1/4od', 'either'],
+    ]);
     const tail = hose('tail', 'comp-1/4-f', 'comp-1/4-f', 20, { priceCents: 2500 });
     const q = { from: 'comp-1/4-m', to: 'comp-1/4-m', parts: [tube, tail], loose: [{ code: 'nut-comp-1/4', priceCents: 100 }], k: 1 };
     const best = (nuts: number) => matchChains({ ...q, stock: { tube: 1, tail: 1, 'nut-comp-1/4': nuts }, need: { water: 'cold' } }).chains[0]?.parts;
@@ -343,7 +384,10 @@ describe('what a chain must do', () => {
   });
 
   it('wants a joint that turns: two fixed tapers need a union', () => {
-    const nipple = part('nipple', [['npt-1/2-m', 'either'], ['npt-1/2-m', 'either']]); // biome-ignore format: one line a part
+    const nipple = part('nipple', [
+      ['npt-1/2-m', 'either'],
+      ['npt-1/2-m', 'either'],
+    ]);
     const q = { from: 'npt-1/2-f', to: 'npt-1/2-f', need: { water: 'cold' as const } };
     assert.equal(matchChains({ ...q, parts: [nipple] }).chains.length, 0);
     assert.equal(matchChains({ ...q, parts: [{ ...nipple, tags: ['union'] }] }).chains.length, 1);
@@ -358,8 +402,14 @@ describe('what a chain must do', () => {
   });
 
   it('says when it narrows to less than half of both its ends, and not when an end is as narrow', () => {
-    const down = part('down', [['npt-1/2-f', 'either'], ['comp-1/4-m', 'either']]); // biome-ignore format: one line a part
-    const up = part('up', [['comp-1/4-f', 'either'], ['npt-1/2-f', 'either']]); // biome-ignore format: one line a part
+    const down = part('down', [
+      ['npt-1/2-f', 'either'],
+      ['comp-1/4-m', 'either'],
+    ]);
+    const up = part('up', [
+      ['comp-1/4-f', 'either'],
+      ['npt-1/2-f', 'either'],
+    ]);
     const rules = (to: string) =>
       matchChains({ from: 'npt-1/2-m', to, parts: [down, up], need: { water: 'cold' } }).chains[0]!.cautions.map((c) => c.rule);
     assert.deepEqual(rules('npt-1/2-m'), ['narrow']);
@@ -400,31 +450,78 @@ describe('why not', () => {
     assert.deepEqual(rules([adapter], ['adapter'], { to: 'comp-1/4-f' }), ['no-line']);
   });
   it('names near misses', () => {
-    const gas = part('flared', [['comp-3/8-f', 'either'], ['flare-1/4-m', 'either']]); // biome-ignore format: one line a part
+    const gas = part('flared', [
+      ['comp-3/8-f', 'either'],
+      ['flare-1/4-m', 'either'],
+    ]);
     assert.ok(rules([gas, ice], ['flared', 'ice-60']).includes('near-comp-1/4-flare-1/4'));
   });
   it('wants the stop before the line, the arrestor near, the old line taken back, and a cap', () => {
-    const stop = part('stop', [['comp-1/4-m', 'in'], ['comp-1/4-f', 'out']], { tags: ['stop'] }); // biome-ignore format: one line a part
+    const stop = part(
+      'stop',
+      [
+        ['comp-1/4-m', 'in'],
+        ['comp-1/4-f', 'out'],
+      ],
+      { tags: ['stop'] },
+    );
     assert.deepEqual(rules([ice, adapter], ['adapter', 'ice-60'], { need: { ...q.need, stop: true } }), ['no-stop']);
     const late = rules([ice, adapter, stop], ['adapter', 'ice-60', 'stop'], { need: { ...q.need, stop: true } });
     assert.deepEqual(late, ['stop-after-line']);
     const long = { ...ice, lengthIn: 84 };
-    const arrestor = part('arrestor', [['comp-1/4-f', 'either'], ['comp-1/4-m', 'either']], { tags: ['arrestor'] }); // biome-ignore format: one line a part
+    const arrestor = part(
+      'arrestor',
+      [
+        ['comp-1/4-f', 'either'],
+        ['comp-1/4-m', 'either'],
+      ],
+      { tags: ['arrestor'] },
+    );
     const need = { ...q.need, arrestor: true };
     assert.deepEqual(rules([long, adapter, arrestor], ['adapter', 'arrestor', 'ice-60'], { need }), ['arrestor-far']);
     assert.deepEqual(rules([long, adapter, arrestor], ['adapter', 'ice-60', 'arrestor'], { need }), []);
     assert.deepEqual(rules([ice, adapter], ['adapter', 'ice-60'], { rejoin: 'comp-3/8-f' }), ['rejoin']);
-    const tee = part('tee', [['comp-3/8-f', 'in'], ['comp-1/4-m', 'out'], ['comp-3/8-m', 'branch']]); // biome-ignore format: one line a part
+    const tee = part('tee', [
+      ['comp-3/8-f', 'in'],
+      ['comp-1/4-m', 'out'],
+      ['comp-3/8-m', 'branch'],
+    ]);
     assert.deepEqual(rules([ice, tee], ['tee', 'ice-60']), ['no-cap']);
     assert.deepEqual(rules([ice, tee], ['tee', 'ice-60'], { rejoin: 'comp-3/8-f' }), []);
   });
   it('wants a stop of this run alone, and the backflow preventer behind it and behind the old line', () => {
     const line = hose('line', 'comp-3/8-f', 'comp-1/4-f', 60);
-    const tee = part('tee', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out'], ['comp-3/8-m', 'branch']]); // biome-ignore format: one line a part
-    const stop = part('stop', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out']], { tags: ['stop'] }); // biome-ignore format: one line a part
-    const dual = part('dual', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out'], ['comp-3/8-m', 'out']], { tags: ['stop', 'valved:e1', 'valved:e2'] }); // biome-ignore format: one line a part
+    const tee = part('tee', [
+      ['comp-3/8-f', 'in'],
+      ['comp-3/8-m', 'out'],
+      ['comp-3/8-m', 'branch'],
+    ]);
+    const stop = part(
+      'stop',
+      [
+        ['comp-3/8-f', 'in'],
+        ['comp-3/8-m', 'out'],
+      ],
+      { tags: ['stop'] },
+    );
+    const dual = part(
+      'dual',
+      [
+        ['comp-3/8-f', 'in'],
+        ['comp-3/8-m', 'out'],
+        ['comp-3/8-m', 'out'],
+      ],
+      { tags: ['stop', 'valved:e1', 'valved:e2'] },
+    );
     const addOn = { ...dual, id: 'add-on', tags: ['stop', 'valved:e2'], ends: dual.ends.map((e, i) => (i === 1 ? { ...e, code: 'comp-1/4-m' } : e)) };
-    const check = part('check', [['comp-3/8-f', 'in'], ['comp-3/8-m', 'out']], { tags: ['check'] }); // biome-ignore format: one line a part
+    const check = part(
+      'check',
+      [
+        ['comp-3/8-f', 'in'],
+        ['comp-3/8-m', 'out'],
+      ],
+      { tags: ['check'] },
+    );
     const parts = [line, tee, stop, dual, addOn, check];
     const asked = (more: Partial<MatchQuery['need']>, ids: string[], rejoin?: string) => rules(parts, ids, { rejoin, need: { ...q.need, ...more } });
     const own = { stop: true };
@@ -442,14 +539,24 @@ describe('why not', () => {
     assert.deepEqual(asked({ ...own, ...behind }, ['stop', 'check', 'line']), []);
   });
   it('has tube bear the heat, the found tube too', () => {
-    const push = part('push', [['ptc-1/4od', 'either'], ['comp-1/4-m', 'either']]); // biome-ignore format: one line a part
+    const push = part('push', [
+      ['ptc-1/4od', 'either'],
+      ['comp-1/4-m', 'either'],
+    ]);
     const hot = { from: 'pe-1/4od', to: 'comp-1/4-f', need: { water: 'hot' as const } };
     assert.deepEqual(rules([push], ['push'], { ...hot, need: { water: 'cold' } }), []);
     assert.deepEqual(rules([push], ['push'], hot), ['tube-heat']);
     assert.equal(matchChains({ ...hot, parts: [push] }).unreachable?.[0]?.rule, 'tube-heat');
   });
   it('hides no valve and no hose, but a coil that may run in a wall; and keeps to the bore asked for', () => {
-    const solder = part('coupling', [['cup-3/8od', 'either'], ['cup-3/8od', 'either']], { tags: ['concealable'], flexible: true }); // biome-ignore format: one line a part
+    const solder = part(
+      'coupling',
+      [
+        ['cup-3/8od', 'either'],
+        ['cup-3/8od', 'either'],
+      ],
+      { tags: ['concealable'], flexible: true },
+    );
     const hidden = { from: 'cu-3/8od', to: 'cu-3/8od', need: { water: 'cold' as const, reachable: false } };
     assert.deepEqual(rules([solder], ['coupling'], hidden), []);
     assert.deepEqual(rules([{ ...solder, tags: [] }], ['coupling'], hidden), ['hidden-flexible']);
@@ -459,7 +566,10 @@ describe('why not', () => {
     assert.deepEqual(rules([solder], ['coupling'], bore), []);
   });
   it('refuses marginal joints while something seals', () => {
-    const right = part('right', [['npsm-1/2-f', 'either'], ['g-1/2-m', 'either']]); // biome-ignore format: one line a part
+    const right = part('right', [
+      ['npsm-1/2-f', 'either'],
+      ['g-1/2-m', 'either'],
+    ]);
     const two = { from: 'npsm-1/2-m', to: 'g-1/2-f', need: { water: 'cold' as const } };
     assert.deepEqual(rules([], [], two), []);
     assert.deepEqual(rules([right], [], two), ['marginal']);

@@ -8,15 +8,32 @@ import { looseCents } from './search/loose-cents.ts';
 import { codeNumber, pairTable } from './search/pair-table.ts';
 
 const part = (id: string): Part => ({
-  id, name: id, kind: 'adapter', ends: [{ id: 'a', code: 'comp-3/8-f', port: 'either' }, { id: 'b', code: 'comp-1/4-m', port: 'either' }], flexible: false,
-  cutToLength: false, waters: ['cold'], maxPsi: 125, maxF: 180, potable: true, priceCents: 500, minutes: 2, tags: [],
-}); // biome-ignore format: one part
+  id,
+  name: id,
+  kind: 'adapter',
+  ends: [
+    { id: 'a', code: 'comp-3/8-f', port: 'either' },
+    { id: 'b', code: 'comp-1/4-m', port: 'either' },
+  ],
+  flexible: false,
+  cutToLength: false,
+  waters: ['cold'],
+  maxPsi: 125,
+  maxF: 180,
+  potable: true,
+  priceCents: 500,
+  minutes: 2,
+  tags: [],
+});
 
 describe('what is on the van', () => {
   const index = indexParts([part('a'), part('b'), part('c')]);
 
   it('is what the stock has one of at least; what it does not name is not there', () => {
-    assert.deepEqual(onVan(index, { a: 2, b: 0 }).parts.map((p) => p.id), ['a']); // biome-ignore format: one line
+    assert.deepEqual(
+      onVan(index, { a: 2, b: 0 }).parts.map((p) => p.id),
+      ['a'],
+    );
     assert.equal(onVan(index, {}).ways.count, 0);
   });
 
@@ -30,10 +47,18 @@ describe('what is on the van', () => {
 
 describe('what loose pieces cost', () => {
   it('is summed for every set a joint may take, and known for every cap', () => {
-    const prices = new Map([['nut-comp-1/4', 90], ['ferrule-1/4od', 30], ['cap-comp-1/4-m', 150]]); // biome-ignore format: one list
+    const prices = new Map([
+      ['nut-comp-1/4', 90],
+      ['ferrule-1/4od', 30],
+      ['cap-comp-1/4-m', 150],
+    ]);
     const cents = looseCents(prices);
     const { looseSets } = pairTable();
-    for (const [i, set] of looseSets.entries()) assert.equal(cents.set[i], set.reduce((sum, code) => sum + (prices.get(code) ?? 0), 0)); // biome-ignore format: one line
+    for (const [i, set] of looseSets.entries())
+      assert.equal(
+        cents.set[i],
+        set.reduce((sum, code) => sum + (prices.get(code) ?? 0), 0),
+      );
     assert.ok(looseSets.some((set, i) => set.length > 1 && cents.set[i] === 120));
     assert.equal(cents.cap[codeNumber('comp-1/4-m')], 150);
     assert.ok(Number.isNaN(cents.cap[codeNumber('ght-3/4-m')]));

@@ -50,7 +50,24 @@ describe('whether a part suits', () => {
 });
 
 describe('a limit of a part', () => {
-  const whole = { id: 'p', name: 'p', kind: 'hose', ends: [{ id: 'a', code: 'comp-3/8-f', port: 'either' }, { id: 'b', code: 'comp-3/8-m', port: 'either' }], flexible: true, waters: ['cold', 'hot'], maxPsi: 125, maxF: 180, potable: true, priceCents: 1, minutes: 1, tags: [], lengthIn: 20 } as unknown as Part; // biome-ignore format: one row
+  const whole = {
+    id: 'p',
+    name: 'p',
+    kind: 'hose',
+    ends: [
+      { id: 'a', code: 'comp-3/8-f', port: 'either' },
+      { id: 'b', code: 'comp-3/8-m', port: 'either' },
+    ],
+    flexible: true,
+    waters: ['cold', 'hot'],
+    maxPsi: 125,
+    maxF: 180,
+    potable: true,
+    priceCents: 1,
+    minutes: 1,
+    tags: [],
+    lengthIn: 20,
+  } as unknown as Part;
   const rulesOf = (more: Partial<Part>, asked: Parameters<typeof fullNeed>[0]) => unsuited({ ...whole, ...more }, fullNeed(asked)).map((r) => r.rule);
   const fast = (more: Partial<Part>, asked: Parameters<typeof fullNeed>[0]) => {
     const parts = [{ ...whole, ...more }];
@@ -62,12 +79,20 @@ describe('a limit of a part', () => {
       rulesOf({ maxF }, { water: 'hot' }).length === 0,
       fast({ maxF }, { water: 'hot' }),
     ]);
-    assert.deepEqual(heat, [[false, false], [true, true], [true, true]]); // biome-ignore format: one line
+    assert.deepEqual(heat, [
+      [false, false],
+      [true, true],
+      [true, true],
+    ]);
     const press = [79, 80, 81].map((maxPsi) => [
       rulesOf({ maxPsi }, { water: 'cold', pressurePsi: 80 }).length === 0,
       fast({ maxPsi }, { water: 'cold', pressurePsi: 80 }),
     ]);
-    assert.deepEqual(press, [[false, false], [true, true], [true, true]]); // biome-ignore format: one line
+    assert.deepEqual(press, [
+      [false, false],
+      [true, true],
+      [true, true],
+    ]);
     const reach = [19.9, 20, 20.1].map((minLengthIn) => rulesOf({}, { water: 'cold', minLengthIn }).length === 0);
     assert.deepEqual(reach, [true, true, false]);
   });

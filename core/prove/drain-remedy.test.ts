@@ -6,11 +6,17 @@ describe('a joint of the drain that weeps', () => {
   const ladder = ['nudge 1/8', 'turn the washer round', 'new washer'];
 
   it('gets the least first, then the next rung, and its last again', () => {
-    assert.deepEqual([0, 1, 2, 3, 9].map((tried) => drainRemedy(ladder, tried).what), ['nudge 1/8', 'turn the washer round', 'new washer', 'new washer', 'new washer']); // biome-ignore format: one line
+    assert.deepEqual(
+      [0, 1, 2, 3, 9].map((tried) => drainRemedy(ladder, tried).what),
+      ['nudge 1/8', 'turn the washer round', 'new washer', 'new washer', 'new washer'],
+    );
   });
 
   it('is turned only where its ladder says so', () => {
-    assert.deepEqual([0, 1].map((tried) => drainRemedy(ladder, tried).turns), [0.125, null]); // biome-ignore format: one line
+    assert.deepEqual(
+      [0, 1].map((tried) => drainRemedy(ladder, tried).turns),
+      [0.125, null],
+    );
     assert.equal(drainRemedy(['a quarter turn on each side', 'new washers'], 0).turns, 0.25);
     assert.equal(drainRemedy(['new wax: never pressed twice'], 0).turns, null, 'wax is never pressed again');
   });

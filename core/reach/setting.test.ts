@@ -31,7 +31,10 @@ test('to the side it lies in space, and the same line turned to the side is as l
 });
 
 test('an outlet that faces the other end’s side is shorter to it than one that faces away', () => {
-  const facing = (faces: Way, inlet: Way) => pickLength(lengthQuestion({ ...toilet, stop: { outIn: 4, upIn: 10, faces }, inlet: { outIn: 4, upIn: 10, faces: inlet }, sideIn: 12 }, LINE, [13.5]))[0]!; // biome-ignore format: one call
+  const facing = (faces: Way, inlet: Way) =>
+    pickLength(
+      lengthQuestion({ ...toilet, stop: { outIn: 4, upIn: 10, faces }, inlet: { outIn: 4, upIn: 10, faces: inlet }, sideIn: 12 }, LINE, [13.5]),
+    )[0]!;
   // They face each other: nearly straight. They face apart: the line has to come round.
   assert.notEqual(facing('side', 'side').verdict, 'too-short');
   assert.ok(facing('side', 'side').shape.minRadiusIn > facing('other-side', 'other-side').shape.minRadiusIn);

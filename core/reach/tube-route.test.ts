@@ -51,7 +51,11 @@ test('cuts are laid on coils with as few new coils as any way of laying them', (
       fc.array(fc.integer({ min: 20, max: 120 }), { maxLength: 3 }),
       (lengths, left) => {
         const cuts = lengths.map((lengthIn, i) => ({ name: `cut ${i}`, lengthIn }));
-        const laid = cutList(cuts, left.map((leftIn, i) => ({ id: `coil ${i}`, leftIn })), 100); // biome-ignore format: one call
+        const laid = cutList(
+          cuts,
+          left.map((leftIn, i) => ({ id: `coil ${i}`, leftIn })),
+          100,
+        );
         // Each cut once, none past its coil's end.
         assert.deepEqual(laid.flatMap((c) => c.cuts.map((k) => k.name)).sort(), cuts.map((c) => c.name).sort());
         for (const c of laid) assert.ok(c.leftIn >= 0);

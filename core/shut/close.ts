@@ -167,7 +167,11 @@ function cheapest(
     const ways = new Set<number>();
     for (const gate of blocks.gates) {
       if (gate.isStuck) continue;
-      for (const [from, next] of [[gate.a, gate.b], [gate.b, gate.a]] as const) if (island[from] && !island[next] && isLargest(next)) ways.add(next); // biome-ignore format: two ways
+      for (const [from, next] of [
+        [gate.a, gate.b],
+        [gate.b, gate.a],
+      ] as const)
+        if (island[from] && !island[next] && isLargest(next)) ways.add(next);
     }
     const closed = new Set(dryBlocks);
     for (const way of [...ways].sort((x, y) => x - y)) {

@@ -4,7 +4,14 @@ import { inletOf, type KnownRun, knownNetwork, MAIN, stopOf } from './known.ts';
 import { brokenLinks } from './network.ts';
 import { planIsolation } from './plan-isolation.ts';
 
-const run = (id: string, more: Partial<KnownRun> = {}): KnownRun => ({ id, name: id, water: 'cold', stop: { kind: 'quarter-turn', condition: 'works' }, mixesAt: null, ...more }); // biome-ignore format: one row
+const run = (id: string, more: Partial<KnownRun> = {}): KnownRun => ({
+  id,
+  name: id,
+  water: 'cold',
+  stop: { kind: 'quarter-turn', condition: 'works' },
+  mixesAt: null,
+  ...more,
+});
 function plan(runs: KnownRun[], ...workOn: string[]) {
   const net = knownNetwork(runs);
   assert.deepEqual(brokenLinks(net), []);

@@ -78,11 +78,18 @@ describe('a plan of isolation', () => {
   it('prefers a good valve to one that was never tried, and two good ones to one bad one, but never more people dry', () => {
     const net = drawn(`street:source 0; a:junction 0; street|a quarter-turn works far; b:junction 0; a|b gate unknown near; x:outlet 0; b-x`);
     assert.deepEqual(possible(net, ['x']).close, ['far']);
-    const withUser = { ...net, ...drawn(`street:source 0; a:junction 0; street|a quarter-turn works far; b:junction 0; a|b gate unknown near; x:outlet 0; b-x; y:outlet 0; a-y`) }; // biome-ignore format: one line
+    const withUser = {
+      ...net,
+      ...drawn(
+        `street:source 0; a:junction 0; street|a quarter-turn works far; b:junction 0; a|b gate unknown near; x:outlet 0; b-x; y:outlet 0; a-y`,
+      ),
+    };
     assert.deepEqual(possible(withUser, ['x']).close, ['near']);
   });
   it('relies on a valve that is stuck shut only as on one that was never tried', () => {
-    const net = drawn('s:source 0; a:junction 0; s|a gate seized-shut stuck; t:source 0; x:outlet 0; a-x; b:junction 0; t|b quarter-turn works good; b|x multi-turn works also'); // biome-ignore format: one line
+    const net = drawn(
+      's:source 0; a:junction 0; s|a gate seized-shut stuck; t:source 0; x:outlet 0; a-x; b:junction 0; t|b quarter-turn works good; b|x multi-turn works also',
+    );
     const plan = possible(net, ['x']);
     assert.deepEqual(plan.close, ['good']);
     assert.ok(plan.because.some((r) => r.rule === 'relied-on' && r.text.includes('"stuck"')));
@@ -90,7 +97,9 @@ describe('a plan of isolation', () => {
   });
   it('says how much comes out, by heights: at the drain, and what stays to come out at the joint', () => {
     // 0.0408 gal a foot of 1 in bore; the riser runs from 0 to 10 ft, the work stands at 0, the lowest outlet at 4.
-    const net = drawn('s:source 0; x:junction 0; s|x quarter-turn works v; top:junction 10; x-top 1 10; low:outlet 4; top-low 1 6; high:outlet 10; top-high 1 5'); // biome-ignore format: one line
+    const net = drawn(
+      's:source 0; x:junction 0; s|x quarter-turn works v; top:junction 10; x-top 1 10; low:outlet 4; top-low 1 6; high:outlet 10; top-high 1 5',
+    );
     const plan = possible(net, ['x']);
     assert.deepEqual([plan.drainAt, plan.ventAt], ['low', 'high']);
     assert.ok(Math.abs(plan.volumeGal - 0.0408 * (6 + 6 + 5)) < 1e-4, String(plan.volumeGal));
@@ -106,7 +115,12 @@ describe('a plan of isolation', () => {
     let [possibleOnes, dryOnes] = [0, 0];
     for (let seed = 1; seed <= 1000; seed++) {
       const next = chanceOf(seed * 7919);
-      const net = byChance(next, { places: 4 + Math.floor(next() * 12), valves: Math.floor(next() * 12), loops: Math.floor(next() * 4), outletEvery: 2 + Math.floor(next() * 3) }); // biome-ignore format: one call
+      const net = byChance(next, {
+        places: 4 + Math.floor(next() * 12),
+        valves: Math.floor(next() * 12),
+        loops: Math.floor(next() * 4),
+        outletEvery: 2 + Math.floor(next() * 3),
+      });
       const work = net.places[1 + Math.floor(next() * (net.places.length - 1))]!.id;
       const plan = planIsolation(net, { workOn: [work] });
       const best = bruteForce(net, work);

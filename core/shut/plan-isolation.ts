@@ -55,7 +55,9 @@ export function planIsolation(network: WaterNetwork, { workOn, struckOut = [] }:
 /** Places that the work stands for. */
 function placesOf({ places, pipes, valves }: WaterNetwork, workOn: readonly string[]): string[] {
   if (workOn.length === 0) throw new InputError('workOn', '', 'Say what is worked on.');
-  const ends = new Map<string, string[]>([...places.map((p) => [p.id, [p.id]] as const), ...[...pipes, ...valves].map((l) => [l.id, [l.a, l.b]] as const)].map(([k, v]) => [k, [...v]])); // biome-ignore format: one map
+  const ends = new Map<string, string[]>(
+    [...places.map((p) => [p.id, [p.id]] as const), ...[...pipes, ...valves].map((l) => [l.id, [l.a, l.b]] as const)].map(([k, v]) => [k, [...v]]),
+  );
   return [
     ...new Set(
       workOn.flatMap((id) => {
@@ -68,7 +70,11 @@ function placesOf({ places, pipes, valves }: WaterNetwork, workOn: readonly stri
 }
 
 function plan(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string>): IsolationPlan {
-  const closing = closingFor(net, workOn.map((id) => net.at(id)), struckOut); // biome-ignore format: one call
+  const closing = closingFor(
+    net,
+    workOn.map((id) => net.at(id)),
+    struckOut,
+  );
   if (!closing) return { possible: false, because: [nothingParts(net, workOn, struckOut)] };
   const { places } = net.network;
   const work = new Set(workOn);
@@ -107,7 +113,11 @@ const CONDITION_WORDS: Partial<Record<NetValve['condition'], string>> = {
 
 function reasonsOf({ close, reliedOn }: Closing, dry: readonly string[], lost: readonly string[], places: readonly NetPlace[]): Reason[] {
   const source = 'field reference, section 7';
-  const named = (ids: readonly string[]) => ids.slice(0, 6).map((id) => nameOf(places.find((p) => p.id === id)!)).join(', '); // biome-ignore format: one line
+  const named = (ids: readonly string[]) =>
+    ids
+      .slice(0, 6)
+      .map((id) => nameOf(places.find((p) => p.id === id)!))
+      .join(', ');
   const before = dry.filter((id) => !lost.includes(id));
   const listed = (ids: readonly string[]) => `${named(ids)}${ids.length > 6 ? ` and ${ids.length - 6} more` : ''}`;
   const told = lost.length === 0 ? 'No other outlet loses its water.' : `Without water: ${listed(lost)}. No plan leaves fewer dry.`;

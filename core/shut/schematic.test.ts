@@ -44,7 +44,10 @@ const everything = (net: WaterNetwork) => [...net.places, ...net.pipes, ...net.v
 describe('a network as branches', () => {
   it('goes from the source outward, hot behind the heater, a shower as what closes a loop', () => {
     const { roots, loops } = branchesOf(HOUSE);
-    assert.deepEqual(roots.map((r) => r.place.id), ['street']); // biome-ignore format: one line
+    assert.deepEqual(
+      roots.map((r) => r.place.id),
+      ['street'],
+    );
     const all = new Map([...within(roots[0]!)].map((b) => [b.place.id, b]));
     assert.deepEqual([all.get('hot')!.isHot, all.get('cold')!.isHot, all.get('up')!.isHot], [true, false, false]);
     assert.equal(loops.length, 1);
@@ -88,7 +91,15 @@ describe('a schematic', () => {
     const y = (id: string) => s.places.find((p) => p.id === id)!.y;
     assert.ok(y('up') < y('cold') && y('cold') < y('heater'));
     assert.equal(y('cold'), y('hot'));
-    assert.deepEqual(s.levels.map((l) => [l.fromFt, l.toFt]), [[12, 12], [0, 3], [-4, -4], [-9, -9]]); // biome-ignore format: one line
+    assert.deepEqual(
+      s.levels.map((l) => [l.fromFt, l.toFt]),
+      [
+        [12, 12],
+        [0, 3],
+        [-4, -4],
+        [-9, -9],
+      ],
+    );
     assert.deepEqual(s.valves.map((v) => v.id).sort(), ['cold-stop', 'hot-stop', 'main-valve', 'up-stop']);
     assert.ok(s.pieces.filter((p) => p.isHot).every((p) => p.ids.some((id) => /^(heater|b|hot|shower)/.test(id))));
   });

@@ -84,7 +84,10 @@ export function schematicOf({ roots, loops }: Branches): Schematic {
   let top = EDGE_PX.top;
   for (let i = levels.length - 1; i >= 0; i--) {
     const here = all.filter((b) => levelOf(b) === i);
-    const lanes = lanesOf(here.filter((b) => !isEnd(b)).sort((a, b) => b.depth - a.depth), extent); // biome-ignore format: one chain
+    const lanes = lanesOf(
+      here.filter((b) => !isEnd(b)).sort((a, b) => b.depth - a.depth),
+      extent,
+    );
     const ends = here.filter(isEnd);
     const row = top + (ends.length > 0 ? NAME_PX : LANE_PX / 2);
     for (const b of ends) y.set(b.place.id, row);
@@ -102,7 +105,11 @@ export function schematicOf({ roots, loops }: Branches): Schematic {
   const valves: SchemaValve[] = [];
   const lay = (line: Line, toX: number, isHot: boolean) => {
     const [fromX, fromY, toY] = [x.of.get(line.from)!, y.get(line.from)!, y.get(line.to)!];
-    const turn: [number, number][] = [[fromX, fromY], [toX, fromY], [toX, toY]]; // biome-ignore format: three points
+    const turn: [number, number][] = [
+      [fromX, fromY],
+      [toX, fromY],
+      [toX, toY],
+    ];
     // Where a loop comes to a place beside its own line, the last step is level.
     if (toX !== x.of.get(line.to)!) turn.push([x.of.get(line.to)!, toY]);
     layPieces(line, turn, isHot, pieces, valves);
@@ -165,7 +172,10 @@ function layPieces(line: Line, turn: readonly [number, number][], isHot: boolean
   // Too many for the upright: closer together.
   const step = Math.min(LANE_PX, room / Math.max(1, found.length));
   const stands = found.map((v, i) => ({ v, y: fromY + down * step * (i + 0.5) }));
-  let here: [number, number][] = [[fromX, fromY], [toX, fromY]]; // biome-ignore format: two points
+  let here: [number, number][] = [
+    [fromX, fromY],
+    [toX, fromY],
+  ];
   let ids: string[] = [line.from];
   let n = 0;
   line.links.forEach((link: Link, i) => {

@@ -18,7 +18,10 @@ function planFor(...workOn: string[]) {
 describe('the steps of a plan', () => {
   it('turn the energy off first, close, let air in and water out, and prove it', () => {
     const steps = shutSteps(HOUSE, planFor('h'));
-    assert.deepEqual(steps.map((s) => `${s.do} ${s.at}`), ['energy-off heater', 'close heater-valve', 'vent shower', 'drain tap', 'mind tap', 'prove tap']); // biome-ignore format: one list
+    assert.deepEqual(
+      steps.map((s) => `${s.do} ${s.at}`),
+      ['energy-off heater', 'close heater-valve', 'vent shower', 'drain tap', 'mind tap', 'prove tap'],
+    );
     assert.match(saidIn(steps[3]!.detail, 'inch'), /^About 4\.\d gal comes out: a hose to a drain\.$/);
     assert.match(saidIn(steps[3]!.detail, 'metric'), /^About 1\d L comes out/);
     assert.match(steps.at(-1)!.gate!, /Has "tap" stopped running/);
@@ -40,14 +43,20 @@ describe('the steps of a plan', () => {
   });
   it('take a bucket for little, say that an untried valve is not forced, and have no energy to turn off where none is', () => {
     const cold = shutSteps(HOUSE, planFor('cold'));
-    assert.deepEqual(cold.map((s) => s.do), ['close', 'drain', 'prove']); // biome-ignore format: one list
+    assert.deepEqual(
+      cold.map((s) => s.do),
+      ['close', 'drain', 'prove'],
+    );
     assert.equal(cold[1]!.detail.text, 'Hardly anything comes out.');
     const main = shutSteps(HOUSE, planFor('m'));
     assert.match(main.find((s) => s.do === 'close')!.detail.text, /Never tried: no force/);
   });
   it('go back from the lowest valve up, air out at the top, the energy last; a valve of many turns half a turn back', () => {
     const steps = backSteps(HOUSE, planFor('h'));
-    assert.deepEqual(steps.map((s) => `${s.do} ${s.at}`), ['shut-drain tap', 'open heater-valve', 'air-out shower', 'screens shower', 'energy-on heater']); // biome-ignore format: one list
+    assert.deepEqual(
+      steps.map((s) => `${s.do} ${s.at}`),
+      ['shut-drain tap', 'open heater-valve', 'air-out shower', 'screens shower', 'energy-on heater'],
+    );
     assert.match(steps[1]!.detail.text, /half a turn back/);
     assert.match(steps.at(-1)!.detail.text, /runs full and without air/);
   });

@@ -95,7 +95,13 @@ export function shutSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
             said`${volume(residualGal)} stands above the work and below the drain: it comes out at the joint. A towel and a bucket.`,
           ),
         ]),
-    step('prove', drainAt, `Prove it dead at ${find.name(drainAt)}`, said`Leave it open and wait. It runs on: a valve passes. Say which, and the plan goes on to the next.`, `Has ${find.name(drainAt)} stopped running, and stayed so for a minute?`), // biome-ignore format: one step
+    step(
+      'prove',
+      drainAt,
+      `Prove it dead at ${find.name(drainAt)}`,
+      said`Leave it open and wait. It runs on: a valve passes. Say which, and the plan goes on to the next.`,
+      `Has ${find.name(drainAt)} stopped running, and stayed so for a minute?`,
+    ),
   ];
 }
 
@@ -106,7 +112,12 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
   const byHeight = [...plan.close].sort((a, b) => height(a) - height(b));
   const top = plan.ventAt ?? plan.drainAt;
   return [
-    { do: 'shut-drain', at: plan.drainAt, title: `Close ${find.name(plan.drainAt)}`, detail: said`${plan.ventAt === null ? 'Not quite: the air leaves there.' : `Leave ${find.name(plan.ventAt)} open, its aerator off: the air leaves there.`}` }, // biome-ignore format: one step
+    {
+      do: 'shut-drain',
+      at: plan.drainAt,
+      title: `Close ${find.name(plan.drainAt)}`,
+      detail: said`${plan.ventAt === null ? 'Not quite: the air leaves there.' : `Leave ${find.name(plan.ventAt)} open, its aerator off: the air leaves there.`}`,
+    },
     ...byHeight.map((id): ShutStep => {
       const valve = find.valve(id)!;
       return { do: 'open', at: id, title: `Open ${nameOf(valve)} slowly`, detail: said`${OPEN[valve.kind] ?? ''}` };
@@ -118,8 +129,17 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
       detail: said`Until it runs without spitting. Then every other outlet that was dry, the lowest first.`,
     },
     { do: 'screens', at: top, title: 'Clean aerators and inlet screens', detail: said`What came loose sits in them.` },
-    ...standing(net, plan).map((p): ShutStep => ({ do: 'energy-on', at: p.id, title: `On again: ${p.name ?? p.stands}`, detail: said`${STANDS_OFF[p.stands].back}` })), // biome-ignore format: one step
-    ...plan.energyOff.map((id): ShutStep => ({ do: 'energy-on', at: id, title: `Energy on: ${find.name(id)}`, detail: said`Only when a hot outlet behind it runs full and without air.` })), // biome-ignore format: one step
+    ...standing(net, plan).map(
+      (p): ShutStep => ({ do: 'energy-on', at: p.id, title: `On again: ${p.name ?? p.stands}`, detail: said`${STANDS_OFF[p.stands].back}` }),
+    ),
+    ...plan.energyOff.map(
+      (id): ShutStep => ({
+        do: 'energy-on',
+        at: id,
+        title: `Energy on: ${find.name(id)}`,
+        detail: said`Only when a hot outlet behind it runs full and without air.`,
+      }),
+    ),
   ];
 }
 

@@ -36,7 +36,12 @@ export function byChance(next: () => number, { places, valves, loops, outletEver
   const net: WaterNetwork = { places: [], pipes: [], valves: [] };
   const links: [string, string][] = [];
   for (let i = 0; i < places; i++) {
-    const kind = i === 0 ? 'source' : i % outletEvery === 0 ? 'outlet' : pick(['junction', 'junction', 'junction', 'junction', 'heater', 'mixer', 'tank'] as const); // biome-ignore format: one choice
+    const kind =
+      i === 0
+        ? 'source'
+        : i % outletEvery === 0
+          ? 'outlet'
+          : pick(['junction', 'junction', 'junction', 'junction', 'heater', 'mixer', 'tank'] as const);
     // Tanks and second sources are few, or nothing could be kept from the work.
     net.places.push({ id: `p${i}`, kind: kind === 'tank' && next() > 0.3 ? 'junction' : kind, heightFt: Math.round(next() * 30) });
     if (i > 0) links.push([`p${Math.max(0, i - 1 - Math.floor(next() * Math.min(i, 6)))}`, `p${i}`]);
@@ -49,7 +54,14 @@ export function byChance(next: () => number, { places, valves, loops, outletEver
   while (isValve.size < Math.min(valves, links.length)) isValve.add(Math.floor(next() * links.length));
   for (const [i, [a, b]] of links.entries()) {
     if (!isValve.has(i)) net.pipes.push({ id: `l${i}`, a, b, boreIn: pick([0.43, 0.545, 0.785]), lengthFt: Math.round(next() * 20) });
-    else net.valves.push({ id: `v${i}`, a, b, kind: next() < 0.1 ? pick(VALVE_KINDS) : pick(['quarter-turn', 'multi-turn', 'gate']), condition: next() < 0.4 ? 'works' : pick(VALVE_CONDITIONS) }); // biome-ignore format: one row
+    else
+      net.valves.push({
+        id: `v${i}`,
+        a,
+        b,
+        kind: next() < 0.1 ? pick(VALVE_KINDS) : pick(['quarter-turn', 'multi-turn', 'gate']),
+        condition: next() < 0.4 ? 'works' : pick(VALVE_CONDITIONS),
+      });
   }
   return net;
 }

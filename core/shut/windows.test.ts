@@ -22,13 +22,25 @@ describe('windows of a day', () => {
     const answer = joinWindows(HOUSE, [job('bath'), job('wc')], DAY);
     assert.deepEqual(brief(answer), [['bath wc', 480, 'upper', 'shower']]);
     assert.deepEqual([answer.windows[0]!.to, answer.windows[0]!.slowTo, answer.left], [540, 560, []]);
-    assert.deepEqual(brief(joinWindows(HOUSE, [job('bath', 30, { from: 800 }), job('wc', 30, { to: 700 })], DAY)).map(([jobs]) => jobs), ['wc', 'bath']); // biome-ignore format: one line
+    assert.deepEqual(
+      brief(joinWindows(HOUSE, [job('bath', 30, { from: 800 }), job('wc', 30, { to: 700 })], DAY)).map(([jobs]) => jobs),
+      ['wc', 'bath'],
+    );
   });
   it('keeps out of quiet hours, in the slow case too, and says what finds no time or no plan', () => {
-    const quiet = [{ from: 500, to: 600 }, { from: 610, to: 700 }]; // biome-ignore format: one line
-    assert.deepEqual(brief(joinWindows(HOUSE, [job('bath', 30)], DAY, quiet)).map((w) => w[1]), [700]); // biome-ignore format: one line
+    const quiet = [
+      { from: 500, to: 600 },
+      { from: 610, to: 700 },
+    ];
+    assert.deepEqual(
+      brief(joinWindows(HOUSE, [job('bath', 30)], DAY, quiet)).map((w) => w[1]),
+      [700],
+    );
     const answer = joinWindows(HOUSE, [job('bath', 30, { to: 600 }), job('main', 10), job('yard')], DAY, [{ from: 480, to: 570 }]);
-    assert.deepEqual(answer.left, [{ id: 'bath', why: 'no-time' }, { id: 'main', why: 'no-plan' }]); // biome-ignore format: one line
+    assert.deepEqual(answer.left, [
+      { id: 'bath', why: 'no-time' },
+      { id: 'main', why: 'no-plan' },
+    ]);
     assert.deepEqual(brief(answer), [['yard', 570, 'yard-stop', '']]);
     assert.deepEqual(joinWindows(HOUSE, [], DAY), { windows: [], left: [] });
   });
@@ -54,11 +66,23 @@ describe('windows of a day', () => {
       const net = byChance(next, { places: 18, valves: 9, loops: 2 });
       const jobs = [1, 2, 3, 4].map((n) => {
         const from = next() < 0.3 ? { from: 480 + Math.floor(next() * 300) } : {};
-        return { id: `j${n}`, workOn: [net.places[1 + Math.floor(next() * 17)]!.id], minutes: 20 + Math.floor(next() * 60), slowMinutes: 90, ...from, ...(next() < 0.3 ? { to: 700 } : {}) }; // biome-ignore format: one row
+        return {
+          id: `j${n}`,
+          workOn: [net.places[1 + Math.floor(next() * 17)]!.id],
+          minutes: 20 + Math.floor(next() * 60),
+          slowMinutes: 90,
+          ...from,
+          ...(next() < 0.3 ? { to: 700 } : {}),
+        };
       });
       const quiet = next() < 0.5 ? [{ from: 600, to: 660 }] : [];
       const { windows } = joinWindows(net, jobs, DAY, quiet);
-      const got = [windows.flatMap((w) => w.jobs).length, windows.length, windows.reduce((sum, w) => sum + w.dry.length * (w.to - w.from), 0), windows.at(-1)?.slowTo ?? DAY.from]; // biome-ignore format: one row
+      const got = [
+        windows.flatMap((w) => w.jobs).length,
+        windows.length,
+        windows.reduce((sum, w) => sum + w.dry.length * (w.to - w.from), 0),
+        windows.at(-1)?.slowTo ?? DAY.from,
+      ];
       assert.deepEqual(got, tried(net, jobs, quiet), `seed ${seed}`);
     }
   });
@@ -82,7 +106,10 @@ function tried(net: Parameters<typeof joinWindows>[0], jobs: readonly WindowJob[
       while (from < DAY.to && !lies()) from++;
       if (from >= DAY.to) continue;
       const minutes = here.reduce((sum, j) => sum + j.minutes, 0);
-      go(left.filter((j) => !here.includes(j)), [now[0]! + here.length, now[1]! + 1, now[2]! + plan.dry.length * minutes, from + slow]); // biome-ignore format: one call
+      go(
+        left.filter((j) => !here.includes(j)),
+        [now[0]! + here.length, now[1]! + 1, now[2]! + plan.dry.length * minutes, from + slow],
+      );
     }
   };
   go(jobs, best);

@@ -74,7 +74,9 @@ export function joinWindows(
   onProgress: (part: number) => void = () => {},
 ): WindowsAnswer {
   if (jobs.length > MOST_JOBS) throw new InputError('jobs', jobs.length, `Join ${MOST_JOBS} at most at a time.`);
-  for (const j of jobs) if (!(j.minutes > 0 && j.slowMinutes >= j.minutes)) throw new InputError('minutes', j.minutes, 'Give minutes of more than 0, and as many or more for the slow case.'); // biome-ignore format: one check
+  for (const j of jobs)
+    if (!(j.minutes > 0 && j.slowMinutes >= j.minutes))
+      throw new InputError('minutes', j.minutes, 'Give minutes of more than 0, and as many or more for the slow case.');
   const alone = jobs.map((j) => planIsolation(net, { workOn: j.workOn }).possible);
   const doable = jobs.filter((_, i) => alone[i]);
   const groups = groupsOf(net, doable, onProgress);
@@ -119,7 +121,10 @@ function lay(groups: readonly Group[], count: number, day: Span, quiet: readonly
     }
   }
   const most = Math.max(...[...kept.keys()].map(bits));
-  const [best] = [...kept.values()].flat().filter((l) => bits(l.mask) === most).sort(compare); // biome-ignore format: one chain
+  const [best] = [...kept.values()]
+    .flat()
+    .filter((l) => bits(l.mask) === most)
+    .sort(compare);
   return windowsOf(best!);
 }
 

@@ -24,6 +24,13 @@ describe('an amount of money', () => {
 });
 
 describe('a share in percent', () => {
-  for (const [text, percent] of [['8.25', 8.25], ['7.5%', 7.5], ['7,5 %', 7.5], ['0', 0], ['100%', 100]] as const) it(`reads "${text}"`, () => assert.equal(readPercent(text), percent)); // biome-ignore format: one row
+  for (const [text, percent] of [
+    ['8.25', 8.25],
+    ['7.5%', 7.5],
+    ['7,5 %', 7.5],
+    ['0', 0],
+    ['100%', 100],
+  ] as const)
+    it(`reads "${text}"`, () => assert.equal(readPercent(text), percent));
   for (const text of ['', '%', '-1', '100.1', 'some', '5 per cent']) it(`does not read "${text}"`, () => assert.equal(readPercent(text), null));
 });

@@ -54,6 +54,6 @@ describe('numbers as the trade writes them', () => {
 describe('turns', () => {
   it('are whole 24ths, said as a plumber says them', () => {
     assert.equal(turns24(0.16667), 4);
-    assert.deepEqual([0, 3, 12, 24, 30, 54].map(writeTurns), ['by hand only', '1/8 turn', '1/2 turn', '1 turn', '1 1/4 turns', '2 1/4 turns']); // biome-ignore format: one line
+    assert.deepEqual([0, 3, 12, 24, 30, 54].map(writeTurns), ['by hand only', '1/8 turn', '1/2 turn', '1 turn', '1 1/4 turns', '2 1/4 turns']);
   });
 });

@@ -30,7 +30,18 @@ describe('figures of a line’s water', () => {
     }
   });
   it('that are none read as nothing', () => {
-    for (const [of, text] of [['feet', ''], ['feet', 'up'], ['feet', '3 gpm'], ['flow', '2 ft'], ['flow', '2 3'], ['gas', '--3'], ['gas', '1e9 x'], ['gallons', '4 parsecs'], ['feet', '1/0']] as [Typed, string][]) assert.equal(readTyped(of, text), null, `${of} "${text}"`); // biome-ignore format: one table
+    for (const [of, text] of [
+      ['feet', ''],
+      ['feet', 'up'],
+      ['feet', '3 gpm'],
+      ['flow', '2 ft'],
+      ['flow', '2 3'],
+      ['gas', '--3'],
+      ['gas', '1e9 x'],
+      ['gallons', '4 parsecs'],
+      ['feet', '1/0'],
+    ] as [Typed, string][])
+      assert.equal(readTyped(of, text), null, `${of} "${text}"`);
   });
   it('bare on a device that goes by metres say so, and are the same read again', () => {
     assert.equal(typedIn('feet', '9', 'metric'), '9 m');

@@ -109,7 +109,10 @@ describe('the gauge on the wire', () => {
         [{ scenario: 'slow-leak' }, { letOut: 5 }],
         (m) => ((m.reading as Reading | undefined)?.minutes ?? 0) > 0.2,
       );
-      assert.deepEqual(all.filter((m) => m.line).map((m) => (m.line as { scenario: string }).scenario), ['tight', 'slow-leak']); // biome-ignore format: one line
+      assert.deepEqual(
+        all.filter((m) => m.line).map((m) => (m.line as { scenario: string }).scenario),
+        ['tight', 'slow-leak'],
+      );
       const out = all.find((m) => m.letOut)!.letOut as { ml: number; psiBefore: number; psiAfter: number };
       assert.ok(out.psiBefore - out.psiAfter > 10, JSON.stringify(out));
       const [fault] = (await untilSaid(gauge.tcpPort, [{ scenario: 'unheard of' }], (m) => m.fault !== undefined)).slice(-1);
@@ -131,7 +134,10 @@ describe('the gauge on the wire', () => {
       const post = (id: string, body: string) => fetch(`${at}/lines/${id}/let-out`, { method: 'POST', body });
       const said = (await (await post(line.id, '{"ml":5}')).json()) as { letOut: { ml: number } };
       assert.equal(said.letOut.ml, 5);
-      assert.deepEqual([(await post(line.id, '{"ml":-5}')).status, (await post(line.id, 'no')).status, (await post('99', '{"ml":5}')).status], [422, 422, 404]); // biome-ignore format: one line
+      assert.deepEqual(
+        [(await post(line.id, '{"ml":-5}')).status, (await post(line.id, 'no')).status, (await post('99', '{"ml":5}')).status],
+        [422, 422, 404],
+      );
       assert.equal((await fetch(`${at}/stream?scenario=none`)).status, 404);
       await reader.cancel();
     } finally {

@@ -25,9 +25,21 @@ export interface Scenario {
 }
 
 const TIGHT: Scenario = {
-  id: 'tight', name: 'a tight line', startPsi: 62, leakMlPerDay: 0, giveMlPerPsi: 0.35, airMl: 0, driftFPerHour: 0, swingF: 0, swingMinutes: 47,
-  psiPerF: 6, passMlPerDayPsi: 0, supplyPsi: 62, gaugeSigmaPsi: 0.05, dropOuts: 0,
-}; // biome-ignore format: one row
+  id: 'tight',
+  name: 'a tight line',
+  startPsi: 62,
+  leakMlPerDay: 0,
+  giveMlPerPsi: 0.35,
+  airMl: 0,
+  driftFPerHour: 0,
+  swingF: 0,
+  swingMinutes: 47,
+  psiPerF: 6,
+  passMlPerDayPsi: 0,
+  supplyPsi: 62,
+  gaugeSigmaPsi: 0.05,
+  dropOuts: 0,
+};
 
 export const SCENARIOS: readonly Scenario[] = [
   TIGHT,

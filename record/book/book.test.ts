@@ -25,7 +25,18 @@ function said(
 ): BookEntry {
   made += 1;
   const time = at(minute);
-  return { id: id(made), deviceId: 'phone', seenAt: time, sentAt: time, recordedAt: time, correctsId: null, subject: { kind, id: subjectId }, change, body, ...more }; // biome-ignore format: one row
+  return {
+    id: id(made),
+    deviceId: 'phone',
+    seenAt: time,
+    sentAt: time,
+    recordedAt: time,
+    correctsId: null,
+    subject: { kind, id: subjectId },
+    change,
+    body,
+    ...more,
+  };
 }
 
 const visitMade = said('visit', VISIT, 'made', { premisesId: HOUSE, onDate: '2026-05-21', startsAt: '10:00', title: 'Drip' }, 0);
@@ -51,7 +62,10 @@ describe('a subject of the book', () => {
 
   it('keeps its list in order: put on, taken off, put back in its place, put in order', () => {
     const list = [added('a', 1), added('b', 2), added('c', 3), said('visit', VISIT, 'run-removed', { runId: 'b', reason: 'not today' }, 4)];
-    const order = (more: BookEntry[]) => stateOf('visit', VISIT, [visitMade, ...list, ...more])!.runs.map((r) => `${r.runId}${r.removed ? '-' : ''}`).join(' '); // biome-ignore format: one line
+    const order = (more: BookEntry[]) =>
+      stateOf('visit', VISIT, [visitMade, ...list, ...more])!
+        .runs.map((r) => `${r.runId}${r.removed ? '-' : ''}`)
+        .join(' ');
     assert.equal(order([]), 'a b- c');
     assert.equal(order([added('b', 5)]), 'a b c');
     assert.equal(order([said('visit', VISIT, 'ordered', { runIds: ['c', 'a'] }, 6)]), 'c a b-');
@@ -64,7 +78,10 @@ describe('a subject of the book', () => {
     assert.equal(state!.startsAt, '15:00');
     assert.deepEqual(conflicts, [{ field: 'startsAt', entries: [phone.id, office.id], values: ['11:00', '15:00'] }]);
     // Said once more by somebody who has seen both, it is settled; and a change that knew of the other is no conflict.
-    assert.deepEqual(standingOf('visit', VISIT, [visitMade, phone, office, said('visit', VISIT, 'changed', { startsAt: '15:00' }, 90)]).conflicts, []); // biome-ignore format: one line
+    assert.deepEqual(
+      standingOf('visit', VISIT, [visitMade, phone, office, said('visit', VISIT, 'changed', { startsAt: '15:00' }, 90)]).conflicts,
+      [],
+    );
     assert.deepEqual(standingOf('visit', VISIT, [visitMade, { ...phone, sentAt: at(10), recordedAt: at(10) }, office]).conflicts, []);
   });
 
@@ -76,7 +93,15 @@ describe('a subject of the book', () => {
   });
 
   it('is the same in whatever order its entries come', () => {
-    const all = [visitMade, added('a', 1), added('b', 2), said('visit', VISIT, 'changed', { title: 'Two' }, 3, { deviceId: 'office' }), said('visit', VISIT, 'cancelled', { reason: 'ill' }, 4), said('visit', VISIT, 'restored', { reason: 'well' }, 5, { deviceId: 'office' }), said('visit', VISIT, 'arrived', {}, 6)]; // biome-ignore format: one list
+    const all = [
+      visitMade,
+      added('a', 1),
+      added('b', 2),
+      said('visit', VISIT, 'changed', { title: 'Two' }, 3, { deviceId: 'office' }),
+      said('visit', VISIT, 'cancelled', { reason: 'ill' }, 4),
+      said('visit', VISIT, 'restored', { reason: 'well' }, 5, { deviceId: 'office' }),
+      said('visit', VISIT, 'arrived', {}, 6),
+    ];
     const one = standingOf('visit', VISIT, all);
     fc.assert(fc.property(fc.shuffledSubarray(all, { minLength: all.length }), (mixed) => assert.deepEqual(standingOf('visit', VISIT, mixed), one)));
   });
@@ -158,7 +183,14 @@ describe('what is taken into the book', () => {
 });
 
 describe('an entry of the book at the border', () => {
-  const sent = (change: string, body: unknown, kind = 'visit') => ({ ...visitMade, subject: { kind, id: VISIT }, deviceId: id(7), recordedAt: null, change, body }); // biome-ignore format: one row
+  const sent = (change: string, body: unknown, kind = 'visit') => ({
+    ...visitMade,
+    subject: { kind, id: VISIT },
+    deviceId: id(7),
+    recordedAt: null,
+    change,
+    body,
+  });
   it('names the field that will not do', () => {
     const table: [unknown, string, RegExp][] = [
       [sent('made', { premisesId: HOUSE, onDate: '2026-13-01', startsAt: '10:00', title: 'x' }), 'body.onDate', /day/],

@@ -31,7 +31,13 @@ describe('a stripped picture', () => {
   it('a comment, and notes of other programs, go; what the colours need stays', async () => {
     const plain = await drawn().withMetadata({ icc: 'p3' }).toBuffer();
     const segment = (marker: number, words: string) => Buffer.concat([Buffer.from([0xff, marker, 0, words.length + 2]), Buffer.from(words)]);
-    const told = Buffer.concat([plain.subarray(0, 2), segment(0xfe, WHERE), segment(0xed, `Editor ${WHERE}`), segment(0xe1, `http://ns.example.com/notes ${WHERE}`), plain.subarray(2)]); // biome-ignore format: one file
+    const told = Buffer.concat([
+      plain.subarray(0, 2),
+      segment(0xfe, WHERE),
+      segment(0xed, `Editor ${WHERE}`),
+      segment(0xe1, `http://ns.example.com/notes ${WHERE}`),
+      plain.subarray(2),
+    ]);
     const { bytes } = stripped(told);
     assert.ok(!has(bytes, WHERE));
     assert.ok((await sharp(bytes).metadata()).icc);
@@ -72,7 +78,15 @@ describe('what is no whole picture', () => {
   it('is refused in words, whatever it is', async () => {
     assert.throws(() => stripped(Buffer.from('%PDF-1.7')), PictureError);
     assert.throws(() => stripped(new Uint8Array()), PictureError);
-    const whole = [await drawn().toBuffer(), await sharp(noise, { raw: { width: 64, height: 48, channels: 3 } }).png().toBuffer(), await sharp(noise, { raw: { width: 64, height: 48, channels: 3 } }).webp().toBuffer()]; // biome-ignore format: one list
+    const whole = [
+      await drawn().toBuffer(),
+      await sharp(noise, { raw: { width: 64, height: 48, channels: 3 } })
+        .png()
+        .toBuffer(),
+      await sharp(noise, { raw: { width: 64, height: 48, channels: 3 } })
+        .webp()
+        .toBuffer(),
+    ];
     for (const picture of whole) {
       fc.assert(
         fc.property(fc.integer({ min: 0, max: picture.length - 2 }), (length) => {

@@ -145,7 +145,44 @@ function orientationOf(tiff: Uint8Array): number | null {
 
 /** Notes that say nothing but how it is held. */
 const orientation = (held: number): Uint8Array =>
-  Uint8Array.of(0xff, APP1, 0, 34, 0x45, 0x78, 0x69, 0x66, 0, 0, 0x4d, 0x4d, 0, 42, 0, 0, 0, 8, 0, 1, 1, 0x12, 0, 3, 0, 0, 0, 1, 0, held, 0, 0, 0, 0, 0, 0); // biome-ignore format: one segment
+  Uint8Array.of(
+    0xff,
+    APP1,
+    0,
+    34,
+    0x45,
+    0x78,
+    0x69,
+    0x66,
+    0,
+    0,
+    0x4d,
+    0x4d,
+    0,
+    42,
+    0,
+    0,
+    0,
+    8,
+    0,
+    1,
+    1,
+    0x12,
+    0,
+    3,
+    0,
+    0,
+    0,
+    1,
+    0,
+    held,
+    0,
+    0,
+    0,
+    0,
+    0,
+    0,
+  );
 
 /** Beside those that must be there (a capital first) what changes how it looks. */
 const PNG_KEPT = new Set(['tRNS', 'gAMA', 'cHRM', 'sRGB', 'iCCP', 'sBIT', 'bKGD', 'pHYs', 'acTL', 'fcTL', 'fdAT']);

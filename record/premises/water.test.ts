@@ -13,11 +13,30 @@ let n = 0;
 function said(change: string, body: Record<string, unknown>, minute: number, more: Partial<BookEntry> = {}): BookEntry {
   n += 1;
   const at = new Date(Date.UTC(2026, 4, 20, 9, minute)).toISOString();
-  return { id: `01930000-0000-7000-8000-${String(n).padStart(12, '0')}`, deviceId: '01930000-0000-7000-8000-0000000000d1', seenAt: at, sentAt: at, recordedAt: at, correctsId: null, subject: { kind: 'premises', id: HOUSE }, change, body, ...more }; // biome-ignore format: one row
+  return {
+    id: `01930000-0000-7000-8000-${String(n).padStart(12, '0')}`,
+    deviceId: '01930000-0000-7000-8000-0000000000d1',
+    seenAt: at,
+    sentAt: at,
+    recordedAt: at,
+    correctsId: null,
+    subject: { kind: 'premises', id: HOUSE },
+    change,
+    body,
+    ...more,
+  };
 }
 const made = said('made', { name: 'House', timeZone: 'UTC' }, 0);
 const place = (id: string, kind: string, heightFt = 0) => ({ what: 'place', id, kind, heightFt });
-const valve = (id: string, a: string, b: string, condition = 'unknown', more: object = {}) => ({ what: 'valve', id, a, b, kind: 'gate', condition, ...more }); // biome-ignore format: one row
+const valve = (id: string, a: string, b: string, condition = 'unknown', more: object = {}) => ({
+  what: 'valve',
+  id,
+  a,
+  b,
+  kind: 'gate',
+  condition,
+  ...more,
+});
 const drawing = said(
   'water-drawn',
   { things: [place('street', 'source'), place('tap', 'outlet', 3), valve('main', 'street', 'tap', 'unknown', { runId: RUN })] },
@@ -25,15 +44,25 @@ const drawing = said(
 );
 const water = (...entries: BookEntry[]) => stateOf('premises', HOUSE, [made, ...entries])!.water;
 const book: BookNow = { get: () => null, hangsOn: () => null, hasChain: () => false, hasRecord: () => false };
-const refused = (entry: BookEntry, ...before: BookEntry[]) => bookRefusal(entry, [made, ...before], { ...book, get: ((kind: string) => (kind === 'premises' ? stateOf('premises', HOUSE, [made, ...before]) : null)) as BookNow['get'] })?.rule; // biome-ignore format: one call
+const refused = (entry: BookEntry, ...before: BookEntry[]) =>
+  bookRefusal(entry, [made, ...before], {
+    ...book,
+    get: ((kind: string) => (kind === 'premises' ? stateOf('premises', HOUSE, [made, ...before]) : null)) as BookNow['get'],
+  })?.rule;
 
 describe('the water of a premises', () => {
   it('stands as it was drawn last, and without what was taken away; a link goes with its place', () => {
     const again = said('water-drawn', { things: [{ ...place('tap', 'outlet', 4), name: 'Yard tap' }] }, 2);
     const all = water(drawing, again);
-    assert.deepEqual(all.map((t) => t.id), ['street', 'tap', 'main']); // biome-ignore format: one list
+    assert.deepEqual(
+      all.map((t) => t.id),
+      ['street', 'tap', 'main'],
+    );
     assert.deepEqual(all[1], { ...place('tap', 'outlet', 4), name: 'Yard tap' });
-    assert.deepEqual(water(drawing, said('water-gone', { things: ['tap'], reason: 'taken out' }, 3)).map((t) => t.id), ['street']); // biome-ignore format: one list
+    assert.deepEqual(
+      water(drawing, said('water-gone', { things: ['tap'], reason: 'taken out' }, 3)).map((t) => t.id),
+      ['street'],
+    );
     const back = said('withdrawn', { reason: 'not that one' }, 4, { correctsId: again.id });
     assert.deepEqual(water(drawing, again, back)[1], place('tap', 'outlet', 3));
   });
@@ -72,6 +101,9 @@ describe('the water of a premises', () => {
     assert.equal(networkOf(water(drawing, tried, named), [{ ...stops[0]!, atMs: at(15) }]).valves[0]!.condition, 'works');
     assert.equal(condition({ runId: RUN, condition: 'works', atMs: at(15) }), 'works');
     assert.equal(condition({ runId: RUN, condition: 'unknown', atMs: at(20) }, { runId: RUN, condition: 'works', atMs: at(15) }), 'works');
-    assert.deepEqual(networkOf(water(drawing)).places, [{ id: 'street', kind: 'source', heightFt: 0 }, { id: 'tap', kind: 'outlet', heightFt: 3 }]); // biome-ignore format: one list
+    assert.deepEqual(networkOf(water(drawing)).places, [
+      { id: 'street', kind: 'source', heightFt: 0 },
+      { id: 'tap', kind: 'outlet', heightFt: 3 },
+    ]);
   });
 });

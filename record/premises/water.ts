@@ -63,9 +63,14 @@ export const waterThing = z.discriminatedUnion('what', [drawnPlace, drawnPipe, d
 const MOST_THINGS = 2000;
 export const MOST_AT_ONCE = 200;
 
-const waterDrawn = z.strictObject({ things: z.array(waterThing).check(z.minLength(1, 'draws nothing'), z.maxLength(MOST_AT_ONCE, `draws more than ${MOST_AT_ONCE}`)) }); // biome-ignore format: one shape
+const waterDrawn = z.strictObject({
+  things: z.array(waterThing).check(z.minLength(1, 'draws nothing'), z.maxLength(MOST_AT_ONCE, `draws more than ${MOST_AT_ONCE}`)),
+});
 const valveTried = z.strictObject({ valve: thingId, condition: z.enum(VALVE_CONDITIONS, 'is no condition of a valve') });
-const waterGone = z.strictObject({ things: z.array(thingId).check(z.minLength(1, 'takes nothing away'), z.maxLength(MOST_AT_ONCE, `names more than ${MOST_AT_ONCE}`)), reason: givenReason }); // biome-ignore format: one shape
+const waterGone = z.strictObject({
+  things: z.array(thingId).check(z.minLength(1, 'takes nothing away'), z.maxLength(MOST_AT_ONCE, `names more than ${MOST_AT_ONCE}`)),
+  reason: givenReason,
+});
 
 const premisesChange = change<Premises>();
 const isLink = (thing: WaterThing): thing is Extract<WaterThing, { a: string }> => thing.what !== 'place';

@@ -53,7 +53,12 @@ describe('a length that a step measures', () => {
   const reckons = [
     { id: 'critical', title: 'Critical height', source: '', how: 'sum' as const, of: [{ figure: 'critical-is' }], atLeast, low: '{by} low' },
   ];
-  const look = { ...CONTEXT.look, sheets: [{ id: 'critical-height', appliances: '*' as const, name: 'critical height', of: 'length' as const, gate: true, overrides: null, source: '' }] }; // biome-ignore format: one row
+  const look = {
+    ...CONTEXT.look,
+    sheets: [
+      { id: 'critical-height', appliances: '*' as const, name: 'critical height', of: 'length' as const, gate: true, overrides: null, source: '' },
+    ],
+  };
   const measuring = { ...context, look, stepData: context.stepData.map((t) => (t.id === 'shut-dead' ? { ...t, measures, reckons } : t)) };
   const sheet = toEntry('sheet-read', { figure: 'critical-height', of: 'length', text: '3', value: 3 }, 2);
   const taken = (text: string, inches: number, at: number) => toEntry('figure-measured', { figure: 'critical-is', text, inches }, at);
@@ -84,14 +89,20 @@ describe('work that joins nothing', () => {
   it('has its card without a chain, and its stages', () => {
     const state = runState(off, []);
     assert.equal(state.stages.match.state, 'done');
-    assert.deepEqual(state.card.map((s) => s.id), ['shut-stop', 'shut-dead', 'old-off']); // biome-ignore format: one line
+    assert.deepEqual(
+      state.card.map((s) => s.id),
+      ['shut-stop', 'shut-dead', 'old-off'],
+    );
     assert.deepEqual(state.joints, []);
     assert.equal(state.stages.shut.state, 'open');
   });
 
   it('goes by the house rules of now until it is begun, then by those it was begun with', () => {
     const byRule = (value: string): StepTemplate => ({ ...off.stepData[0]!, id: `lift-${value.length}`, when: { rule: { toiletLift: value } } });
-    const ids = (context: RunContext, entries: Entry[]) => runState(context, entries).card.filter((s) => s.id.startsWith('lift')).map((s) => s.id); // biome-ignore format: one line
+    const ids = (context: RunContext, entries: Entry[]) =>
+      runState(context, entries)
+        .card.filter((s) => s.id.startsWith('lift'))
+        .map((s) => s.id);
     const lifting = { ...off, stepData: [...off.stepData, byRule('whole, by two'), byRule('tank off, by one')] };
     const rules = { ...defaultRules, toiletLift: 'tank off, by one' as const };
     assert.deepEqual(ids(lifting, []), ['lift-13'], 'the usual');

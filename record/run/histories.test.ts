@@ -186,10 +186,22 @@ describe('random histories', () => {
         while (!shop.isOver) act(shop);
         const wrong = forbidden(shop);
         assert.equal(wrong, null, wrong ?? '');
-        const mixed = [...shop.entries].sort((a, b) => ((happenedAt(a) * 7 + order[a.id.length % 20]! * a.id.charCodeAt(a.id.length - 1)) % 1013) - ((happenedAt(b) * 7 + order[b.id.length % 20]! * b.id.charCodeAt(b.id.length - 1)) % 1013)); // biome-ignore format: one line
+        const mixed = [...shop.entries].sort(
+          (a, b) =>
+            ((happenedAt(a) * 7 + order[a.id.length % 20]! * a.id.charCodeAt(a.id.length - 1)) % 1013) -
+            ((happenedAt(b) * 7 + order[b.id.length % 20]! * b.id.charCodeAt(b.id.length - 1)) % 1013),
+        );
         const state = shop.state();
         assert.deepEqual(runState(CONTEXT, mixed), state);
-        for (const s of [state.signedOff && 'signed', state.signOffUndone && 'undone', state.conflicts[0]?.what, state.joints.some((j) => j.proven) && 'proven', resolved(shop.entries).some((f) => f.withdrawnBy) && 'withdrawn', state.stages.shut.state]) if (s) met.set(s, (met.get(s) ?? 0) + 1); // biome-ignore format: one line
+        for (const s of [
+          state.signedOff && 'signed',
+          state.signOffUndone && 'undone',
+          state.conflicts[0]?.what,
+          state.joints.some((j) => j.proven) && 'proven',
+          resolved(shop.entries).some((f) => f.withdrawnBy) && 'withdrawn',
+          state.stages.shut.state,
+        ])
+          if (s) met.set(s, (met.get(s) ?? 0) + 1);
       }),
       { numRuns: MANY, seed: 8, includeErrorInReport: true },
     );

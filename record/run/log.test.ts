@@ -69,10 +69,20 @@ describe('the history of a joint in a line', () => {
       'dry 30 min standing, by eye',
       'came back: drip',
     ]);
-    assert.deepEqual(storiesOf(entries, 'run').get(first)!.map((c) => c.isTrouble), [false, true, false, false, true]); // biome-ignore format: one line
+    assert.deepEqual(
+      storiesOf(entries, 'run')
+        .get(first)!
+        .map((c) => c.isTrouble),
+      [false, true, false, false, true],
+    );
     const back = { ...toEntry('withdrawn', { reason: 'pressed by mistake' }, 51), correctsId: 'callback-reported 50' } as Entry;
     assert.equal(words([...entries, back]).at(-1), 'dry 30 min standing, by eye');
-    assert.deepEqual(storiesOf(entries, 'run').get(second)!.map((c) => c.text), ['made']); // biome-ignore format: one line
+    assert.deepEqual(
+      storiesOf(entries, 'run')
+        .get(second)!
+        .map((c) => c.text),
+      ['made'],
+    );
   });
   it('says when a joint was made again', () => {
     const story = storiesOf([...made, at('joint-made', { turns24: 12 }, 45, first)], 'run').get(first)!;
@@ -86,7 +96,13 @@ describe('safety devices and noise', () => {
     const dead = at('safety-tried', { device: 'stop-leak', held: false, seconds: null }, 21);
     const alive = at('safety-tried', { device: 'stop-leak', held: true, seconds: 8, newInsert: true, spares: 1 }, 22);
     const state = runState(CONTEXT, [accepted, float, dead, alive]);
-    assert.deepEqual(state.safety.map((s) => [s.body.device, s.body.held]), [['float', true], ['stop-leak', true]]); // biome-ignore format: one line
+    assert.deepEqual(
+      state.safety.map((s) => [s.body.device, s.body.held]),
+      [
+        ['float', true],
+        ['stop-leak', true],
+      ],
+    );
     const facts = dutyFactsOf(asSigned(state), 'brewer')!;
     assert.equal(facts.insert!.spares, 1);
   });
@@ -135,17 +151,33 @@ describe('the sheet a run is signed off with', () => {
   it('names joints with turns and evidence, by round and method', () => {
     const j1 = sheet.joints[0]!;
     assert.deepEqual([j1.label, j1.turns], ['J1', '5/8 turn']);
-    assert.deepEqual(j1.evidence.map((e) => [e.round, e.methods, e.minutes]), [['standing', ['eye'], 30]]); // biome-ignore format: one line
+    assert.deepEqual(
+      j1.evidence.map((e) => [e.round, e.methods, e.minutes]),
+      [['standing', ['eye'], 30]],
+    );
     assert.ok(j1.mlPerDay! > 0);
     assert.ok(sheet.joints.some((j) => j.label === 'Stop stem' && j.seal === ''));
   });
   it('names what departs with its reason, and what is next by its day, soonest first', () => {
     assert.deepEqual(sheet.departures, [{ what: 'J1 not proven at the sign-off', reason: 'behind the tank' }]);
-    assert.deepEqual(sheet.next.map((n) => [n.on, n.duty]), [['2026-03-11', 'recheck'], ['2027-03-10', 'stop'], ['2036-03-10', 'connector']]); // biome-ignore format: one line
+    assert.deepEqual(
+      sheet.next.map((n) => [n.on, n.duty]),
+      [
+        ['2026-03-11', 'recheck'],
+        ['2027-03-10', 'stop'],
+        ['2036-03-10', 'connector'],
+      ],
+    );
   });
   it('has a tag for the stop that was found and for the connector, with its joints and what is due at it', () => {
     const tags = tagsOf(asSigned(runState(CONTEXT, made)), sheet);
-    assert.deepEqual(tags.map((t) => [t.kind, t.joints, t.next?.on]), [['Stop', ['J1'], '2027-03-10'], ['Connector', ['J1', 'J2'], '2036-03-10']]); // biome-ignore format: one line
+    assert.deepEqual(
+      tags.map((t) => [t.kind, t.joints, t.next?.on]),
+      [
+        ['Stop', ['J1'], '2027-03-10'],
+        ['Connector', ['J1', 'J2'], '2036-03-10'],
+      ],
+    );
     assert.deepEqual(tagsOf(runState(CONTEXT, [stop]), { next: [] }), [], 'no chain, no tag');
   });
 });

@@ -6,8 +6,18 @@ import { runState } from './state.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';
 
 const row = (id: string, order: number, more: Partial<StepTemplate>): StepTemplate => ({
-  id, stage: 'make', order, each: 'run', when: {}, title: id, detail: id, cautions: [], because: id, source: 'test', ...more,
-}); // biome-ignore format: one row
+  id,
+  stage: 'make',
+  order,
+  each: 'run',
+  when: {},
+  title: id,
+  detail: id,
+  cautions: [],
+  because: id,
+  source: 'test',
+  ...more,
+});
 const context = {
   ...CONTEXT,
   stepData: [

@@ -24,7 +24,20 @@ class Record {
     const { device = 'phone', jointId = null, checkPointId = null, correctsId = null } = more;
     const seen = new Date(T0 + at * 60_000).toISOString();
     const id = `${device}-${String(this.entries.length).padStart(3, '0')}`;
-    this.entries.push({ id, visitId: 'visit', runId: 'run', jointId, checkPointId, correctsId, deviceId: device, seenAt: seen, sentAt: seen, recordedAt: seen, kind, body } as Entry); // biome-ignore format: one row
+    this.entries.push({
+      id,
+      visitId: 'visit',
+      runId: 'run',
+      jointId,
+      checkPointId,
+      correctsId,
+      deviceId: device,
+      seenAt: seen,
+      sentAt: seen,
+      recordedAt: seen,
+      kind,
+      body,
+    } as Entry);
     return id;
   }
   /** By another device, sent when the sign-off was on record: its clock is right. */
@@ -71,14 +84,14 @@ const sign = (r: Record, at: number, device = 'phone') => {
 describe('where a run stands, in a sentence', () => {
   it('goes from what is to look at, over the water, to the joints, and ends signed off', () => {
     const r = new Record();
-    assert.deepEqual([r.sentence.text, r.sentence.next], ['To look at: the water side, the inlet and the stop.', 'look']); // biome-ignore format: one line
+    assert.deepEqual([r.sentence.text, r.sentence.next], ['To look at: the water side, the inlet and the stop.', 'look']);
     r.write(0, 'end-seen', { side: 'from', end: 'comp-3/8-m', how: 'seen' });
     assert.equal(r.sentence.text, 'To look at: the inlet and the stop.');
     const whole = made();
-    assert.deepEqual([whole.sentence.text, whole.sentence.next], ['To prove: J1, J2, Stop stem.', 'prove']); // biome-ignore format: one line
+    assert.deepEqual([whole.sentence.text, whole.sentence.next], ['To prove: J1, J2, Stop stem.', 'prove']);
     const half = new Record();
     half.entries.push(...whole.entries.slice(0, 5));
-    assert.deepEqual([half.sentence.text, half.sentence.nextStep], ['The water is not proved dead yet.', 'Next: shut-dead.']); // biome-ignore format: one line
+    assert.deepEqual([half.sentence.text, half.sentence.nextStep], ['The water is not proved dead yet.', 'Next: shut-dead.']);
     half.entries.push(...whole.entries.slice(5, 8));
     assert.match(half.sentence.text, /^The water is dead\. 1 of 2 joints made\.$/);
     sign(whole, 20);
@@ -100,7 +113,7 @@ describe('a step before its gate', () => {
     const r = new Record();
     r.entries.push(...made().entries.filter((e) => e.kind !== 'gate-answered'));
     assert.ok(r.state.joints.every((j) => j.made));
-    assert.deepEqual([r.state.stages.make.state, r.state.stages.shut.state, r.state.done['joint-screw:j1']], ['open', 'open', false]); // biome-ignore format: one line
+    assert.deepEqual([r.state.stages.make.state, r.state.stages.shut.state, r.state.done['joint-screw:j1']], ['open', 'open', false]);
     r.write(9, 'gate-answered', { stepId: 'shut-dead', answer: 'yes', note: '' });
     assert.equal(r.state.stages.make.state, 'done');
   });
@@ -154,7 +167,7 @@ describe('a sign-off', () => {
     all(0, 100);
     assert.equal(r.state.recheck, 'due');
     const reason = r.write(110, 'recheck-closed', { reason: 'the room is locked' });
-    assert.deepEqual([r.state.recheck, r.state.signedOff!.recheckClosed], ['closed', 'the room is locked']); // biome-ignore format: one line
+    assert.deepEqual([r.state.recheck, r.state.signedOff!.recheckClosed], ['closed', 'the room is locked']);
     r.write(111, 'withdrawn', { reason: 'it is open after all' }, { correctsId: reason });
     all(10, 120);
     assert.equal(r.state.recheck, 'dry');
@@ -169,7 +182,7 @@ describe('two devices', () => {
     assert.deepEqual(r.state.conflicts, [{ what: 'finding', targetId: 'j1', entries: [damp, dry] }]);
     assert.equal(r.state.joints[0]!.finding, 'damp');
     r.write(30, 'withdrawn', { reason: 'a drop of the bucket' }, { correctsId: damp });
-    assert.deepEqual([r.state.conflicts, r.state.joints[0]!.finding], [[], null]); // biome-ignore format: one line
+    assert.deepEqual([r.state.conflicts, r.state.joints[0]!.finding], [[], null]);
   });
   it('that looked one after the other are not: things change', () => {
     const r = made();
@@ -192,7 +205,7 @@ describe('two devices', () => {
     assert.deepEqual(r.state.conflicts, [{ what: 'chain', targetId: null, entries: [first, second] }]);
     assert.equal(r.sentence.next, null);
     r.write(10, 'withdrawn', { reason: 'the other one stands' }, { correctsId: second });
-    assert.deepEqual([r.state.conflicts, r.state.accepted!.entryId], [[], first]); // biome-ignore format: one line
+    assert.deepEqual([r.state.conflicts, r.state.accepted!.entryId], [[], first]);
   });
 });
 
@@ -210,7 +223,7 @@ describe('a look', () => {
     const begun = r.write(10, 'look-begun', { round: 'standing', method: 'tissue' }, { jointId: 'j1' });
     const ended = r.write(20, 'look-ended', { begunId: begun, finding: 'damp', drops: null, elapsedS: null }, { jointId: 'j1' });
     r.write(200, 'look-ended', { begunId: begun, finding: 'dry', drops: null, elapsedS: null }, { jointId: 'j1', correctsId: ended });
-    assert.deepEqual([r.state.joints[0]!.finding, r.state.joints[0]!.byRound.standing!.minutes], [null, 10]); // biome-ignore format: one line
+    assert.deepEqual([r.state.joints[0]!.finding, r.state.joints[0]!.byRound.standing!.minutes], [null, 10]);
   });
 });
 
@@ -228,9 +241,9 @@ describe('what happened here', () => {
     const { rows } = told(r);
     assert.equal(rows.length, 10);
     const row = rows.find((h) => h.id === joint)!;
-    assert.deepEqual([row.who, row.what, row.before], ['J1', 'made, 5/8 turn', ['made, 1/2 turn']]); // biome-ignore format: one line
+    assert.deepEqual([row.who, row.what, row.before], ['J1', 'made, 5/8 turn', ['made, 1/2 turn']]);
     const gone = rows.find((h) => h.id === stop)!;
-    assert.deepEqual([gone.withdrawn!.reason, gone.withdrawn!.deviceId], ['it was the other stop', 'tablet']); // biome-ignore format: one line
+    assert.deepEqual([gone.withdrawn!.reason, gone.withdrawn!.deviceId], ['it was the other stop', 'tablet']);
     // A code stands beside the name of its end, never alone.
     for (const h of rows)
       assert.doesNotMatch(`${h.who} ${h.what}`.replaceAll(/ \[[a-z]+-[^\]]+\]/g, ''), /undefined|null|comp-|phone-|\bhose\b(?! )/);
@@ -254,14 +267,31 @@ describe('what happened here', () => {
     assert.equal(r.state.joints[0]!.made, false);
     const back = told(r).rows.find((h) => h.id === joint)!.withdrawn!.ids;
     for (const id of back) r.write(22, 'withdrawn', { reason: 'it was right after all' }, { correctsId: id });
-    assert.deepEqual([r.state.joints[0]!.made, r.state.joints[0]!.turns24], [true, 15]); // biome-ignore format: one line
+    assert.deepEqual([r.state.joints[0]!.made, r.state.joints[0]!.turns24], [true, 15]);
   });
   it('leaves as rows that a spreadsheet reads', () => {
     const r = made();
-    const run = { id: 'run', name: 'Flat toilet', water: 'cold', applianceKind: 'toilet', applianceName: 'Toilet', place: 'Flat', checkPoints: CONTEXT.checkPoints }; // biome-ignore format: one row
+    const run = {
+      id: 'run',
+      name: 'Flat toilet',
+      water: 'cold',
+      applianceKind: 'toilet',
+      applianceName: 'Toilet',
+      place: 'Flat',
+      checkPoints: CONTEXT.checkPoints,
+    };
     const sheet = { visit: { id: 'visit' }, runs: [run], entries: r.entries } as unknown as VisitSheet;
     const rows = recordRows(sheet, { appliances: [CONTEXT.appliance], steps: CONTEXT.stepData, parts: CONTEXT.parts, look: CONTEXT.look });
     assert.equal(rows.length, r.entries.length);
-    assert.deepEqual(rows[7], { run: 'Flat toilet', place: 'Flat', at: '2026-03-10T09:06:00.000Z', device: 'device 1', who: 'J1', what: 'made, 1/2 turn', before: '', takenBack: '' }); // biome-ignore format: one row
+    assert.deepEqual(rows[7], {
+      run: 'Flat toilet',
+      place: 'Flat',
+      at: '2026-03-10T09:06:00.000Z',
+      device: 'device 1',
+      who: 'J1',
+      what: 'made, 1/2 turn',
+      before: '',
+      takenBack: '',
+    });
   });
 });

@@ -101,12 +101,26 @@ describe('the stage of a run', () => {
 
 describe('a chain that is changed', () => {
   const other = (d: Device, replacesId: string | null, like: AcceptedChain) =>
-    d.write('chain-accepted', { ...like, replacesId, jointIds: jointIdsFor(like.chain, acceptances(historyOf(d.entries, 'run')).map((e) => e.body), () => `k${d.entries.length}-${Math.random()}`) }); // biome-ignore format: one line
+    d.write('chain-accepted', {
+      ...like,
+      replacesId,
+      jointIds: jointIdsFor(
+        like.chain,
+        acceptances(historyOf(d.entries, 'run')).map((e) => e.body),
+        () => `k${d.entries.length}-${Math.random()}`,
+      ),
+    });
   it('keeps the joints that stay, with their turns and looks', () => {
     const d = made();
     d.look('standing', 9);
     other(d, d.entries.find((e) => e.kind === 'chain-accepted')!.id, accepted());
-    assert.deepEqual(state(d).joints.map((j) => [j.id, j.made, j.turns24]), [['j1', true, 12], ['j2', true, 0]]); // biome-ignore format: one line
+    assert.deepEqual(
+      state(d).joints.map((j) => [j.id, j.made, j.turns24]),
+      [
+        ['j1', true, 12],
+        ['j2', true, 0],
+      ],
+    );
     assert.ok(state(d).joints.every((j) => j.byRound.standing?.state === 'dry'));
   });
   it('opens the joints whose ends go to others, and has them back when nothing was made meanwhile', () => {
@@ -117,19 +131,22 @@ describe('a chain that is changed', () => {
     // The water is still proved dead; the rest of the card is another's.
     assert.deepEqual([state(d).stages.shut.state, state(d).stages.make.state], ['done', 'open']);
     const third = other(d, second, accepted());
-    assert.deepEqual([state(d).joints.map((j) => j.id), state(d).stages.make.state], [['j1', 'j2'], 'done']); // biome-ignore format: one line
+    assert.deepEqual([state(d).joints.map((j) => j.id), state(d).stages.make.state], [['j1', 'j2'], 'done']);
     const fourth = other(d, third, acceptedOther());
     d.write('joint-made', { turns24: 10 }, { jointId: state(d).joints[0]!.id });
     other(d, fourth, accepted());
     // The stop's outlet had another joint meanwhile: J1 was taken apart for it; J2 was not.
-    assert.deepEqual(state(d).joints.map((j) => j.made), [false, true]); // biome-ignore format: one line
+    assert.deepEqual(
+      state(d).joints.map((j) => j.made),
+      [false, true],
+    );
   });
   it('has a proven chain back as it was: its water, its work and its looks', () => {
     const d = made();
     d.look('standing', 52);
     const second = other(d, d.entries.find((e) => e.kind === 'chain-accepted')!.id, acceptedOther());
     const third = other(d, second, accepted());
-    assert.deepEqual([state(d).stages.shut.state, state(d).stages.make.state], ['done', 'done']); // biome-ignore format: one line
+    assert.deepEqual([state(d).stages.shut.state, state(d).stages.make.state], ['done', 'done']);
     assert.ok(state(d).joints.every((j) => j.byRound.standing?.state === 'dry'));
     // Taken apart for the other in between, there is something to open: the water is proved dead anew.
     const fourth = other(d, third, acceptedOther());
@@ -147,7 +164,13 @@ describe('a chain that is changed', () => {
     const d = made();
     const second = other(d, d.entries.find((e) => e.kind === 'chain-accepted')!.id, acceptedOther());
     d.write('withdrawn', { reason: 'the wrong hose' }, { correctsId: second });
-    assert.deepEqual(state(d).joints.map((j) => [j.id, j.made]), [['j1', true], ['j2', true]]); // biome-ignore format: one line
+    assert.deepEqual(
+      state(d).joints.map((j) => [j.id, j.made]),
+      [
+        ['j1', true],
+        ['j2', true],
+      ],
+    );
     assert.deepEqual(state(d).conflicts, []);
   });
 });
@@ -196,7 +219,10 @@ describe('what is known of a run', () => {
   it('lists looks that are still running', () => {
     const d = made();
     d.write('look-begun', { round: 'before', method: 'eye' }, { jointId: 'j1' });
-    assert.deepEqual(state(d).openLooks.map((l) => l.jointId), ['j1']); // biome-ignore format: one line
+    assert.deepEqual(
+      state(d).openLooks.map((l) => l.jointId),
+      ['j1'],
+    );
   });
 });
 

@@ -32,8 +32,18 @@ const hose = (id: string, lengthIn: number): Part => ({
 export const HOSES: readonly Part[] = [hose('hose', 16), hose('long hose', 20)];
 
 const step = (id: string, stage: StepTemplate['stage'], order: number, more: Partial<StepTemplate> = {}): StepTemplate => ({
-  id, stage, order, each: 'run', when: {}, title: id, detail: id, cautions: [], because: id, source: 'test', ...more,
-}); // biome-ignore format: one row
+  id,
+  stage,
+  order,
+  each: 'run',
+  when: {},
+  title: id,
+  detail: id,
+  cautions: [],
+  because: id,
+  source: 'test',
+  ...more,
+});
 
 const toilet = {
   id: 'toilet',
@@ -67,5 +77,17 @@ export const CONTEXT: RunContext = {
 /** A chain by one of the hoses, accepted; its joints are `j1` and `j2`. */
 export function acceptedOf(part: Part, replacesId: string | null): AcceptedChain {
   const [chain] = matchChains({ from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [part], need: { water: 'cold' } }).chains;
-  return { from: 'comp-3/8-m', to: 'bc-7/8-m', rejoin: null, need: { water: 'cold' }, chain: chain!, jointIds: ['j1', 'j2'], rules: defaultRules, catalogueVersion: 'v', items: itemsOf([part.id], { parts: [part], loose: [] }), currency: 'USD', replacesId }; // biome-ignore format: one acceptance
+  return {
+    from: 'comp-3/8-m',
+    to: 'bc-7/8-m',
+    rejoin: null,
+    need: { water: 'cold' },
+    chain: chain!,
+    jointIds: ['j1', 'j2'],
+    rules: defaultRules,
+    catalogueVersion: 'v',
+    items: itemsOf([part.id], { parts: [part], loose: [] }),
+    currency: 'USD',
+    replacesId,
+  };
 }

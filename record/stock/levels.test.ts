@@ -9,7 +9,19 @@ let n = 0;
 function said(place: string, change: string, body: object, more: Partial<BookEntry> = {}): BookEntry {
   n += 1;
   const at = new Date(T0 + n * 1000).toISOString();
-  return { id: `e${String(n).padStart(6, '0')}`, deviceId: 'phone', seq: n, seenAt: at, sentAt: at, recordedAt: at, correctsId: null, subject: { kind: 'stock', id: place }, change, body, ...more } as BookEntry; // biome-ignore format: one row
+  return {
+    id: `e${String(n).padStart(6, '0')}`,
+    deviceId: 'phone',
+    seq: n,
+    seenAt: at,
+    sentAt: at,
+    recordedAt: at,
+    correctsId: null,
+    subject: { kind: 'stock', id: place },
+    change,
+    body,
+    ...more,
+  } as BookEntry;
 }
 
 const PLACES = ['shelf', 'van'];
@@ -76,9 +88,25 @@ describe('what lies at a place', () => {
 
 describe('what is to be bought', () => {
   const places: StockedPlace[] = [
-    { id: 's', name: 'Shelf', kind: 'shelf', items: [{ item: 'a', quantity: 9, minimum: 2 }, { item: 'b', quantity: 0, minimum: 0 }] },
-    { id: 'v', name: 'Van', kind: 'van', items: [{ item: 'a', quantity: 1, minimum: 4 }, { item: 'b', quantity: -2, minimum: 1 }] },
-  ]; // biome-ignore format: a table
+    {
+      id: 's',
+      name: 'Shelf',
+      kind: 'shelf',
+      items: [
+        { item: 'a', quantity: 9, minimum: 2 },
+        { item: 'b', quantity: 0, minimum: 0 },
+      ],
+    },
+    {
+      id: 'v',
+      name: 'Van',
+      kind: 'van',
+      items: [
+        { item: 'a', quantity: 1, minimum: 4 },
+        { item: 'b', quantity: -2, minimum: 1 },
+      ],
+    },
+  ];
   it('is each place’s own shortfall: the nine on the shelf do not fill the van', () => {
     assert.deepEqual(reorderOf(places), [
       { item: 'a', quantity: 3, at: [{ placeId: 'v', quantity: 3 }] },

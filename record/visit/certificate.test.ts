@@ -8,7 +8,13 @@ import { acceptedOf, CONTEXT, HOSES } from '../run/testing.ts';
 import { certificateOf } from './certificate.ts';
 import type { ReadRun, VisitHead } from './sheet.ts';
 
-const VISIT = { id: '0192f3a4-5b6c-7d8e-9f01-23456789abcd', title: 'Flat toilet', onDate: '2026-03-10', startsAt: '09:00', premises: { id: 'p', name: 'The lodge', timeZone: 'UTC', address: null } } as VisitHead; // biome-ignore format: one row
+const VISIT = {
+  id: '0192f3a4-5b6c-7d8e-9f01-23456789abcd',
+  title: 'Flat toilet',
+  onDate: '2026-03-10',
+  startsAt: '09:00',
+  premises: { id: 'p', name: 'The lodge', timeZone: 'UTC', address: null },
+} as VisitHead;
 const DUTIES = { rows: [], months: {} };
 const body = acceptedOf(HOSES[0]!, null);
 const [first] = body.jointIds as [string, string];
@@ -20,10 +26,26 @@ const looked = (minutes: number, method: 'eye' | 'tissue', finding: 'dry' | 'dam
   at('look-begun', { round: 'standing', method }, 3, first),
   at('look-ended', { begunId: 'look-begun 3', finding, drops: null, elapsedS: null }, 3 + minutes, first),
 ];
-const signed = (state: RunState): RunState => ({ ...state, signedOff: { targetMlPerDay: 10, recheckHours: 24, exceptions: [], entryId: 'x', deviceId: 'phone', atMs: Date.UTC(2026, 2, 10, 12), recheckDueMs: Date.UTC(2026, 2, 11, 12), recheckClosed: null } }); // biome-ignore format: one row
+const signed = (state: RunState): RunState => ({
+  ...state,
+  signedOff: {
+    targetMlPerDay: 10,
+    recheckHours: 24,
+    exceptions: [],
+    entryId: 'x',
+    deviceId: 'phone',
+    atMs: Date.UTC(2026, 2, 10, 12),
+    recheckDueMs: Date.UTC(2026, 2, 11, 12),
+    recheckClosed: null,
+  },
+});
 const read = (entries: Entry[], isSigned = true): ReadRun => {
   const state = runState(CONTEXT, entries);
-  return { run: { id: 'run', name: 'Toilet', place: 'Flat', water: 'cold', applianceKind: 'toilet', work: 'toilet-line' }, state: isSigned ? signed(state) : state, unreadable: null } as unknown as ReadRun; // biome-ignore format: one row
+  return {
+    run: { id: 'run', name: 'Toilet', place: 'Flat', water: 'cold', applianceKind: 'toilet', work: 'toilet-line' },
+    state: isSigned ? signed(state) : state,
+    unreadable: null,
+  } as unknown as ReadRun;
 };
 const rowOf = (entries: Entry[]) => certificateOf(VISIT, [read(entries)], DUTIES).runs[0]!.rows[0]!;
 

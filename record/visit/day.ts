@@ -84,7 +84,10 @@ export function daySheetOf(day: string, around: DayVisit[], stocked: readonly St
   const today = around.filter((v) => v.visit.onDate === day);
   const listedRuns = (v: DayVisit) => v.runs.filter((r) => r.summary.offList === null);
   // What is called off takes nothing from a van.
-  const shortages = shortagesOf(today.filter((v) => v.visit.cancelled === null).map((v) => ({ vanId: v.visit.vanId, runs: listedRuns(v) })), stocked); // biome-ignore format: one call
+  const shortages = shortagesOf(
+    today.filter((v) => v.visit.cancelled === null).map((v) => ({ vanId: v.visit.vanId, runs: listedRuns(v) })),
+    stocked,
+  );
   const short = new Set(shortages.map((s) => `${s.van?.id} ${s.item}`));
   const own = today.find((v) => v.own)?.own;
   return {

@@ -12,15 +12,64 @@ import type { ReadRun, VisitHead } from './sheet.ts';
 
 const T0 = Date.parse('2026-03-10T08:00:00Z');
 const SHOP: Shop = { ...stateOf('shop', 's', [])!, minuteCents: 150, calloutCents: 4500, taxPercent: 8.25 };
-const visit = (more: Partial<VisitHead> = {}): VisitHead => ({ id: 'v', title: 'Toilet', onDate: '2026-03-10', startsAt: '08:00', minutes: null, note: null, vanId: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'P', timeZone: 'UTC', address: null }, ...more }); // biome-ignore format: one visit
-const RUN = { id: 'run', name: 'Toilet', water: 'cold' as const, applianceKind: 'toilet', applianceName: 'Toilet', place: 'Bath', checkPoints: [], work: 'toilet-line' as const, told: [], recheckOf: null, removed: null }; // biome-ignore format: one run
-const dayRun: DayRun = { id: 'run', name: 'Toilet', appliance: 'Toilet', place: 'Bath', work: 'toilet-line', water: 'cold', isBegun: false, summary: UNTOUCHED }; // biome-ignore format: one run
+const visit = (more: Partial<VisitHead> = {}): VisitHead => ({
+  id: 'v',
+  title: 'Toilet',
+  onDate: '2026-03-10',
+  startsAt: '08:00',
+  minutes: null,
+  note: null,
+  vanId: null,
+  cancelled: null,
+  arrivedMs: null,
+  leftMs: null,
+  premises: { id: 'p', name: 'P', timeZone: 'UTC', address: null },
+  ...more,
+});
+const RUN = {
+  id: 'run',
+  name: 'Toilet',
+  water: 'cold' as const,
+  applianceKind: 'toilet',
+  applianceName: 'Toilet',
+  place: 'Bath',
+  checkPoints: [],
+  work: 'toilet-line' as const,
+  told: [],
+  recheckOf: null,
+  removed: null,
+};
+const dayRun: DayRun = {
+  id: 'run',
+  name: 'Toilet',
+  appliance: 'Toilet',
+  place: 'Bath',
+  work: 'toilet-line',
+  water: 'cold',
+  isBegun: false,
+  summary: UNTOUCHED,
+};
 
 let n = 0;
 function entry(kind: string, body: object, more: object = {}): Entry {
   n += 1;
   const at = new Date(T0 + n * 60_000).toISOString();
-  return { id: `e${n}`, visitId: 'v', runId: 'run', jointId: null, checkPointId: null, correctsId: null, deviceId: 'phone', seq: n, seenAt: at, sentAt: at, recordedAt: at, kind, body, ...more } as Entry; // biome-ignore format: one row
+  return {
+    id: `e${n}`,
+    visitId: 'v',
+    runId: 'run',
+    jointId: null,
+    checkPointId: null,
+    correctsId: null,
+    deviceId: 'phone',
+    seq: n,
+    seenAt: at,
+    sentAt: at,
+    recordedAt: at,
+    kind,
+    body,
+    ...more,
+  } as Entry;
 }
 const readOf = (entries: Entry[]): ReadRun => ({ run: RUN, state: runState(CONTEXT, entries), unreadable: null });
 const accepted = () => entry('chain-accepted', acceptedOf(HOSES[0]!, null));
@@ -70,7 +119,9 @@ describe('what it came to', () => {
       false,
     );
     // Taken back, the joint gives its part back.
-    const back = log.filter((e) => e.kind === 'joint-made').map((e) => entry('withdrawn', { reason: 'pressed by mistake' }, { correctsId: e.id, jointId: e.jointId })); // biome-ignore format: one line
+    const back = log
+      .filter((e) => e.kind === 'joint-made')
+      .map((e) => entry('withdrawn', { reason: 'pressed by mistake' }, { correctsId: e.id, jointId: e.jointId }));
     assert.equal(cameTo(went, [readOf([...log, ...back])], SHOP)!.cents, none.cents);
   });
 });

@@ -89,7 +89,10 @@ function usedCents({ accepted, uses }: RunState): number {
   const { chain, items } = accepted;
   const priceOf = (item: string) => items[item]?.priceCents ?? 0;
   const cut = chain.path.find((step) => step.cutLengthIn !== undefined || items[step.part]?.cutToLength)?.part;
-  const others = [...chain.path.filter((step) => step.part !== cut).map((step) => priceOf(step.part)), ...Object.entries(chain.loose).map(([code, n]) => n * priceOf(code))]; // biome-ignore format: one list
+  const others = [
+    ...chain.path.filter((step) => step.part !== cut).map((step) => priceOf(step.part)),
+    ...Object.entries(chain.loose).map(([code, n]) => n * priceOf(code)),
+  ];
   // A chain has at most one piece that is cut: it costs what the others leave.
   const cutCents = chain.priceCents - others.reduce((all, one) => all + one, 0);
   return uses.reduce((all, { item, quantity }) => all + (item === cut ? cutCents : quantity * priceOf(item)), 0);

@@ -30,7 +30,15 @@ const run = fc.record({
 const visits = fc.array(fc.tuple(visit, fc.array(run, { maxLength: 3 })), { maxLength: 8 }).map((list): DayVisit[] =>
   list.map(([v, runs]) => ({
     visit: { ...v, title: `T ${v.id}`, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'P', timeZone: 'UTC', address: null } },
-    runs: runs.map(({ off, needs, finding, told, ...r }) => ({ ...r, name: `R ${r.id}`, appliance: 'Toilet', place: 'Bath', work: 'toilet-line', ...(told ? { told } : {}), summary: { ...UNTOUCHED, offList: off, needs, finding } })), // biome-ignore format: one run
+    runs: runs.map(({ off, needs, finding, told, ...r }) => ({
+      ...r,
+      name: `R ${r.id}`,
+      appliance: 'Toilet',
+      place: 'Bath',
+      work: 'toilet-line',
+      ...(told ? { told } : {}),
+      summary: { ...UNTOUCHED, offList: off, needs, finding },
+    })),
   })),
 );
 const STOCKED = [{ id: 'v1', name: 'Van', kind: 'van' as const, items: [{ item: 'a', quantity: 2, minimum: 0 }] }];
@@ -51,10 +59,36 @@ describe('a packed sheet', () => {
   });
 
   it('is a small part of what the sheet is in full', () => {
-    const many = Array.from({ length: 40 }, (_, i): DayVisit => ({
-      visit: { id: `018f0000-0000-7000-8000-0000000000${10 + i}`, title: 'Lodge washer, cold', onDate: DAYS[0]!, startsAt: '09:00', minutes: null, note: null, vanId: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'Juniper house', timeZone: 'UTC', address: '44 Ferry walk' } },
-      runs: [{ id: `018f0000-0000-7000-8000-0000000001${10 + i}`, name: 'Lodge washer, cold', appliance: 'Lodge washer', place: 'Laundry', work: 'washer-arrestors', water: 'cold', isBegun: false, summary: UNTOUCHED }],
-    })); // biome-ignore format: one visit
+    const many = Array.from(
+      { length: 40 },
+      (_, i): DayVisit => ({
+        visit: {
+          id: `018f0000-0000-7000-8000-0000000000${10 + i}`,
+          title: 'Lodge washer, cold',
+          onDate: DAYS[0]!,
+          startsAt: '09:00',
+          minutes: null,
+          note: null,
+          vanId: null,
+          cancelled: null,
+          arrivedMs: null,
+          leftMs: null,
+          premises: { id: 'p', name: 'Juniper house', timeZone: 'UTC', address: '44 Ferry walk' },
+        },
+        runs: [
+          {
+            id: `018f0000-0000-7000-8000-0000000001${10 + i}`,
+            name: 'Lodge washer, cold',
+            appliance: 'Lodge washer',
+            place: 'Laundry',
+            work: 'washer-arrestors',
+            water: 'cold',
+            isBegun: false,
+            summary: UNTOUCHED,
+          },
+        ],
+      }),
+    );
     const day = daySheetOf(DAYS[0]!, many, STOCKED, AT);
     assert.ok(packDay(day).length * 6 < JSON.stringify(day).length);
   });

@@ -60,8 +60,18 @@ function isEmpty(value: object | null): boolean {
 }
 
 const packRun = ({ id, name, appliance, place, work, water, isBegun, summary, told, recheckOf, recheckOn }: DayRun): PackedRun => [
-  id, name, appliance, place, work, water === 'hot' ? 1 : 0, isBegun ? 1 : 0, unusual(summary, UNTOUCHED), told ?? 0, recheckOf ?? 0, recheckOn ?? 0,
-]; // biome-ignore format: one row
+  id,
+  name,
+  appliance,
+  place,
+  work,
+  water === 'hot' ? 1 : 0,
+  isBegun ? 1 : 0,
+  unusual(summary, UNTOUCHED),
+  told ?? 0,
+  recheckOf ?? 0,
+  recheckOn ?? 0,
+];
 
 const unpackRun = ([id, name, appliance, place, work, isHot, isBegun, summary, told, recheckOf, recheckOn]: PackedRun): DayRun => ({
   id,
@@ -118,12 +128,30 @@ type PackedWeekVisit = [
 ];
 
 const packWeekVisit = (v: WeekVisit): PackedWeekVisit => [
-  v.id, v.title, v.onDate, v.startsAt, v.status, v.minutes, v.runs, v.done, v.into, v.lacks.length === 0 ? 0 : v.lacks,
-]; // biome-ignore format: one row
+  v.id,
+  v.title,
+  v.onDate,
+  v.startsAt,
+  v.status,
+  v.minutes,
+  v.runs,
+  v.done,
+  v.into,
+  v.lacks.length === 0 ? 0 : v.lacks,
+];
 
 const unpackWeekVisit = ([id, title, onDate, startsAt, status, minutes, runs, done, into, lacks]: PackedWeekVisit): WeekVisit => ({
-  id, title, onDate, startsAt, status, minutes, runs, done, into, lacks: lacks || [],
-}); // biome-ignore format: one row
+  id,
+  title,
+  onDate,
+  startsAt,
+  status,
+  minutes,
+  runs,
+  done,
+  into,
+  lacks: lacks || [],
+});
 
 /** A week's sheet with its visits packed. */
 export const packWeek = (sheet: WeekSheet): string => JSON.stringify({ ...sheet, visits: sheet.visits.map(packWeekVisit) });

@@ -77,8 +77,29 @@ describe('minutes by kinds of work', () => {
 });
 
 describe('how far a visit is', () => {
-  const visit = { id: 'v', title: 'v', onDate: '2026-05-20', startsAt: '09:00', minutes: null, note: null, vanId: null, cancelled: null, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } }; // biome-ignore format: one visit
-  const run = (work: WorkKindId, more: Partial<DayRun['summary']> = {}, isBegun = false): DayRun => ({ id: work, name: work, appliance: work, place: '', work, water: 'cold', isBegun, summary: { ...UNTOUCHED, ...more } }); // biome-ignore format: one run
+  const visit = {
+    id: 'v',
+    title: 'v',
+    onDate: '2026-05-20',
+    startsAt: '09:00',
+    minutes: null,
+    note: null,
+    vanId: null,
+    cancelled: null,
+    arrivedMs: null,
+    leftMs: null,
+    premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null },
+  };
+  const run = (work: WorkKindId, more: Partial<DayRun['summary']> = {}, isBegun = false): DayRun => ({
+    id: work,
+    name: work,
+    appliance: work,
+    place: '',
+    work,
+    water: 'cold',
+    isBegun,
+    summary: { ...UNTOUCHED, ...more },
+  });
   it('follows from what was recorded, and nobody sets it', () => {
     const [line, off] = [run('toilet-line'), run('toilet-remove')];
     const signed = run('toilet-line', { signedOffMs: 5 }, true);
@@ -106,11 +127,29 @@ describe('how far a visit is', () => {
 
 describe('visits that run into each other', () => {
   const visit = (id: string, startsAt: string, minutes: number, cancelled: string | null = null, onDate = '2026-05-20') => ({
-    visit: { id, title: id, onDate, startsAt, minutes, note: null, vanId: null, cancelled, arrivedMs: null, leftMs: null, premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null } },
+    visit: {
+      id,
+      title: id,
+      onDate,
+      startsAt,
+      minutes,
+      note: null,
+      vanId: null,
+      cancelled,
+      arrivedMs: null,
+      leftMs: null,
+      premises: { id: 'p', name: 'p', timeZone: 'UTC', address: null },
+    },
     runs: [],
-  }); // biome-ignore format: one visit
+  });
   it('are those of one day whose hours overlap, and not those that touch', () => {
-    const all = [visit('a', '09:00', 60), visit('b', '10:00', 30), visit('c', '09:45', 30), visit('d', '09:00', 600, 'rain'), visit('e', '09:00', 60, null, '2026-05-21')]; // biome-ignore format: one list
+    const all = [
+      visit('a', '09:00', 60),
+      visit('b', '10:00', 30),
+      visit('c', '09:45', 30),
+      visit('d', '09:00', 600, 'rain'),
+      visit('e', '09:00', 60, null, '2026-05-21'),
+    ];
     assert.deepEqual(
       [...overlapsOf(all)],
       [

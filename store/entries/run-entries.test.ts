@@ -114,7 +114,7 @@ describe('the one way in', () => {
     writing = false;
     await reading;
     await many.end();
-    assert.deepEqual([...read].sort(), written.flat().sort()); // biome-ignore format: one line
+    assert.deepEqual([...read].sort(), written.flat().sort());
     assert.equal(new Set(read).size, read.length);
   });
 
@@ -213,7 +213,10 @@ describe('what a device takes along', () => {
     // What a device reads from the book is what the server has in its tables.
     for (const { id } of days) {
       const { entries, ...sheet } = device.sheet(id);
-      assert.deepEqual({ ...sheet, entries: entries.map(({ position: _, ...e }: Entry & { position?: number }) => e) }, await visitSheet(db.sql, FIRST_SHOP, id)); // biome-ignore format: one line
+      assert.deepEqual(
+        { ...sheet, entries: entries.map(({ position: _, ...e }: Entry & { position?: number }) => e) },
+        await visitSheet(db.sql, FIRST_SHOP, id),
+      );
     }
   });
 });
@@ -236,13 +239,22 @@ describe('a database with data of the first program', () => {
       await owner`insert into entry (shop_id, entry_id, visit_id, run_id, kind, device_id, seen_at, sent_at, recorded_at, body)
         values (${FIRST_SHOP}, ${uuidv7()}, ${visit!}, ${run!}, 'noted', ${uuidv7()}, ${at}, ${at}, ${at}, ${owner.json({ text: `minute ${minute}` })})`;
     }
-    assert.deepEqual(await migrate(url, all), all.slice(2).map((m) => m.number)); // biome-ignore format: one line
+    assert.deepEqual(
+      await migrate(url, all),
+      all.slice(2).map((m) => m.number),
+    );
     const sql = connect(url, 1);
     assert.equal(await ensureDerived(sql, FIRST_SHOP), true);
     const { entries, book, position } = await changesAfter(sql, FIRST_SHOP, 0);
-    assert.deepEqual(entries.map((e) => (e.body as { text: string }).text), ['minute 1', 'minute 2', 'minute 3']); // biome-ignore format: one line
+    assert.deepEqual(
+      entries.map((e) => (e.body as { text: string }).text),
+      ['minute 1', 'minute 2', 'minute 3'],
+    );
     // What it looked after is in its book from then on.
-    assert.deepEqual(book.map((e) => `${e.subject.kind} ${e.change}`), ['premises made', 'place made', 'appliance made', 'run made', 'visit made', 'visit run-added']); // biome-ignore format: one line
+    assert.deepEqual(
+      book.map((e) => `${e.subject.kind} ${e.change}`),
+      ['premises made', 'place made', 'appliance made', 'run made', 'visit made', 'visit run-added'],
+    );
     assert.equal(position, 9);
     const note = { ...make({ visit: { id: visit }, runs: [{ id: run }] } as unknown as VisitSheet, 0, 'noted', { text: 'after' }) };
     assert.deepEqual(statuses(await ingestRunEntries(sql, FIRST_SHOP, [note], AT)), ['kept']);

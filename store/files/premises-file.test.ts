@@ -28,7 +28,15 @@ const faultsOf = async (text: string | Uint8Array): Promise<string[]> => {
 
 describe('a file of premises', () => {
   it('that will not do is told by line and column, and nothing of it is taken', async () => {
-    const text = ['name,address,place,appliance,kind,time_zone,contact_email', 'Good house,1 Tarn lane,Bath,Toilet,toilet,,', ',2 Tarn lane,,,,,', 'Third,,Bath,Bowl,tolet,,', 'Fourth,,Bath,Bowl,,,', 'Fifth,,,,,Mars/Crater,', 'Sixth,,,,,,,one more'].join('\r\n'); // biome-ignore format: a file
+    const text = [
+      'name,address,place,appliance,kind,time_zone,contact_email',
+      'Good house,1 Tarn lane,Bath,Toilet,toilet,,',
+      ',2 Tarn lane,,,,,',
+      'Third,,Bath,Bowl,tolet,,',
+      'Fourth,,Bath,Bowl,,,',
+      'Fifth,,,,,Mars/Crater,',
+      'Sixth,,,,,,,one more',
+    ].join('\r\n');
     assert.deepEqual(await faultsOf(text), ['3 name', '4 kind', '5 kind', '6 time_zone', '7 contact_email']);
     assert.deepEqual(await all(), []);
   });

@@ -7,7 +7,19 @@ import { appendBook, filedBookEntry } from '../entries/index.ts';
 import { shopNow } from '../queries/index.ts';
 import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from './csv-rows.ts';
 
-export const PREMISES_COLUMNS = ['name', 'address', 'access', 'contact_name', 'contact_phone', 'contact_email', 'contact_note', 'time_zone', 'place', 'appliance', 'kind']; // biome-ignore format: one row
+export const PREMISES_COLUMNS = [
+  'name',
+  'address',
+  'access',
+  'contact_name',
+  'contact_phone',
+  'contact_email',
+  'contact_note',
+  'time_zone',
+  'place',
+  'appliance',
+  'kind',
+];
 const NEEDED = ['name'];
 const MOST = 20_000;
 /** Where an appliance stands, when nobody said. */
@@ -27,7 +39,9 @@ export async function importPremises(sql: Sql, shopId: string, file: Uint8Array,
   if (faults.length > 0) throw new CsvFileError(faults);
   return inShop(sql, shopId, async (tx) => {
     const known = await onRecord(tx, shopId);
-    const twice = [...houses].filter(([key]) => known.has(key)).map(([, { line }]) => ({ line, column: 'name', why: 'These premises are on record already, by name and address.' })); // biome-ignore format: one chain
+    const twice = [...houses]
+      .filter(([key]) => known.has(key))
+      .map(([, { line }]) => ({ line, column: 'name', why: 'These premises are on record already, by name and address.' }));
     if (twice.length > 0) throw new CsvFileError(twice);
     await appendBook(tx, shopId, parentsFirst(entries));
     return { premises: houses.size, appliances: entries.filter((e) => e.subject.kind === 'appliance').length };
@@ -92,7 +106,13 @@ function takeRow(read: Read, c: Cells, line: number, at: Date, zone: string): vo
 }
 
 const CONTACT = ['name', 'phone', 'email', 'note'] as const;
-const PREMISES_FIELDS = { name: 'name', timeZone: 'time_zone', address: 'address', access: 'access', ...Object.fromEntries(CONTACT.map((f) => [`contact.${f}`, `contact_${f}`])) }; // biome-ignore format: one row
+const PREMISES_FIELDS = {
+  name: 'name',
+  timeZone: 'time_zone',
+  address: 'address',
+  access: 'access',
+  ...Object.fromEntries(CONTACT.map((f) => [`contact.${f}`, `contact_${f}`])),
+};
 
 function premisesOf(c: Cells, zone: string): object {
   const contact = Object.fromEntries(CONTACT.flatMap((f) => (c[`contact_${f}`]?.trim() ? [[f, c[`contact_${f}`]!.trim()]] : [])));

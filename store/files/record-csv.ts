@@ -4,7 +4,23 @@ import type { Sql } from '../database/index.ts';
 import { type BookRow, bookColumns, type EntryRow, entryColumns } from '../rows/index.ts';
 
 const SLICE = 2000;
-const ENTRY_COLUMNS = ['position', 'id', 'of', 'kind', 'seen_at', 'recorded_at', 'device', 'seq', 'corrects', 'visit', 'run', 'joint', 'check_point', 'subject', 'body']; // biome-ignore format: one row
+const ENTRY_COLUMNS = [
+  'position',
+  'id',
+  'of',
+  'kind',
+  'seen_at',
+  'recorded_at',
+  'device',
+  'seq',
+  'corrects',
+  'visit',
+  'run',
+  'joint',
+  'check_point',
+  'subject',
+  'body',
+];
 
 const rows = (cells: unknown[][]): string => `${Papa.unparse(cells as string[][], { escapeFormulae: true })}\r\n`;
 
@@ -17,11 +33,48 @@ export async function* entriesCsv(sql: Sql, shopId: string): AsyncGenerator<stri
       where shop_id = ${shopId} and position > ${after} order by position limit ${SLICE}`;
     if (found.length === 0) return;
     after = Number(found.at(-1)!.position);
-    yield rows(found.map((e) => [e.position, e.entry_id, e.subject_kind ?? 'run', e.kind, e.seen_at.toISOString(), e.recorded_at.toISOString(), e.device_id, e.seq ?? '', e.corrects_id ?? '', e.visit_id ?? '', e.run_id ?? '', e.joint_id ?? '', e.check_point_id ?? '', e.subject_id ?? '', JSON.stringify(e.body)])); // biome-ignore format: one row
+    yield rows(
+      found.map((e) => [
+        e.position,
+        e.entry_id,
+        e.subject_kind ?? 'run',
+        e.kind,
+        e.seen_at.toISOString(),
+        e.recorded_at.toISOString(),
+        e.device_id,
+        e.seq ?? '',
+        e.corrects_id ?? '',
+        e.visit_id ?? '',
+        e.run_id ?? '',
+        e.joint_id ?? '',
+        e.check_point_id ?? '',
+        e.subject_id ?? '',
+        JSON.stringify(e.body),
+      ]),
+    );
   }
 }
 
-const JOINT_COLUMNS = ['signed_off', 'premises', 'place', 'appliance', 'run', 'joint', 'seal', 'sealant', 'parts', 'made', 'turns', 'finding', 'proven', 'ml_per_day', 'came_back', 'joint_id', 'visit', 'run_id']; // biome-ignore format: one row
+const JOINT_COLUMNS = [
+  'signed_off',
+  'premises',
+  'place',
+  'appliance',
+  'run',
+  'joint',
+  'seal',
+  'sealant',
+  'parts',
+  'made',
+  'turns',
+  'finding',
+  'proven',
+  'ml_per_day',
+  'came_back',
+  'joint_id',
+  'visit',
+  'run_id',
+];
 
 /** How many connections are read at once. */
 const CONNECTIONS = 500;

@@ -39,7 +39,23 @@ before(async () => {
   await saveRules(db.sql, FIRST_SHOP, { ...defaultRules, threadSealant: 'paste' }, 'Worn threads in the old wing', AT);
   await saveRules(db.sql, FIRST_SHOP, { ...defaultRules, dueMonths: { stop: 6 } }, 'Back to tape; hard water', AT);
   const cells: Record<string, string> = Object.fromEntries(PART_COLUMNS.map((c) => [c, '']));
-  Object.assign(cells, { id: 'own-hose', name: '=hose, "ours"', kind: 'connector', ends: 'a=comp-3/8-f@either b=npsm-1/2-f@either', flexible: 'yes', cut_to_length: 'no', length_in: '17', waters: 'cold hot', max_psi: '125', max_f: '140', potable: 'yes', price_cents: '700', minutes: '5', tags: 'hose', van: '2' }); // biome-ignore format: one row
+  Object.assign(cells, {
+    id: 'own-hose',
+    name: '=hose, "ours"',
+    kind: 'connector',
+    ends: 'a=comp-3/8-f@either b=npsm-1/2-f@either',
+    flexible: 'yes',
+    cut_to_length: 'no',
+    length_in: '17',
+    waters: 'cold hot',
+    max_psi: '125',
+    max_f: '140',
+    potable: 'yes',
+    price_cents: '700',
+    minutes: '5',
+    tags: 'hose',
+    van: '2',
+  });
   await importParts(db.sql, FIRST_SHOP, new TextEncoder().encode(Papa.unparse([cells])), AT);
   const picture = await sharp({ create: { width: 8, height: 6, channels: 3, background: '#884422' } })
     .png()

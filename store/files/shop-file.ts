@@ -41,13 +41,33 @@ import { ImportError } from './import-error.ts';
 const SLICE = 1000;
 const base64 = z.string().check(z.regex(/^[A-Za-z0-9+/]*={0,2}$/, 'is not base64'));
 
-const head = z.strictObject({ format: z.literal('brass-nut-shop', 'is not a shop file of this program'), version: z.union([z.literal(1), z.literal(2)], 'is a version that this program does not know') }); // biome-ignore format: one row
-const rulesLine = z.strictObject({ rules: z.strictObject({ version: z.int().check(z.gte(1)), rules: z.record(z.string(), z.unknown()), reason: z.string().check(z.minLength(1), z.maxLength(1000)), recordedAt: instant }) }); // biome-ignore format: one row
+const head = z.strictObject({
+  format: z.literal('brass-nut-shop', 'is not a shop file of this program'),
+  version: z.union([z.literal(1), z.literal(2)], 'is a version that this program does not know'),
+});
+const rulesLine = z.strictObject({
+  rules: z.strictObject({
+    version: z.int().check(z.gte(1)),
+    rules: z.record(z.string(), z.unknown()),
+    reason: z.string().check(z.minLength(1), z.maxLength(1000)),
+    recordedAt: instant,
+  }),
+});
 const partsLine = z.strictObject({ ownParts: z.strictObject({ revision: z.int().check(z.gte(1)), importedAt: instant }) });
 const partLine = z.strictObject({
   part: z.strictObject({ id: z.string().check(z.minLength(1), z.maxLength(80)), cells: z.record(z.string(), z.string()) }),
 });
-const pictureLine = z.strictObject({ picture: z.strictObject({ id: z.string().check(z.regex(/^[0-9a-f]{64}$/, 'is no name of a picture')), type: z.enum(['image/jpeg', 'image/png', 'image/webp']), width: z.int().check(z.gte(1), z.lte(65_535)), height: z.int().check(z.gte(1), z.lte(65_535)), keptAt: instant, content: base64, thumbnail: base64 }) }); // biome-ignore format: one row
+const pictureLine = z.strictObject({
+  picture: z.strictObject({
+    id: z.string().check(z.regex(/^[0-9a-f]{64}$/, 'is no name of a picture')),
+    type: z.enum(['image/jpeg', 'image/png', 'image/webp']),
+    width: z.int().check(z.gte(1), z.lte(65_535)),
+    height: z.int().check(z.gte(1), z.lte(65_535)),
+    keptAt: instant,
+    content: base64,
+    thumbnail: base64,
+  }),
+});
 const bookLine = z.strictObject({ book: z.unknown() });
 const runLine = z.strictObject({ run: z.unknown() });
 
@@ -76,7 +96,19 @@ async function* pictures(sql: Sql, shopId: string, lines: (list: Line[]) => stri
       select type, width, height, kept_at, content, thumbnail from picture where shop_id = ${shopId} and picture_id = ${id}`;
     if (!p) continue;
     const { type, width, height } = p;
-    yield lines([{ picture: { id, type, width, height, keptAt: p.kept_at.toISOString(), content: p.content.toString('base64'), thumbnail: p.thumbnail.toString('base64') } }]); // biome-ignore format: one line
+    yield lines([
+      {
+        picture: {
+          id,
+          type,
+          width,
+          height,
+          keptAt: p.kept_at.toISOString(),
+          content: p.content.toString('base64'),
+          thumbnail: p.thumbnail.toString('base64'),
+        },
+      },
+    ]);
   }
 }
 
@@ -176,7 +208,15 @@ function parse(text: string, n: number): Line {
   return json as Line;
 }
 
-const SHAPES: Record<string, z.ZodMiniType> = { format: head, rules: rulesLine, ownParts: partsLine, part: partLine, picture: pictureLine, book: bookLine, run: runLine }; // biome-ignore format: one row
+const SHAPES: Record<string, z.ZodMiniType> = {
+  format: head,
+  rules: rulesLine,
+  ownParts: partsLine,
+  part: partLine,
+  picture: pictureLine,
+  book: bookLine,
+  run: runLine,
+};
 
 /** What runs hang on, and all that is no entry. */
 async function takeBook(tx: Tx, shopId: string, read: () => AsyncIterable<string>) {

@@ -22,7 +22,8 @@ async function house(name: string): Promise<string> {
   await db.sql.begin((tx) => appendBook(tx, FIRST_SHOP, [filedBookEntry('premises', id, 'made', { name, timeZone: 'UTC' }, AT)]));
   return id;
 }
-const file = (things: unknown[], more: object = {}): string => JSON.stringify({ format: 'brass-nut-water', version: 1, premises: 'House', things, ...more }); // biome-ignore format: one line
+const file = (things: unknown[], more: object = {}): string =>
+  JSON.stringify({ format: 'brass-nut-water', version: 1, premises: 'House', things, ...more });
 const S = { what: 'place', id: 's', kind: 'source', heightFt: 0 };
 const X = { what: 'place', id: 'x', kind: 'outlet', heightFt: 3, name: 'Sink' };
 const fault = (text: string): string => {
@@ -49,7 +50,11 @@ describe('a file of the water', () => {
   });
   it('is the same when it comes out again, however large, and is drawn over what is there', async () => {
     const net = byChance(chanceOf(5), { places: 300, valves: 150, loops: 20 });
-    const things = [...net.valves.map((v) => ({ what: 'valve', ...v })), ...net.pipes.map((p) => ({ what: 'pipe', ...p })), ...net.places.map((p) => ({ what: 'place', ...p }))]; // biome-ignore format: one list
+    const things = [
+      ...net.valves.map((v) => ({ what: 'valve', ...v })),
+      ...net.pipes.map((p) => ({ what: 'pipe', ...p })),
+      ...net.places.map((p) => ({ what: 'place', ...p })),
+    ];
     const [first, second] = [await house('One'), await house('One')];
     const given = parseWaterFile(file(things)) as WaterFile;
     assert.deepEqual(await importWater(db.sql, FIRST_SHOP, first, given, AT), { things: things.length });

@@ -31,7 +31,15 @@ const piece = (content: Uint8Array, at: number, to: number, id = sha(content)) =
 
 /** The pictures of a device in memory, and a line to the store that breaks as told. */
 function device(pictures: Buffer[]) {
-  const kept: KeptPicture[] = pictures.map((p) => ({ id: sha(p), type: 'image/png', size: p.length, content: new Uint8Array(p).buffer, small: null, have: 0, status: 'waiting' })); // biome-ignore format: one row
+  const kept: KeptPicture[] = pictures.map((p) => ({
+    id: sha(p),
+    type: 'image/png',
+    size: p.length,
+    content: new Uint8Array(p).buffer,
+    small: null,
+    have: 0,
+    status: 'waiting',
+  }));
   return {
     kept,
     outbox: {
@@ -135,7 +143,11 @@ describe('a picture in pieces', () => {
       most = Math.max(most, process.memoryUsage().rss);
     }, 5);
     const whole = (bytes: Buffer) => piece(bytes, 0, bytes.length);
-    const words = async (bytes: Buffer) => whole(bytes).then(() => assert.fail('taken'), (e: Error) => (e instanceof PictureError ? e.message : assert.fail(String(e)))); // biome-ignore format: one line
+    const words = async (bytes: Buffer) =>
+      whole(bytes).then(
+        () => assert.fail('taken'),
+        (e: Error) => (e instanceof PictureError ? e.message : assert.fail(String(e))),
+      );
     assert.match(await words(blackPng({ width: 30_000, height: 30_000, bits: 1 })), /30000 by 30000 pixels/);
     assert.match(await words(blackPng({ width: 50_000_001, height: 1, bits: 1 })), /pixels/);
     assert.match(await words(blackPng({ width: 40, height: 30, more: [bombProfile()] })), /cannot be drawn/);

@@ -7,12 +7,34 @@ import { readRows } from './read.ts';
 const header = PART_COLUMNS.join(',');
 const row = (id: string, more: Record<string, string> = {}) => {
   const cells: Record<string, string> = {
-    id, name: `part ${id}`, kind: 'adapter', ends: 'a=comp-3/8-f@either b=comp-1/4-m@either', flexible: 'no', cut_to_length: 'no', length_in: '1.4', max_length_in: '', waters: 'cold hot',
-    max_psi: '200', max_f: '180', potable: 'yes', price_cents: '480', cents_per_ft: '', minutes: '2', material: 'brass', tags: 'brass', van: '0', ...more,
-  }; // biome-ignore format: one row
+    id,
+    name: `part ${id}`,
+    kind: 'adapter',
+    ends: 'a=comp-3/8-f@either b=comp-1/4-m@either',
+    flexible: 'no',
+    cut_to_length: 'no',
+    length_in: '1.4',
+    max_length_in: '',
+    waters: 'cold hot',
+    max_psi: '200',
+    max_f: '180',
+    potable: 'yes',
+    price_cents: '480',
+    cents_per_ft: '',
+    minutes: '2',
+    material: 'brass',
+    tags: 'brass',
+    van: '0',
+    ...more,
+  };
   return PART_COLUMNS.map((c) => cells[c]).join(',');
 };
-const read = (text: string | Uint8Array) => readRows(typeof text === 'string' ? Buffer.from(text) : text, () => {}, () => false); // biome-ignore format: one call
+const read = (text: string | Uint8Array) =>
+  readRows(
+    typeof text === 'string' ? Buffer.from(text) : text,
+    () => {},
+    () => false,
+  );
 
 async function faultsOf(text: string | Uint8Array): Promise<[number, string, string][]> {
   try {
@@ -59,7 +81,11 @@ describe('a file of parts', () => {
     assert.ok(faults.some(([, column, why]) => column === 'id' && /twice/.test(why)));
   });
   it('from before a column was there is read as it was', async () => {
-    const without = (line: string) => line.split(',').filter((_, i) => PART_COLUMNS[i] !== 'material' && PART_COLUMNS[i] !== 'van').join(','); // biome-ignore format: one line
+    const without = (line: string) =>
+      line
+        .split(',')
+        .filter((_, i) => PART_COLUMNS[i] !== 'material' && PART_COLUMNS[i] !== 'van')
+        .join(',');
     const [first] = await read(`${without(header)}\n${without(row('a'))}\n`);
     assert.deepEqual([first!.part.material, first!.van, first!.cells.van], [undefined, 0, '0']);
   });

@@ -6,7 +6,20 @@ import type { Tx } from '../database/index.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
 
-const LINE_COLUMNS = ['premises_id', 'kind', 'signed_off_at', 'on_date', 'search', 'ends', 'parts', 'seals', 'found', 'joints', 'callbacks', 'recheck']; // biome-ignore format: one row
+const LINE_COLUMNS = [
+  'premises_id',
+  'kind',
+  'signed_off_at',
+  'on_date',
+  'search',
+  'ends',
+  'parts',
+  'seals',
+  'found',
+  'joints',
+  'callbacks',
+  'recheck',
+];
 
 /** Brings the lines of some runs up to what is recorded. One that was never signed off has none. */
 export async function keepLedger(tx: Tx, shopId: string, derived: DerivedRun[]): Promise<void> {
@@ -121,7 +134,15 @@ export async function followBook(
 function dutyRows({ visitId, read: { run, state } }: DerivedRun): object[] {
   const facts = state && dutyFactsOf(state, run.applianceKind);
   if (!facts) return [];
-  const row = (duty: string, what: string, goesBy: string, sinceMs: number, notBefore: string | null) => ({ visit_id: visitId, run_id: run.id, duty, what, goes_by: goesBy, since: new Date(sinceMs).toISOString(), not_before: notBefore }); // biome-ignore format: one row
+  const row = (duty: string, what: string, goesBy: string, sinceMs: number, notBefore: string | null) => ({
+    visit_id: visitId,
+    run_id: run.id,
+    duty,
+    what,
+    goes_by: goesBy,
+    since: new Date(sinceMs).toISOString(),
+    not_before: notBefore,
+  });
   const { signedOff, recheck } = state;
   const again = signedOff && (recheck === 'due' || recheck === 'not dry') ? [row('recheck', '', 'recheck', signedOff.recheckDueMs, null)] : [];
   // Where nothing was joined nothing ages: only the look again is due.

@@ -49,7 +49,18 @@ function usesOf({ visitId, read, entries }: DerivedRun, vanId: string | null): U
     if (row) row.quantity += quantity;
     else {
       const { id, deviceId, seq = null } = by;
-      found.set(key, { visit_id: visitId, run_id: read.run.id, entry_id: id, item, quantity, van_id: vanId, used_at: new Date(happenedAt(by)), device_id: deviceId, seq, position: positions.get(id) ?? 0 }); // biome-ignore format: one row
+      found.set(key, {
+        visit_id: visitId,
+        run_id: read.run.id,
+        entry_id: id,
+        item,
+        quantity,
+        van_id: vanId,
+        used_at: new Date(happenedAt(by)),
+        device_id: deviceId,
+        seq,
+        position: positions.get(id) ?? 0,
+      });
     }
   }
   return [...found.values()];

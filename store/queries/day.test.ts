@@ -22,7 +22,7 @@ describe('the day sheet', () => {
   it('stands in the order of the hours, with the runs of each visit', async () => {
     const { visits } = await daySheet(db.sql, FIRST_SHOP, TODAY, AT);
     const hours = visits.map((v) => v.visit.startsAt);
-    assert.deepEqual([...hours].sort(), hours); // biome-ignore format: one line
+    assert.deepEqual([...hours].sort(), hours);
     assert.ok(visits.every((v) => v.runs.length > 0 && v.places.length > 0));
   });
 

@@ -75,7 +75,15 @@ export async function dueList(sql: Sql, shopId: string, at: Date, query: DueQuer
       sql,
       sources.map((s) => s.counted),
     )}`,
-    named(sql, shopId, sql`select * from (${joined(sql, sources.map((s) => s.first))}) found order by due_on, since_on, kind, visit_id, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`, { today, at }), // biome-ignore format: one query
+    named(
+      sql,
+      shopId,
+      sql`select * from (${joined(
+        sql,
+        sources.map((s) => s.first),
+      )}) found order by due_on, since_on, kind, visit_id, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`,
+      { today, at },
+    ),
   ]);
   const counts: DueList['counts'] = {};
   for (const { kind, due, late } of counted) {

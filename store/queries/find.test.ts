@@ -23,7 +23,10 @@ const kinds = async (q: string) => [...new Set((await found(q)).map((f) => f.kin
 
 describe('one search', () => {
   it('finds premises, what stands there, visits, parts and connections, each where all words are', async () => {
-    assert.deepEqual((await found('quillback')).filter((f) => f.kind === 'premises').map((f) => f.name), ['Quillback Hill Observatory']); // biome-ignore format: one line
+    assert.deepEqual(
+      (await found('quillback')).filter((f) => f.kind === 'premises').map((f) => f.name),
+      ['Quillback Hill Observatory'],
+    );
     assert.ok((await kinds('ice maker')).includes('appliance'));
     assert.ok((await kinds('director')).includes('visit'));
     const parts = (await found('arrestor 3/8 compression')).filter((f) => f.kind === 'part');
@@ -52,11 +55,24 @@ describe('the ledger by day, premises and finding', () => {
     const [due] = (await daySheet(db.sql, FIRST_SHOP, TODAY, AT)).rechecks;
     const state = statesOf((await visitSheet(db.sql, FIRST_SHOP, due!.visitId))!).find((r) => r.run.id === due!.runId)!.state!;
     const time = AT.toISOString();
-    const base = { visitId: due!.visitId, runId: due!.runId, jointId: state.joints[0]!.id, checkPointId: null, correctsId: null, deviceId: uuidv7(), seenAt: time, sentAt: time, recordedAt: null }; // biome-ignore format: one row
+    const base = {
+      visitId: due!.visitId,
+      runId: due!.runId,
+      jointId: state.joints[0]!.id,
+      checkPointId: null,
+      correctsId: null,
+      deviceId: uuidv7(),
+      seenAt: time,
+      sentAt: time,
+      recordedAt: null,
+    };
     const begun = { ...base, id: uuidv7(), kind: 'look-begun', body: { round: 'next-day', method: 'tissue' } };
     const ended = { ...base, id: uuidv7(), kind: 'look-ended', body: { begunId: begun.id, finding: 'damp', drops: null, elapsedS: 0 } };
     const answers = await ingestRunEntries(db.sql, FIRST_SHOP, [begun, ended] as never, AT);
-    assert.deepEqual(answers.map((r) => r.status), ['kept', 'kept']); // biome-ignore format: one line
+    assert.deepEqual(
+      answers.map((r) => r.status),
+      ['kept', 'kept'],
+    );
     const found = (await damp()).rows;
     assert.ok(found.some((r) => r.runId === due!.runId && r.visitId === due!.visitId));
     assert.equal(found.length, cameBack.length + 1);

@@ -41,7 +41,10 @@ describe('a premises through the years', () => {
     const [house] = await db.owner<{ premises_id: string; name: string }[]>`select premises_id, name from premises`;
     assert.equal(await premisesName(db.sql, FIRST_SHOP, house!.premises_id), house!.name);
     const rows = await timeline(db.sql, FIRST_SHOP, house!.premises_id);
-    assert.deepEqual([...rows].sort((a, b) => (a.onDate > b.onDate ? -1 : a.onDate < b.onDate ? 1 : 0)).map((r) => r.onDate), rows.map((r) => r.onDate)); // biome-ignore format: one line
+    assert.deepEqual(
+      [...rows].sort((a, b) => (a.onDate > b.onDate ? -1 : a.onDate < b.onDate ? 1 : 0)).map((r) => r.onDate),
+      rows.map((r) => r.onDate),
+    );
     for (const kind of ['visit', 'connection', 'callback'] as const)
       assert.ok(
         rows.some((r) => r.kind === kind),

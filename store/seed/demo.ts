@@ -179,7 +179,10 @@ function stockEntries(at: Date): FiledBookEntry[] {
       .parts.filter((p) => !p.cutToLength)
       .map((p) => p.id),
   );
-  const common = onVan.filter(([item]) => parts.has(item)).map(([item]) => item).slice(0, 24); // biome-ignore format: one chain
+  const common = onVan
+    .filter(([item]) => parts.has(item))
+    .map(([item]) => item)
+    .slice(0, 24);
   return [
     entry(van, 'place-made', { name: 'Van', kind: 'van' }),
     entry(shelf, 'place-made', { name: 'Workshop shelf', kind: 'shelf' }),

@@ -14,6 +14,7 @@ import {
   type SealId,
   sealById,
   usualWork,
+  type WorkStep,
   waitFor,
   workCard,
 } from '../../core/index.ts';
@@ -98,22 +99,7 @@ export function walkEntries(w: Walk): Entry[] {
   const accepted = accept(w);
   add('chain-accepted', accepted, 2);
   if (!reaches(w.progress, 'shut')) return out;
-  const { steps, parts } = catalogue();
-  const card = workCard({
-    work: run.work ?? usualWork(w.appliance.kind),
-    appliance: applianceById(w.appliance.kind),
-    water: run.water,
-    chain: accepted.chain,
-    from: run.from,
-    to: run.to,
-    stop: run.stop.kind === 'none' ? null : run.stop,
-    hidden: false,
-    rejoin: run.rejoin,
-    oldLine: 'replace',
-    rules: accepted.rules,
-    stepData: steps,
-    parts: accepted.chain.parts.flatMap((id) => parts.filter((p) => p.id === id)),
-  });
+  const card = cardOf(w, accepted);
   const doStep = (step: (typeof card)[number]) => {
     if (step.joint !== undefined)
       add('joint-made', { turns24: Math.round((step.turns ?? 0) * 24) }, 3, { jointId: accepted.jointIds[step.joint - 1] });
@@ -173,6 +159,27 @@ export function walkEntries(w: Walk): Entry[] {
     look('next-day', 20);
   }
   return out;
+}
+
+/** The card of what was accepted. */
+function cardOf(w: Walk, accepted: AcceptedChain): WorkStep[] {
+  const { run } = w;
+  const { steps, parts } = catalogue();
+  return workCard({
+    work: run.work ?? usualWork(w.appliance.kind),
+    appliance: applianceById(w.appliance.kind),
+    water: run.water,
+    chain: accepted.chain,
+    from: run.from,
+    to: run.to,
+    stop: run.stop.kind === 'none' ? null : run.stop,
+    hidden: false,
+    rejoin: run.rejoin,
+    oldLine: 'replace',
+    rules: accepted.rules,
+    stepData: steps,
+    parts: accepted.chain.parts.flatMap((id) => parts.filter((p) => p.id === id)),
+  });
 }
 
 /** How long a tissue lies under a joint to prove the house's target. */

@@ -12,7 +12,14 @@ export const pictureAnswer =
     try {
       const id = z.safeParse(pictureId, params.id);
       const found = id.success ? await pictureOf(database(), locals.shop, id.data, isSmall) : null;
-      if (!found) throw new RefusedError(404, 'no-picture', 'No such picture', 'That picture is not here, or still on its way from the device that took it.', 'id'); // biome-ignore format: one error
+      if (!found)
+        throw new RefusedError(
+          404,
+          'no-picture',
+          'No such picture',
+          'That picture is not here, or still on its way from the device that took it.',
+          'id',
+        );
       return new Response(new Uint8Array(found.content), {
         headers: {
           'content-type': found.type,

@@ -9,8 +9,18 @@ export function runAnswer({ run, state, unreadable }: ReadRun): object {
     ...run,
     stages: Object.fromEntries(STAGES.map((s) => [s, stageAnswer(state.stages[s])])),
     joints: state.joints.map(({ id, n, a, b, seal, made, turns24, finding, mlPerDay, proven, byRound }) => ({
-      id, n, a, b, seal, made, turns24, finding, mlPerDay, proven, byRound,
-    })), // biome-ignore format: one row
+      id,
+      n,
+      a,
+      b,
+      seal,
+      made,
+      turns24,
+      finding,
+      mlPerDay,
+      proven,
+      byRound,
+    })),
     signedOff: state.signedOff && { at: new Date(state.signedOff.atMs).toISOString(), exceptions: state.signedOff.exceptions },
     conflicts: state.conflicts.map(({ what, targetId, entries }) => ({ what, targetId, entries })),
   };

@@ -8,7 +8,8 @@ import { ImportError } from '../../../store/files/import-error.ts';
 import { answerOf } from './faults.ts';
 import { guard, readBody, TooLargeError } from './guard.ts';
 
-const request = (method: string, headers: Record<string, string>, body?: string) => new Request('http://127.0.0.1:4880/api/v1/entries', { method, headers, body }); // biome-ignore format: one call
+const request = (method: string, headers: Record<string, string>, body?: string) =>
+  new Request('http://127.0.0.1:4880/api/v1/entries', { method, headers, body });
 
 describe('who may ask, and who may write', () => {
   const host = '127.0.0.1:4880';

@@ -13,7 +13,12 @@ export function ingestBatch<E>(readOne: (raw: unknown) => Read<E>, record: (entr
     try {
       const { protocol = PROTOCOL, entries } = z.parse(batch, await readJson(request));
       if (protocol > PROTOCOL) {
-        return problem(503, 'newer-page', 'Later', 'This page is newer than the server. What you entered is kept on the device and sent when the server is up to date.'); // biome-ignore format: one answer
+        return problem(
+          503,
+          'newer-page',
+          'Later',
+          'This page is newer than the server. What you entered is kept on the device and sent when the server is up to date.',
+        );
       }
       const read = entries.map((raw) => ({ raw, read: readOne(raw) }));
       const answers = await record(

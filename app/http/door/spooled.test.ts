@@ -17,13 +17,21 @@ describe('a body that is too large to be held', () => {
   it('is read line by line, as often as wanted, whatever its line ends, and leaves nothing behind', async () => {
     const before = await left();
     const twice = await spooled(request('a\r\nb\n{"ü":1}'), async (lines) => [await all(lines), await all(lines)]);
-    assert.deepEqual(twice, [['a', 'b', '{"ü":1}'], ['a', 'b', '{"ü":1}']]); // biome-ignore format: one line
+    assert.deepEqual(twice, [
+      ['a', 'b', '{"ü":1}'],
+      ['a', 'b', '{"ü":1}'],
+    ]);
     assert.equal(await left(), before);
   });
   it('is refused past its limit, and whatever goes wrong leaves nothing behind', async () => {
     const before = await left();
     await assert.rejects(spooled(request('x'.repeat(100)), all, 50), TooLargeError);
-    await assert.rejects(spooled(request('x'), async () => { throw new Error('broken'); }), /broken/); // biome-ignore format: one line
+    await assert.rejects(
+      spooled(request('x'), async () => {
+        throw new Error('broken');
+      }),
+      /broken/,
+    );
     assert.equal(await left(), before);
   });
   it('may be empty', async () => {

@@ -18,9 +18,19 @@ export async function certificatePdf({ shop, visit, certificate }: CertificatePa
       `${run.work.charAt(0).toUpperCase()}${run.work.slice(1)}, signed off ${localTime(run.signedMs, zone)}. Fitted: ${run.fitted.join('; ') || 'the two ends, joined again'}.`,
     );
     paper.space(4);
-    paper.row([{ text: 'Joint', share: 0.08, bold: true }, { text: 'Between, seal, turns past hand-tight', share: 0.3, bold: true }, { text: 'How it was looked at', share: 0.32, bold: true }, { text: 'What that proves', share: 0.3, bold: true }]); // biome-ignore format: one row
+    paper.row([
+      { text: 'Joint', share: 0.08, bold: true },
+      { text: 'Between, seal, turns past hand-tight', share: 0.3, bold: true },
+      { text: 'How it was looked at', share: 0.32, bold: true },
+      { text: 'What that proves', share: 0.3, bold: true },
+    ]);
     for (const r of run.rows) {
-      paper.row([{ text: r.joint, share: 0.08, bold: true }, { text: r.between, share: 0.3 }, { text: r.how, share: 0.32 }, { text: r.proves, share: 0.3 }]); // biome-ignore format: one row
+      paper.row([
+        { text: r.joint, share: 0.08, bold: true },
+        { text: r.between, share: 0.3 },
+        { text: r.how, share: 0.32 },
+        { text: r.proves, share: 0.3 },
+      ]);
     }
     for (const text of sheetLines(run.sheet)) paper.text(text);
   }

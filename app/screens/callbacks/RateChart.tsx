@@ -39,7 +39,15 @@ const points = (xs: number[]) => xs.map((x, y) => ({ x, y })) as unknown as [num
 export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit: string; words: string }) {
   chartInk();
   // An interval of next to nothing made, up to all of it, would leave no room for the others.
-  const most = roundUp(Math.max(...rows.map((r) => Math.max(r.mean, r.guess ?? 0)), ...rows.map((r) => r.high).sort((a, b) => a - b).slice(0, Math.max(1, Math.ceil(rows.length * 0.7))))); // biome-ignore format: one sum
+  const most = roundUp(
+    Math.max(
+      ...rows.map((r) => Math.max(r.mean, r.guess ?? 0)),
+      ...rows
+        .map((r) => r.high)
+        .sort((a, b) => a - b)
+        .slice(0, Math.max(1, Math.ceil(rows.length * 0.7))),
+    ),
+  );
   return (
     <div
       className="relative w-full min-w-0 overflow-hidden"

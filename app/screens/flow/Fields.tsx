@@ -15,7 +15,10 @@ interface Props {
 }
 
 const isHose = (material: string) => material === 'braided' || material === 'rubber';
-const HOUSE: [string, string][] = [['', 'none: read at the stop'], ...tubes.filter((t) => !isHose(t.material) && t.idIn > 0.3).map((t): [string, string] => [t.id, tubeName(t)])]; // biome-ignore format: one list
+const HOUSE: [string, string][] = [
+  ['', 'none: read at the stop'],
+  ...tubes.filter((t) => !isHose(t.material) && t.idIn > 0.3).map((t): [string, string] => [t.id, tubeName(t)]),
+];
 const LINES: [string, string][] = tubes.filter((t) => t.material !== 'steel').map((t) => [t.id, tubeName(t)]);
 
 export function LineFields({ setting: s, appliances, losses, bent, onChange }: Props) {
@@ -30,7 +33,15 @@ export function LineFields({ setting: s, appliances, losses, bent, onChange }: P
         onChange={(on) => onChange(settingOf({ on, psi: s.psi, house: s.house, houseFt: s.houseFt }, appliances))}
       />
       {(appliance?.water.length ?? 0) > 1 && (
-        <Choices legend="Water" options={[['cold', 'cold'], ['hot', 'hot']]} value={s.water} onChange={(water) => set({ water })} /> // biome-ignore format: one row
+        <Choices
+          legend="Water"
+          options={[
+            ['cold', 'cold'],
+            ['hot', 'hot'],
+          ]}
+          value={s.water}
+          onChange={(water) => set({ water })}
+        />
       )}
       <SettingFigure of="pressure" field="psi" label="Pressure standing" {...{ setting: s, onChange }} />
       <details className="grid gap-3" open={s.running !== '' || s.regulator !== ''}>

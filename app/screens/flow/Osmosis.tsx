@@ -67,7 +67,18 @@ export default function Osmosis({ line, units }: { line: FlowLine; units: Units 
           <div className="relative h-64 w-full min-w-0 overflow-hidden">
             <Line
               aria-label={`Flow by what was drawn: ${quantityWords(flow(first.gpm), units)} at first, falling until the tank is empty.`}
-              data={{ datasets: [{ label: AXIS.flow[units].unit, data: tank.points.map((p) => ({ x: p.drawnGal * AXIS.volume[units].times, y: p.gpm * AXIS.flow[units].times })), showLine: true, pointRadius: 0, borderWidth: 2.4, borderColor: ink('--color-ink') }] }} // biome-ignore format: one row
+              data={{
+                datasets: [
+                  {
+                    label: AXIS.flow[units].unit,
+                    data: tank.points.map((p) => ({ x: p.drawnGal * AXIS.volume[units].times, y: p.gpm * AXIS.flow[units].times })),
+                    showLine: true,
+                    pointRadius: 0,
+                    borderWidth: 2.4,
+                    borderColor: ink('--color-ink'),
+                  },
+                ],
+              }}
               options={curveAxes(
                 { title: `${AXIS.volume[units].unit} drawn`, min: 0, max: tank.holdsGal * AXIS.volume[units].times },
                 { title: AXIS.flow[units].unit, min: 0 },

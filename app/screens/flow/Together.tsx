@@ -17,7 +17,12 @@ function together({ read, appliances, losses }: Pick<Props, 'read' | 'appliances
     const other = readSetting({ ...setting, house: '' }, appliances, losses, []).read;
     return other ? [{ name: other.appliance.name, pieces: withSteps(other.pieces), riseFt: other.line.riseFt, appliance: other.line.appliance }] : [];
   };
-  const own = { name: read.appliance.name, pieces: withSteps(read.pieces.slice(read.housePieces)), riseFt: read.line.riseFt, appliance: read.line.appliance }; // biome-ignore format: one row
+  const own = {
+    name: read.appliance.name,
+    pieces: withSteps(read.pieces.slice(read.housePieces)),
+    riseFt: read.line.riseFt,
+    appliance: read.line.appliance,
+  };
   const others = read.also.flatMap((a) => stretch(usualSetting(a)));
   return branchFlow({ ...read.line, branch: { pieces: house, riseFt: 0, onward: [own, ...others] } }).drawn;
 }

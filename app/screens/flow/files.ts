@@ -10,7 +10,16 @@ const six = (value: number): number => Number(value.toPrecision(6));
 export function flowCsv(pieces: readonly LinePiece[], point: OperatingPoint): string {
   return csv([
     ['piece', 'name', 'bore_in', 'length_in', 'k', 'loss_psi', 'speed_ft_s', 'reynolds'],
-    ...pieces.map((p, i) => [i + 1, p.name, six(p.boreIn), six(p.lengthIn), six(p.k ?? 0), six(point.losses[i]!.psi), six(point.speedFtS[i]!), six(point.reynolds[i]!)]), // biome-ignore format: one row
+    ...pieces.map((p, i) => [
+      i + 1,
+      p.name,
+      six(p.boreIn),
+      six(p.lengthIn),
+      six(p.k ?? 0),
+      six(point.losses[i]!.psi),
+      six(point.speedFtS[i]!),
+      six(point.reynolds[i]!),
+    ]),
     ['gpm', six(point.gpm)],
     ['inlet_psi', six(point.inletPsi)],
     ['supply_psi', six(point.supplyPsi)],

@@ -13,9 +13,15 @@ describe('what is asked of a line', () => {
     const setting = { ...usual('dishwasher'), water: 'hot' as const, psi: '4 bar', chain: 'a~out,b~b~90.25', also: 'toilet' };
     assert.deepEqual(settingOf(Object.fromEntries(new URLSearchParams(settingQuery(setting, appliances))), appliances), setting);
     assert.equal(settingOf({ on: 'no such thing', evil: 'x' }, appliances).on, 'refrigerator');
-    const path = [{ part: 'stop', outEnd: 'out' }, { part: 'coil', outEnd: 'b', cutLengthIn: 90.25 }]; // biome-ignore format: one path
+    const path = [
+      { part: 'stop', outEnd: 'out' },
+      { part: 'coil', outEnd: 'b', cutLengthIn: 90.25 },
+    ];
     assert.deepEqual(chainPath(chainText(path)), path);
-    assert.deepEqual(chainPath('x~y~NaN,,z'), [{ part: 'x', outEnd: 'y' }, { part: 'z', outEnd: '' }]); // biome-ignore format: one path
+    assert.deepEqual(chainPath('x~y~NaN,,z'), [
+      { part: 'x', outEnd: 'y' },
+      { part: 'z', outEnd: '' },
+    ]);
   });
   it('every appliance has a usual line that gives it water', () => {
     for (const { id, name } of appliances) {
@@ -33,7 +39,18 @@ describe('what is asked of a line', () => {
     assert.deepEqual([got!.housePieces, got!.pieces[1]!.k, got!.pieces[3]!.lengthIn], [1, 2, 10]);
   });
   it('that does not read says which field, and what would', () => {
-    for (const [more, said] of [[{ psi: 'lots' }, /Pressure standing.*60 psi/], [{ houseFt: '-3' }, /House pipe/], [{ lineLength: '' }, /Line/], [{ line: 'none such' }, /Line: "none such".*list/], [{ stop: 'x' }, /Stop/], [{ house: 'x' }, /House/], [{ rise: 'up' }, /Inlet higher by/], [{ running: '40', runningGpm: '3', again: '45', againGpm: 'x' }, /At another flow/], [{ running: '40', runningGpm: 'x' }, /Flow then/]] as const) assert.match(read(more).wrong, said); // biome-ignore format: one table
+    for (const [more, said] of [
+      [{ psi: 'lots' }, /Pressure standing.*60 psi/],
+      [{ houseFt: '-3' }, /House pipe/],
+      [{ lineLength: '' }, /Line/],
+      [{ line: 'none such' }, /Line: "none such".*list/],
+      [{ stop: 'x' }, /Stop/],
+      [{ house: 'x' }, /House/],
+      [{ rise: 'up' }, /Inlet higher by/],
+      [{ running: '40', runningGpm: '3', again: '45', againGpm: 'x' }, /At another flow/],
+      [{ running: '40', runningGpm: 'x' }, /Flow then/],
+    ] as const)
+      assert.match(read(more).wrong, said);
     assert.match(read({ chain: 'no-such-part~out' }).wrong, /Chain: "no-such-part"/);
     assert.equal(read({ rise: '-12' }).read!.line.riseFt, -12);
     assert.equal(read({ running: '40' }).read!.line.running, undefined);
@@ -48,8 +65,17 @@ describe('what is asked of a line', () => {
     assert.equal(inWords('Something else'), 'Something else');
   });
   it('reads the same in metres, litres and bar', () => {
-    const [trade, metric] = [{ psi: '58.02', houseFt: '32.8084', rise: '-6.56168', running: '43.51', runningGpm: '2' }, { psi: '4 bar', houseFt: '10 m', rise: '-2 m', running: '3 bar', runningGpm: '7.570824 L/min' }].map((s) => read(s).read!); // biome-ignore format: one row
-    for (const of of [(r: typeof trade) => r!.line.sourcePsi, (r: typeof trade) => r!.pieces[0]!.lengthIn, (r: typeof trade) => r!.line.riseFt, (r: typeof trade) => r!.line.running!.gpm]) assert.ok(Math.abs(of(trade) / of(metric) - 1) < 1e-5, `${of(trade)} and ${of(metric)}`); // biome-ignore format: one row
+    const [trade, metric] = [
+      { psi: '58.02', houseFt: '32.8084', rise: '-6.56168', running: '43.51', runningGpm: '2' },
+      { psi: '4 bar', houseFt: '10 m', rise: '-2 m', running: '3 bar', runningGpm: '7.570824 L/min' },
+    ].map((s) => read(s).read!);
+    for (const of of [
+      (r: typeof trade) => r!.line.sourcePsi,
+      (r: typeof trade) => r!.pieces[0]!.lengthIn,
+      (r: typeof trade) => r!.line.riseFt,
+      (r: typeof trade) => r!.line.running!.gpm,
+    ])
+      assert.ok(Math.abs(of(trade) / of(metric) - 1) < 1e-5, `${of(trade)} and ${of(metric)}`);
   });
   it('a third reading of the main is fitted with the others, and says where they do not go together', () => {
     const at = (againPsi: number) => read({ psi: '60', running: '51', runningGpm: '3', again: String(againPsi), againGpm: '6' }).read!;

@@ -83,7 +83,36 @@ export type ApplianceFacts = Pick<
 export function usualSetting({ id: on, closesMs, usualLine }: Pick<ApplianceFacts, 'id' | 'closesMs' | 'usualLine'>): Setting {
   const { stop, tube: line } = usualLine;
   const lineLength = String(usualLine.lengthIn);
-  return { on, water: 'cold', psi: '60', running: '', runningGpm: '', again: '', againGpm: '', regulator: '', rise: '3', house: 'cu-5/8od', houseFt: '30', stop, line, lineLength, chain: '', also: '', close: String(closesMs), law: 'late', gpm: '', cushion: 'none', volume: '3', precharge: '60', piston: 'rides', chamber: 'fresh', cushionFt: '0', units: '', visit: '', run: '' }; // biome-ignore format: one row
+  return {
+    on,
+    water: 'cold',
+    psi: '60',
+    running: '',
+    runningGpm: '',
+    again: '',
+    againGpm: '',
+    regulator: '',
+    rise: '3',
+    house: 'cu-5/8od',
+    houseFt: '30',
+    stop,
+    line,
+    lineLength,
+    chain: '',
+    also: '',
+    close: String(closesMs),
+    law: 'late',
+    gpm: '',
+    cushion: 'none',
+    volume: '3',
+    precharge: '60',
+    piston: 'rides',
+    chamber: 'fresh',
+    cushionFt: '0',
+    units: '',
+    visit: '',
+    run: '',
+  };
 }
 
 /** The same, of the water it takes. */
@@ -98,7 +127,8 @@ export function settingOf(asked: Record<string, string>, appliances: readonly Ap
   const usual = usualOf(appliance);
   const given = Object.fromEntries(Object.entries(asked).filter(([key]) => key in usual && key !== 'on'));
   const setting: Setting = { ...usual, ...given };
-  const oneOf = <T extends string>(list: readonly T[], value: string, otherwise: T): T => (list as readonly string[]).includes(value) ? (value as T) : otherwise; // biome-ignore format: one line
+  const oneOf = <T extends string>(list: readonly T[], value: string, otherwise: T): T =>
+    (list as readonly string[]).includes(value) ? (value as T) : otherwise;
   return {
     ...setting,
     water: oneOf(['cold', 'hot'], setting.water, 'cold'),

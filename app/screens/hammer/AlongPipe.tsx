@@ -29,7 +29,10 @@ export function AlongPipe({ surge, units }: { surge: Surge; units: Units }) {
   const x = (ft: number) => SIDE + ((W - SIDE - 12) * ft) / end;
   const y = (psi: number) => TOP + HEIGHT * (1 - (psi - least) / (most - least));
   const path = (of: (i: number) => number) => along.map((a, i) => `${i === 0 ? 'M' : 'L'}${x(a.ft).toFixed(1)} ${y(of(i)).toFixed(1)}`).join('');
-  const band = `${path((i) => along[i]!.highPsi)}${[...along].reverse().map((a) => `L${x(a.ft).toFixed(1)} ${y(a.lowPsi).toFixed(1)}`).join('')}Z`; // biome-ignore format: one path
+  const band = `${path((i) => along[i]!.highPsi)}${[...along]
+    .reverse()
+    .map((a) => `L${x(a.ft).toFixed(1)} ${y(a.lowPsi).toFixed(1)}`)
+    .join('')}Z`;
   const words = (psi: number) => quantityWords(pressure(psi), units);
   return (
     <section aria-label="Along the pipe" className="grid grid-cols-[minmax(0,1fr)] gap-2">

@@ -41,8 +41,21 @@ export function hammerAsked(s: Setting, read: ReadSetting): { asked: HammerAsked
     const closeMs = millisecondsOf(s.close);
     const cushion = cushionOf(s, staticPsi);
     const cushionFt = typedFigure('feet', 'Cushion’s place', s.cushionFt || '0');
-    const seconds = secondsFor(closeMs, pipes.reduce((sum, p) => sum + p.lengthFt, 0)); // biome-ignore format: one line
-    const question: SurgeQuestion = { pipes, staticPsi, gpm, closeMs, law: s.law, tempF: read.line.tempF, seconds, frames: FRAMES, ...(cushion ? { cushion, cushionFt } : {}) }; // biome-ignore format: one question
+    const seconds = secondsFor(
+      closeMs,
+      pipes.reduce((sum, p) => sum + p.lengthFt, 0),
+    );
+    const question: SurgeQuestion = {
+      pipes,
+      staticPsi,
+      gpm,
+      closeMs,
+      law: s.law,
+      tempF: read.line.tempF,
+      seconds,
+      frames: FRAMES,
+      ...(cushion ? { cushion, cushionFt } : {}),
+    };
     return { asked: { question, gpm: point.gpm, names, isPlastic }, wrong: '' };
   } catch (fault) {
     if (fault instanceof InputError) return { asked: null, wrong: fault.message };

@@ -41,7 +41,26 @@ describe('a question as an address', () => {
     assert.deepEqual([plain.from, plain.push, plain.applianceLine, plain.vanOnly], [null, 'where reachable', 'braided', false]);
   });
   it('comes back from its own address the same', () => {
-    const asked = { ...plain, text: '3/8 comp to washer', tempF: 150, boreIn: 0.2, avoid: ['brass'], outOf: 'wall' as const, from: 'comp-3/8-m', to: 'ght-3/4-m:plastic', water: 'hot' as const, length: '52 1/2', arrestor: true, wide: false, afterRo: true, psi: '95', rejoin: 'comp-3/8-f', vanOnly: true, push: 'never' as const, toiletLine: 'riser' as const }; // biome-ignore format: one question
+    const asked = {
+      ...plain,
+      text: '3/8 comp to washer',
+      tempF: 150,
+      boreIn: 0.2,
+      avoid: ['brass'],
+      outOf: 'wall' as const,
+      from: 'comp-3/8-m',
+      to: 'ght-3/4-m:plastic',
+      water: 'hot' as const,
+      length: '52 1/2',
+      arrestor: true,
+      wide: false,
+      afterRo: true,
+      psi: '95',
+      rejoin: 'comp-3/8-f',
+      vanOnly: true,
+      push: 'never' as const,
+      toiletLine: 'riser' as const,
+    };
     const address = Object.fromEntries(new URLSearchParams(addressOf(asked).split('?')[1]));
     assert.deepEqual(questionOf(address, defaultRules), asked);
   });
@@ -60,9 +79,17 @@ describe('a question as an address', () => {
 });
 
 describe('a length typed', () => {
-  for (const [text, inches] of [['', undefined], ['52', 52], ['14 1/2', 14.5], ['0', Number.NaN], ['-3', Number.NaN], ['far', Number.NaN], ['99999', Number.NaN]] as const) {
+  for (const [text, inches] of [
+    ['', undefined],
+    ['52', 52],
+    ['14 1/2', 14.5],
+    ['0', Number.NaN],
+    ['-3', Number.NaN],
+    ['far', Number.NaN],
+    ['99999', Number.NaN],
+  ] as const) {
     it(`"${text}"`, () => assert.deepEqual(inchesOf(text), inches));
-  } // biome-ignore format: a table
+  }
 });
 
 describe('a pressure typed', () => {

@@ -104,7 +104,8 @@ export function Elevation({ view, question, picks, chosen, isOut, units, most, s
 function Names({ stop, inlet }: Record<'stop' | 'inlet', Point>) {
   const isLeft = stop[0] <= inlet[0];
   const isOver = stop[1] < inlet[1];
-  const side = (left: boolean, [x, y]: Point, over: boolean) => ({ x: x + (left ? -14 : 14), y: y + (over ? -12 : 22), textAnchor: left ? 'end' : 'start' }) as const; // biome-ignore format: one line
+  const side = (left: boolean, [x, y]: Point, over: boolean) =>
+    ({ x: x + (left ? -14 : 14), y: y + (over ? -12 : 22), textAnchor: left ? 'end' : 'start' }) as const;
   return (
     <>
       <text className="named" {...side(isLeft, stop, isOver)}>

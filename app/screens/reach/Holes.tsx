@@ -24,7 +24,10 @@ export function Holes({ sizes }: { sizes: HoleSize[] }) {
     if (!across) return 'What goes through: its width, or several as 1 1/4, 1/2.';
     if (atIn === null || metAtIn === null) return 'Places: inches from the corner, as 12 or 12 1/2.';
     try {
-      const hole = holeFor(across.map((acrossIn) => ({ name: quantityWords(diameter(acrossIn), units), acrossIn })), sizes); // biome-ignore format: one call
+      const hole = holeFor(
+        across.map((acrossIn) => ({ name: quantityWords(diameter(acrossIn), units), acrossIn })),
+        sizes,
+      );
       return { hole, place: afterProbe({ through, atIn, ...(metAtIn === undefined ? {} : { metAtIn }) }) };
     } catch (error) {
       if (error instanceof InputError) return error.message;

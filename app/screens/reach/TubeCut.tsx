@@ -20,7 +20,11 @@ export function TubeCut() {
     if (!coilsIn) return 'Coils: what is left on each, as 25 ft, 8 ft.';
     try {
       const route = tubeRoute({ legsIn, bends: legsIn.slice(1).map(() => ({ deg: Number(turn), radiusIn })) });
-      const laid = cutList([{ name: 'this run', lengthIn: route.cutIn }], coilsIn.map((leftIn, i) => ({ id: `coil ${i + 1}`, leftIn })), 25 * 12); // biome-ignore format: one call
+      const laid = cutList(
+        [{ name: 'this run', lengthIn: route.cutIn }],
+        coilsIn.map((leftIn, i) => ({ id: `coil ${i + 1}`, leftIn })),
+        25 * 12,
+      );
       return { route, laid };
     } catch (error) {
       if (error instanceof InputError) return error.message;

@@ -19,7 +19,11 @@ export function AsList({ net, plan, struckOut, wet, nameOf, onSelect }: Props) {
   const partings = net.places.filter((p) => p.kind === 'junction' && links.get(p.id) !== 2);
   const row = (id: string, more: string) => (
     <li key={id}>
-      <button type="button" className="flex min-h-12 w-full flex-wrap items-center gap-x-3 border-b border-faint text-left hover:bg-brass-light" onClick={() => onSelect(id)}>
+      <button
+        type="button"
+        className="flex min-h-12 w-full flex-wrap items-center gap-x-3 border-b border-faint text-left hover:bg-brass-light"
+        onClick={() => onSelect(id)}
+      >
         <b>{nameOf(id)}</b> <span className="text-soft">{more}</span>
       </button>
     </li>
@@ -32,7 +36,19 @@ export function AsList({ net, plan, struckOut, wet, nameOf, onSelect }: Props) {
         <ul>
           {[...net.valves]
             .sort((a, b) => rank(a.id) - rank(b.id))
-            .map((v) => row(v.id, [close.includes(v.id) ? `close, ${close.indexOf(v.id) + 1}` : '', struckOut.includes(v.id) ? 'struck out' : '', v.kind, conditionWords(v.condition)].filter(Boolean).join(', ')))}
+            .map((v) =>
+              row(
+                v.id,
+                [
+                  close.includes(v.id) ? `close, ${close.indexOf(v.id) + 1}` : '',
+                  struckOut.includes(v.id) ? 'struck out' : '',
+                  v.kind,
+                  conditionWords(v.condition),
+                ]
+                  .filter(Boolean)
+                  .join(', '),
+              ),
+            )}
         </ul>
       </section>
       <section aria-label="Places">
@@ -55,7 +71,7 @@ export function AsList({ net, plan, struckOut, wet, nameOf, onSelect }: Props) {
     const at = close.indexOf(id);
     return at >= 0 ? at : struckOut.includes(id) ? 1000 : 2000;
   }
-} // biome-ignore format: rows
+}
 
 /** What is missing in the drawing, each naming its place. */
 export function Faults({ faults, onSelect }: { faults: NetFault[]; onSelect: (id: string) => void }) {

@@ -20,7 +20,13 @@ export function Begin({ book, tried, mixing, onDraw }: Props) {
       runs.map((r) => {
         const appliance = applianceOf(r.applianceId);
         const stop = last.get(r.id);
-        return { id: r.id, name: r.name, water: r.water, stop: stop ? { kind: stop.kind, condition: stop.condition } : null, mixesAt: appliance && mixing.includes(appliance.kind) ? appliance.id : null };
+        return {
+          id: r.id,
+          name: r.name,
+          water: r.water,
+          stop: stop ? { kind: stop.kind, condition: stop.condition } : null,
+          mixesAt: appliance && mixing.includes(appliance.kind) ? appliance.id : null,
+        };
       }),
     );
   };
@@ -29,7 +35,9 @@ export function Begin({ book, tried, mixing, onDraw }: Props) {
       <h1>
         Water of <a href={`/premises/${premises.id}`}>{premises.name}</a>
       </h1>
-      <p className="mt-2 text-lg">Nobody has drawn it yet. Begin at the source and follow the pipe, or with what the book knows; what is met on site is added in two presses.</p>
+      <p className="mt-2 text-lg">
+        Nobody has drawn it yet. Begin at the source and follow the pipe, or with what the book knows; what is met on site is added in two presses.
+      </p>
       <div className="mt-4 flex flex-wrap gap-3">
         {runs.length > 0 && (
           <button type="button" className="key key-main min-h-14" onClick={() => onDraw(known(), 'trunk')}>
@@ -55,4 +63,4 @@ export function Begin({ book, tried, mixing, onDraw }: Props) {
       </div>
     </div>
   );
-} // biome-ignore format: one row
+}

@@ -80,7 +80,11 @@ export function DayOff({ book, net, nameOf, today, own }: Props) {
       {answer && (
         <>
           <h2>
-            {answer.windows.length === 0 ? 'No water goes off' : answer.windows.length === 1 ? 'Water off once' : `Water off ${answer.windows.length} times`}
+            {answer.windows.length === 0
+              ? 'No water goes off'
+              : answer.windows.length === 1
+                ? 'Water off once'
+                : `Water off ${answer.windows.length} times`}
           </h2>
           <ol className="grid gap-2">
             {answer.windows.map((w) => (
@@ -96,17 +100,22 @@ export function DayOff({ book, net, nameOf, today, own }: Props) {
               </li>
             ))}
           </ol>
-          {alone.length > 0 && <p>At any hour, each behind its own stops and nobody else without water: {alone.map((j) => title(j.id)).join(', ')}.</p>}
+          {alone.length > 0 && (
+            <p>At any hour, each behind its own stops and nobody else without water: {alone.map((j) => title(j.id)).join(', ')}.</p>
+          )}
           {answer.left.map((l) => (
             <p key={l.id} className="caution">
-              {title(l.id)}: {l.why === 'no-plan' ? 'no valve of the house keeps the water from it; the street valve is wanted.' : 'does not fit into this day with time for the slow case.'}
+              {title(l.id)}:{' '}
+              {l.why === 'no-plan'
+                ? 'no valve of the house keeps the water from it; the street valve is wanted.'
+                : 'does not fit into this day with time for the slow case.'}
             </p>
           ))}
         </>
       )}
     </section>
   );
-} // biome-ignore format: long sentences
+}
 
 /** Worked out beside the page; what is asked meanwhile takes its place. */
 function useJoined(net: WaterNetwork, jobs: WindowJob[], day: Span, quiet: Span[]): { answer: WindowsAnswer | null; part: number; wrong: string } {
@@ -117,7 +126,13 @@ function useJoined(net: WaterNetwork, jobs: WindowJob[], day: Span, quiet: Span[
     const tell = (to: Partial<typeof state>) => !isOver && setState((now) => ({ ...now, ...to }));
     tell({ part: 0, wrong: '' });
     wrap<WindowsWorker>(thread)
-      .join(net, jobs, day, quiet, proxy((part) => tell({ part }))) // biome-ignore format: one call
+      .join(
+        net,
+        jobs,
+        day,
+        quiet,
+        proxy((part) => tell({ part })),
+      )
       .then((answer) => tell({ answer, part: 1 }))
       .catch((error) => tell({ answer: null, part: 1, wrong: error instanceof InputError ? error.message : 'It could not be worked out.' }));
     return () => {

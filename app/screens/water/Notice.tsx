@@ -47,7 +47,11 @@ export function Notice({ premises, net, plan, workOn, struckOut, nameOf, today }
         </label>
       </fieldset>
       {!isRead && <p role="alert">Say a day, and an end that comes after its beginning.</p>}
-      {isInQuiet && <p className="caution print:hidden">That lies in the quiet hours of the house, {premises.quiet!.from} to {premises.quiet!.to}.</p>}
+      {isInQuiet && (
+        <p className="caution print:hidden">
+          That lies in the quiet hours of the house, {premises.quiet!.from} to {premises.quiet!.to}.
+        </p>
+      )}
       {isRead && (
         <>
           <article aria-label="The notice" className="notice border-2 border-ink bg-sheet px-5 py-4">
@@ -57,7 +61,11 @@ export function Notice({ premises, net, plan, workOn, struckOut, nameOf, today }
             </p>
             <p className="mt-1">{premises.name}</p>
             <h3 className="mt-3 border-b border-ink">No water at</h3>
-            <ul className="columns-2">{gone.map((id) => <li key={id}>{nameOf(id)}</li>)}</ul>
+            <ul className="columns-2">
+              {gone.map((id) => (
+                <li key={id}>{nameOf(id)}</li>
+              ))}
+            </ul>
             {gone.length === 0 && <p>No outlet: the work is done behind its own stop.</p>}
             <h3 className="mt-3 border-b border-ink">Please</h3>
             <ul className="list-disc pl-5">
@@ -80,4 +88,4 @@ export function Notice({ premises, net, plan, workOn, struckOut, nameOf, today }
       )}
     </div>
   );
-} // biome-ignore format: one page
+}

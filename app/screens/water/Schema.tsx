@@ -59,7 +59,15 @@ export const Schema = memo(function Schema(props: SchemaProps) {
     return () => drawing?.removeEventListener('click', press);
   }, [folds, onSelect, onOpen]);
   return (
-    <svg ref={svg} className="schema" width={drawn.width * zoom} height={drawn.height * zoom} viewBox={`0 0 ${drawn.width} ${drawn.height}`} role="img" aria-label="The water of this premises, drawn. The list says the same in words.">
+    <svg
+      ref={svg}
+      className="schema"
+      width={drawn.width * zoom}
+      height={drawn.height * zoom}
+      viewBox={`0 0 ${drawn.width} ${drawn.height}`}
+      role="img"
+      aria-label="The water of this premises, drawn. The list says the same in words."
+    >
       <defs>
         <pattern id="schema-hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" y2="6" className="hatch" />
@@ -88,14 +96,33 @@ export const Schema = memo(function Schema(props: SchemaProps) {
         );
       })}
       {drawn.places.map(({ id, x, y, isHot }) => (
-        <PlaceSign key={id} {...{ x, y, isHot }} place={places.get(id)!} name={nameOf(id)} fold={folds.get(id) ?? null} isDry={!wet.has(id)} isWork={workOn.includes(id)} isSelected={id === selected} note={noteOf(id, plan)} />
+        <PlaceSign
+          key={id}
+          {...{ x, y, isHot }}
+          place={places.get(id)!}
+          name={nameOf(id)}
+          fold={folds.get(id) ?? null}
+          isDry={!wet.has(id)}
+          isWork={workOn.includes(id)}
+          isSelected={id === selected}
+          note={noteOf(id, plan)}
+        />
       ))}
       {drawn.valves.map(({ id, x, y }) => (
-        <ValveSign key={id} {...{ x, y }} valve={valves.get(id)!} number={close.indexOf(id) + 1} isStruck={struckOut.includes(id)} isWork={workOn.includes(id)} isSelected={id === selected} name={nameOf(id)} />
+        <ValveSign
+          key={id}
+          {...{ x, y }}
+          valve={valves.get(id)!}
+          number={close.indexOf(id) + 1}
+          isStruck={struckOut.includes(id)}
+          isWork={workOn.includes(id)}
+          isSelected={id === selected}
+          name={nameOf(id)}
+        />
       ))}
     </svg>
   );
-}); // biome-ignore format: one drawing
+});
 
 /** Names over the outlets run into each other when they are long; the list has them whole. */
 const short = (name: string): string => (name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1)}…` : name);
@@ -189,7 +216,15 @@ function ValveSign({ valve, x, y, number, isStruck, isWork, isSelected, name }: 
       <title>{`${name}: ${valve.kind}, ${conditionWords(valve.condition)}`}</title>
       {isWork && <circle className="work" r={22} />}
       {isSelected && <circle className="selected" r={18} />}
-      {isOneWay ? valve.kind === 'check' ? <path d="M-9,9 L9,9 L0,-9 Z M-9,-9 L9,-9" /> : <rect x={-9} y={-9} width={18} height={18} /> : <path d={VALVE} />}
+      {isOneWay ? (
+        valve.kind === 'check' ? (
+          <path d="M-9,9 L9,9 L0,-9 Z M-9,-9 L9,-9" />
+        ) : (
+          <rect x={-9} y={-9} width={18} height={18} />
+        )
+      ) : (
+        <path d={VALVE} />
+      )}
       {isBad && <path className="bad" d="M-11,6 L11,-6" />}
       {valve.condition === 'seized-shut' && <path className="bad" d="M-12,0 L12,0" />}
       {isStruck && <path className="struck" d="M-13,-13 L13,13 M13,-13 L-13,13" />}
@@ -209,4 +244,4 @@ function ValveSign({ valve, x, y, number, isStruck, isWork, isSelected, name }: 
       <circle className="touch" r={20} />
     </g>
   );
-} // biome-ignore format: signs
+}

@@ -48,8 +48,21 @@ describe('the hours of a house', () => {
   it('are quiet over midnight as well as at noon', () => {
     assert.deepEqual(quietOf(null), []);
     assert.deepEqual(quietOf(NOON), [{ from: 750, to: 840 }]);
-    assert.deepEqual(quietOf(NIGHT), [{ from: 0, to: 450 }, { from: 1260, to: 1440 }]); // biome-ignore format: one line
-    assert.deepEqual([inQuiet(NIGHT, '06:00', '07:00'), inQuiet(NIGHT, '07:30', '09:00'), inQuiet(NIGHT, '20:00', '21:30'), inQuiet(NIGHT, '22:00', '23:00'), inQuiet(NOON, '13:00', '13:30'), inQuiet(null, '00:00', '23:59')], [true, false, true, true, true, false]); // biome-ignore format: one line
+    assert.deepEqual(quietOf(NIGHT), [
+      { from: 0, to: 450 },
+      { from: 1260, to: 1440 },
+    ]);
+    assert.deepEqual(
+      [
+        inQuiet(NIGHT, '06:00', '07:00'),
+        inQuiet(NIGHT, '07:30', '09:00'),
+        inQuiet(NIGHT, '20:00', '21:30'),
+        inQuiet(NIGHT, '22:00', '23:00'),
+        inQuiet(NOON, '13:00', '13:30'),
+        inQuiet(null, '00:00', '23:59'),
+      ],
+      [true, false, true, true, true, false],
+    );
   });
   it('hold a time or do not, whichever way it is asked', () => {
     const minute = fc.integer({ min: 0, max: 1438 });
@@ -67,18 +80,35 @@ describe('the hours of a house', () => {
 
 describe('the work of a day', () => {
   it('is one piece a visit: what is drawn of it, with the minutes of its kinds; what is not drawn is named', () => {
-    const { jobs, undrawn } = jobsOf([visit('1', [['run-a', 'toilet-line'], ['run-b', 'basin-faucet']]), visit('2', [['run-c', 'toilet-line'], ['run-d', 'toilet-line']]), visit('3', [['run-d', 'toilet-line']])], BOOK, {}); // biome-ignore format: one call
+    const { jobs, undrawn } = jobsOf(
+      [
+        visit('1', [
+          ['run-a', 'toilet-line'],
+          ['run-b', 'basin-faucet'],
+        ]),
+        visit('2', [
+          ['run-c', 'toilet-line'],
+          ['run-d', 'toilet-line'],
+        ]),
+        visit('3', [['run-d', 'toilet-line']]),
+      ],
+      BOOK,
+      {},
+    );
     const { usual, slow } = workMinutes(['toilet-line', 'basin-faucet']);
     assert.deepEqual(jobs[0], { id: '1', workOn: ['tap a', 'tap b'], minutes: usual, slowMinutes: slow });
-    assert.deepEqual(jobs.map((j) => j.workOn), [['tap a', 'tap b'], ['tap c']]); // biome-ignore format: one line
+    assert.deepEqual(
+      jobs.map((j) => j.workOn),
+      [['tap a', 'tap b'], ['tap c']],
+    );
     assert.deepEqual(undrawn, ['Attic tap', 'Attic tap']);
   });
   it('leaves out runs that were taken off the list, and visits with nothing left', () => {
-    const { jobs, undrawn } = jobsOf([visit('1', [['run-a', 'toilet-line', 'not wanted']])], BOOK, {}); // biome-ignore format: one call
+    const { jobs, undrawn } = jobsOf([visit('1', [['run-a', 'toilet-line', 'not wanted']])], BOOK, {});
     assert.deepEqual([jobs, undrawn], [[], []]);
   });
   it('joins two visits on one branch into one time without water, outside the quiet hours, with time for the slow case', () => {
-    const { jobs } = jobsOf([visit('1', [['run-a', 'toilet-line']]), visit('2', [['run-b', 'toilet-line']])], BOOK, {}); // biome-ignore format: one call
+    const { jobs } = jobsOf([visit('1', [['run-a', 'toilet-line']]), visit('2', [['run-b', 'toilet-line']])], BOOK, {});
     const { windows, left } = joinWindows(networkOf(WATER), jobs, { from: minutesOf('06:00'), to: minutesOf('18:00') }, quietOf(NIGHT));
     assert.deepEqual([windows.length, left, windows[0]!.close], [1, [], ['branch valve']]);
     assert.equal(clock(windows[0]!.from), '07:30');

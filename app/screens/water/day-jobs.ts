@@ -13,7 +13,12 @@ export const minutesOf = (time: string): number => Number(time.slice(0, 2)) * 60
 export function quietOf(quiet: { from: string; to: string } | null): Span[] {
   if (!quiet) return [];
   const [from, to] = [minutesOf(quiet.from), minutesOf(quiet.to)];
-  return from < to ? [{ from, to }] : [{ from: 0, to }, { from, to: 24 * 60 }]; // biome-ignore format: one line
+  return from < to
+    ? [{ from, to }]
+    : [
+        { from: 0, to },
+        { from, to: 24 * 60 },
+      ];
 }
 
 /** One piece of work a visit: all its runs that are drawn, with the minutes of their kinds of work. */
@@ -25,7 +30,10 @@ export function jobsOf(visits: readonly Visit[], book: PremisesBook, own: OwnMin
     const workOn = runs.flatMap((r) => inlets.get(r.runId) ?? []);
     for (const r of runs) if (!inlets.has(r.runId)) undrawn.push(book.runs.find((b) => b.id === r.runId)?.name ?? v.title);
     if (workOn.length === 0) return [];
-    const { usual, slow } = workMinutes(runs.map((r) => r.work), own); // biome-ignore format: one line
+    const { usual, slow } = workMinutes(
+      runs.map((r) => r.work),
+      own,
+    );
     return [{ id: v.id, workOn, minutes: usual, slowMinutes: slow }];
   });
   return { jobs, undrawn };

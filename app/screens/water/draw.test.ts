@@ -25,14 +25,20 @@ describe('following the pipe', () => {
     const { things } = followed();
     const net = networkOf(things);
     assert.deepEqual(brokenLinks(net), []);
-    assert.deepEqual(missingInNetwork(net).map((f) => f.text), ['Pantry tap has no stop of its own.']); // biome-ignore format: one line
+    assert.deepEqual(
+      missingInNetwork(net).map((f) => f.text),
+      ['Pantry tap has no stop of its own.'],
+    );
     const tap = net.places.find((p) => p.name === 'Pantry tap')!;
     assert.deepEqual([tap.heightFt, net.places.find((p) => p.name === 'Toilet')!.heightFt], [12, 10]);
     const plan = planIsolation(net, { workOn: [tap.id] });
     assert.ok(plan.possible, 'the main');
     assert.deepEqual(plan.close.map(namesOf(net)), ['Main valve']);
     assert.deepEqual(losing(net, plan).map(namesOf(net)), ['Toilet']);
-    assert.deepEqual([...chainOf(plan)].map((p) => p.possible), [true, false]); // biome-ignore format: one line
+    assert.deepEqual(
+      [...chainOf(plan)].map((p) => p.possible),
+      [true, false],
+    );
   });
   it('parts a pipe by a valve met in it, its length halved, everything else as it was', () => {
     const { things } = followed();
@@ -68,7 +74,11 @@ describe('following the pipe', () => {
     });
     const things = knownThings([known('cold', 'cold', { kind: 'gate', condition: 'works' }), known('hot', 'hot', null)]);
     assert.deepEqual(brokenLinks(networkOf(things)), []);
-    assert.deepEqual(things.flatMap((t) => ('runId' in t && t.runId ? [`${t.what} ${t.runId}`] : [])).sort(), ['place cold', 'place hot', 'valve cold']); // biome-ignore format: one line
+    assert.deepEqual(things.flatMap((t) => ('runId' in t && t.runId ? [`${t.what} ${t.runId}`] : [])).sort(), [
+      'place cold',
+      'place hot',
+      'valve cold',
+    ]);
     assert.ok(
       things.some((t) => t.what === 'pipe' && t.water === 'hot') && things.some((t) => t.what === 'place' && t.kind === 'mixer'),
       'hot, and where they meet',

@@ -58,12 +58,15 @@ export function toldIn(said: string): { told: Told[]; words: string[]; unread: s
   const { from, to, unread } = readQuestion(said);
   const told: Told[] = [];
   const words: string[] = [];
-  for (const [side, readings] of [['from', from], ['to', to]] as const) {
+  for (const [side, readings] of [
+    ['from', from],
+    ['to', to],
+  ] as const) {
     const end = readings[0]?.end;
     if (!end) continue;
     told.push({ side, end });
     words.push(`${side} ${endLabel(end)}`);
-  } // biome-ignore format: two sides
+  }
   return { told, words, unread };
 }
 

@@ -35,7 +35,12 @@ export function Picture({ id, text, className = '' }: Props) {
     };
   }, [id]);
   const whole = own?.whole ?? `/api/v1/pictures/${id}`;
-  if (isMissing && !own) return <p className={`grid place-items-center border border-dashed border-rule p-3 text-soft ${className}`}>{text}: still on its way from the device that took it</p>; // biome-ignore format: one line
+  if (isMissing && !own)
+    return (
+      <p className={`grid place-items-center border border-dashed border-rule p-3 text-soft ${className}`}>
+        {text}: still on its way from the device that took it
+      </p>
+    );
   return (
     <a href={whole} target="_blank" rel="noopener" className={`block border border-rule bg-sheet ${className}`}>
       <img

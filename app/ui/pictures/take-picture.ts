@@ -41,5 +41,7 @@ async function drawn(file: Blob, most: number, type: string, quality: number): P
   }
   context.drawImage(image, 0, 0, canvas.width, canvas.height);
   image.close();
-  return new Promise((done, failed) => canvas.toBlob((blob) => (blob ? done(blob) : failed(new PictureError('The picture could not be made smaller.'))), type, quality)); // biome-ignore format: one promise
+  return new Promise((done, failed) =>
+    canvas.toBlob((blob) => (blob ? done(blob) : failed(new PictureError('The picture could not be made smaller.'))), type, quality),
+  );
 }

@@ -28,6 +28,12 @@ interface CurveAxis {
 
 /** Options of curves on two even axes: no motion, no boxes, the sheet's grid. */
 export function curveAxes(x: CurveAxis, y: CurveAxis) {
-  const axis = ({ title, ...ends }: CurveAxis) => ({ type: 'linear' as const, ...ends, title: { display: true, text: title }, ticks: { includeBounds: false }, grid: { color: ink('--color-faint') } }); // biome-ignore format: one row
+  const axis = ({ title, ...ends }: CurveAxis) => ({
+    type: 'linear' as const,
+    ...ends,
+    title: { display: true, text: title },
+    ticks: { includeBounds: false },
+    grid: { color: ink('--color-faint') },
+  });
   return { animation: false as const, maintainAspectRatio: false, parsing: false as const, scales: { x: axis(x), y: axis(y) } };
 }

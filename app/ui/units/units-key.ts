@@ -7,7 +7,10 @@ const button = document.querySelector<HTMLButtonElement>('#units-button');
 
 function show(units: Units): void {
   if (button) button.dataset.in = units;
-  button?.setAttribute('aria-label', units === 'metric' ? 'Figures in millimetres and bar: say them in inches and psi' : 'Figures in inches and psi: say them in millimetres and bar'); // biome-ignore format: one line
+  button?.setAttribute(
+    'aria-label',
+    units === 'metric' ? 'Figures in millimetres and bar: say them in inches and psi' : 'Figures in inches and psi: say them in millimetres and bar',
+  );
 }
 
 function turn(): void {

@@ -282,7 +282,13 @@ const stopOutlets = (typed: Typed): Reading[] =>
 
 /** Usual inlets of an appliance; a hose or nut of it is their other half. */
 function inletsOf(appliance: string, typed: Typed): Reading[] {
-  const inlets = usualInlets(appliance).map((end): Reading => ({ end: typed.isGendered ? turned(end, typed.genders[0]!) : end, why: `usual on a ${appliance.replaceAll('-', ' ')}`, appliance })); // biome-ignore format: one reading
+  const inlets = usualInlets(appliance).map(
+    (end): Reading => ({
+      end: typed.isGendered ? turned(end, typed.genders[0]!) : end,
+      why: `usual on a ${appliance.replaceAll('-', ' ')}`,
+      appliance,
+    }),
+  );
   if (typed.size === null) return inlets;
   const ofSize = inlets.filter(({ end }) => parseEnd(end).size === typed.size);
   return ofSize.length > 0 ? ofSize : anyOfSize(typed);
@@ -312,13 +318,18 @@ function byCallout({ callouts }: Said, typed: Typed): Reading[] {
   const { diameterIn, threadsPerIn, text } = callouts[0]!;
   const isIt = (t: Thread) => {
     if (Math.abs(t.threadsPerIn - threadsPerIn) > 0.26) return false;
-    const byName = t.id.slice(t.family.length + 1).split('/').map(Number);
+    const byName = t.id
+      .slice(t.family.length + 1)
+      .split('/')
+      .map(Number);
     const nominal = byName.length === 2 ? byName[0]! / byName[1]! : byName[0]!;
     return Math.abs(t.externalMajorIn - diameterIn) <= CALLOUT_SLACK_IN || (PIPES.includes(t.family) && Math.abs(nominal - diameterIn) < 1e-6);
   };
   const found = threads.filter(isIt).sort((a, b) => nearness(a, typed) - nearness(b, typed) || b.priorWeight - a.priorWeight);
-  return found.flatMap((t) => typed.genders.map((g) => ({ end: `${t.id}-${g}`, why: `${text}: diameter and threads an inch of ${t.familyName} ${t.sizeName}` })));
-} // biome-ignore format: one sentence
+  return found.flatMap((t) =>
+    typed.genders.map((g) => ({ end: `${t.id}-${g}`, why: `${text}: diameter and threads an inch of ${t.familyName} ${t.sizeName}` })),
+  );
+}
 
 const PIPES: readonly ThreadFamily[] = ['npt', 'npsm', 'ght', 'g'];
 /** What is named beside the callout comes first. */

@@ -84,7 +84,10 @@ export function takeApart(text: string): Said {
 
 /** Words and phrases, the longest phrase first. */
 function words(text: string): (Phrase | string)[] {
-  const tokens = text.split(/[\s,;:()]+/).map((t) => t.replace(/^(?:[-']|\.(?!\d))+|[-.'?!]+$/g, '')).filter((t) => t !== ''); // biome-ignore format: one row
+  const tokens = text
+    .split(/[\s,;:()]+/)
+    .map((t) => t.replace(/^(?:[-']|\.(?!\d))+|[-.'?!]+$/g, ''))
+    .filter((t) => t !== '');
   const out: (Phrase | string)[] = [];
   for (let i = 0; i < tokens.length; ) {
     let taken = 0;

@@ -43,12 +43,18 @@ describe('threads against their standards', () => {
     });
   }
   /** ISO 261: major and pitch in millimetres are the name. */
-  for (const [id, majorMm] of [['m-8x1', 8], ['m-10x1', 10], ['m-18.5x1', 18.5], ['m-22x1', 22], ['m-24x1', 24]] as const) {
+  for (const [id, majorMm] of [
+    ['m-8x1', 8],
+    ['m-10x1', 10],
+    ['m-18.5x1', 18.5],
+    ['m-22x1', 22],
+    ['m-24x1', 24],
+  ] as const) {
     it(id, () => {
       near(threadById(id)!.externalMajorIn * 25.4, majorMm, 0.01, 'major');
       near(25.4 / threadById(id)!.threadsPerIn, 1, 1e-9, 'pitch');
     });
-  } // biome-ignore format: a table
+  }
   it('hose thread is 1 1/16 in by 11 1/2 (ASME B1.20.7)', () => {
     assert.deepEqual([threadById('ght-3/4')!.externalMajorIn, threadById('ght-3/4')!.threadsPerIn], [1.0625, 11.5]);
   });
@@ -82,12 +88,17 @@ describe('tubes against their standards', () => {
     });
   }
   it('copper, CPVC and PEX of one nominal size measure the same outside, an eighth more than their name', () => {
-    for (const [a, b] of [['cu-5/8od', 'pex-5/8od'], ['cu-5/8od', 'cpvc-5/8od'], ['cu-7/8od', 'pex-7/8od'], ['cu-1/2od', 'pex-1/2od']] as const) {
+    for (const [a, b] of [
+      ['cu-5/8od', 'pex-5/8od'],
+      ['cu-5/8od', 'cpvc-5/8od'],
+      ['cu-7/8od', 'pex-7/8od'],
+      ['cu-1/2od', 'pex-1/2od'],
+    ] as const) {
       assert.equal(tubeById(a)!.odIn, tubeById(b)!.odIn);
       const [top, bottom] = tubeById(a)!.nominalIn!.split('/').map(Number);
       assert.equal(tubeById(a)!.odIn, top! / bottom! + 0.125);
     }
-  }); // biome-ignore format: a table
+  });
 });
 
 describe('seals', () => {
@@ -122,14 +133,17 @@ describe('ends in words and drawings', () => {
   });
   it('a male silhouette has its teeth at the pitch and its crests at the major diameter', () => {
     for (const t of threads.filter((x) => !x.tapered)) {
-      const crests = silhouette(`${t.id}-m`).points.filter(([, y]) => Math.abs(y - t.externalMajorIn / 2) < 1e-9).map(([x]) => x).sort((a, b) => b - a); // biome-ignore format: one list
+      const crests = silhouette(`${t.id}-m`)
+        .points.filter(([, y]) => Math.abs(y - t.externalMajorIn / 2) < 1e-9)
+        .map(([x]) => x)
+        .sort((a, b) => b - a);
       assert.ok(crests.length >= 4, t.id);
       for (let i = 2; i < crests.length; i += 2) near(crests[i - 2]! - crests[i]!, 1 / t.threadsPerIn, 1e-9, t.id);
     }
   });
   it('a taper silhouette grows by 1/16 in of diameter an inch', () => {
     for (const t of threads.filter((x) => x.tapered)) {
-      const tops = silhouette(`${t.id}-m`).points.filter(([x, y]) => x < 0 && x > -0.4 && y > t.externalCrestMinIn / 2 - 1e-9); // biome-ignore format: one list
+      const tops = silhouette(`${t.id}-m`).points.filter(([x, y]) => x < 0 && x > -0.4 && y > t.externalCrestMinIn / 2 - 1e-9);
       for (const [x, y] of tops) near(y, t.externalCrestMinIn / 2 - x / 32, 1e-6, t.id);
     }
   });

@@ -7,7 +7,19 @@ import { plainKernel } from './kernel.ts';
 import { networkOf } from './network.ts';
 
 const ATM = 101_325;
-const net = () => networkOf({ pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }], staticPsi: 60, gpm: 3, closeMs: 0, tempF: 68, seconds: 1, reaches: 20 }, () => plainKernel); // biome-ignore format: one question
+const net = () =>
+  networkOf(
+    {
+      pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }],
+      staticPsi: 60,
+      gpm: 3,
+      closeMs: 0,
+      tempF: 68,
+      seconds: 1,
+      reaches: 20,
+    },
+    () => plainKernel,
+  );
 
 describe('free gas about a node', () => {
   it('comes to the pressure at which its law and the flow agree, whatever they are', () => {

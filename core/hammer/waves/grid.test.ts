@@ -18,16 +18,20 @@ describe('pipes cut into reaches', () => {
   });
   it('any pipes: a step is as fine as asked and not a third finer, each pipe has a reach at least, none is moved by more than is told', () => {
     fc.assert(
-      fc.property(fc.array(fc.double({ min: 1e-4, max: 0.1, noNaN: true }), { minLength: 1, maxLength: 8 }), fc.integer({ min: 8, max: 500 }), (seconds, wanted) => {
-        const { dtS, reaches, fit } = cutPipes(seconds, wanted);
-        const asked = seconds.reduce((a, b) => a + b, 0) / wanted;
-        assert.ok(dtS <= asked * (1 + 1e-12) && dtS >= asked / 1.31, `${dtS} of ${asked}`);
-        seconds.forEach((s, k) => {
-          assert.ok(reaches[k]! >= 1 && Number.isInteger(reaches[k]), `pipe ${k}`);
-          assert.ok(Math.abs(s / (reaches[k]! * dtS) - 1) <= fit + 1e-12, `pipe ${k} is moved by more`);
-        });
-      }),
-    ); // biome-ignore format: one property
+      fc.property(
+        fc.array(fc.double({ min: 1e-4, max: 0.1, noNaN: true }), { minLength: 1, maxLength: 8 }),
+        fc.integer({ min: 8, max: 500 }),
+        (seconds, wanted) => {
+          const { dtS, reaches, fit } = cutPipes(seconds, wanted);
+          const asked = seconds.reduce((a, b) => a + b, 0) / wanted;
+          assert.ok(dtS <= asked * (1 + 1e-12) && dtS >= asked / 1.31, `${dtS} of ${asked}`);
+          seconds.forEach((s, k) => {
+            assert.ok(reaches[k]! >= 1 && Number.isInteger(reaches[k]), `pipe ${k}`);
+            assert.ok(Math.abs(s / (reaches[k]! * dtS) - 1) <= fit + 1e-12, `pipe ${k} is moved by more`);
+          });
+        },
+      ),
+    );
   });
   it('of which one is short get a finer grid until it fits; one far too short is refused', () => {
     const cut = checkedCut([0.01, 0.00004], 50, 20_000);

@@ -6,7 +6,15 @@ import { kernelFor, plainKernel } from './kernel.ts';
 import { networkOf } from './network.ts';
 import { swap } from './pipe.ts';
 
-const LINE: SurgeQuestion = { pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }], staticPsi: 400, gpm: 2, closeMs: 0, tempF: 68, seconds: 0.3, reaches: 37 }; // biome-ignore format: one question
+const LINE: SurgeQuestion = {
+  pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }],
+  staticPsi: 400,
+  gpm: 2,
+  closeMs: 0,
+  tempF: 68,
+  seconds: 0.3,
+  reaches: 37,
+};
 
 describe('the compiled loop', () => {
   it('is the plain one to the last digit, over many steps, marks and friction too', () => {

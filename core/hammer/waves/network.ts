@@ -200,7 +200,21 @@ export function networkOf(s: SurgeQuestion, make: typeof kernelFor = kernelFor):
   // Half of each reach that ends there is a node's own water.
   for (const node of nodes) node.freeGas = node.ends.reduce((sum, { pipe }) => sum + pipe.freeGas / 2, 0);
   const vapourPa = water.vapourPa - ATM_PA;
-  return { kernel, water, vapourPa, dtS, fit, main: laid.pipes, sides: sidePipes, waveMS: main.map((p) => p.waveM), lengthM: main.map((p) => p.lengthM), sideM: sides.map((side) => side.map((p) => p.lengthM)), nodes, valve, flowM3S }; // biome-ignore format: one row
+  return {
+    kernel,
+    water,
+    vapourPa,
+    dtS,
+    fit,
+    main: laid.pipes,
+    sides: sidePipes,
+    waveMS: main.map((p) => p.waveM),
+    lengthM: main.map((p) => p.lengthM),
+    sideM: sides.map((side) => side.map((p) => p.lengthM)),
+    nodes,
+    valve,
+    flowM3S,
+  };
 }
 
 /** rho a v of the pipe at the valve, Pa. */

@@ -108,9 +108,18 @@ describe('holes and risers', () => {
 
   it('mark bends and cut from the lower end; what has no room wants a flexible line', () => {
     const row: Reckoning = {
-      id: 'm', title: 'Marks', source: '', how: 'riser', rise: 'rise', offset: 'offset',
-      insertBelowIn: 0.375, insertAboveIn: 0, straightBelowIn: 1.5, straightAboveIn: 1.5, bendRadiusIn: 2,
-    }; // biome-ignore format: one row
+      id: 'm',
+      title: 'Marks',
+      source: '',
+      how: 'riser',
+      rise: 'rise',
+      offset: 'offset',
+      insertBelowIn: 0.375,
+      insertAboveIn: 0,
+      straightBelowIn: 1.5,
+      straightAboveIn: 1.5,
+      bendRadiusIn: 2,
+    };
     assert.equal(reckon(row, known({ rise: 10, offset: 0 })).text, 'straight, cut at 10 3/8 in from its lower end');
     assert.match(reckon(row, known({ rise: 12, offset: 2 })).text, /^from its lower end: bend [\d.]+ degrees at .* cut at 12 /);
     assert.match(reckon(row, known({ rise: 4, offset: 6 })).text, /flexible line/);
@@ -123,9 +132,21 @@ describe('figures on a card', () => {
     { id: 'tol', name: 'tolerance', usualIn: 0.125, source: '' },
   ];
   const step: StepTemplate = {
-    id: 'tub', stage: 'shut', order: 1, each: 'run', when: {}, title: 'Measure', detail: 'Heights.', cautions: [], because: 'it moves', source: 'trade', measures,
-    reckons: [sum({ of: [{ figure: 'is' }], atLeast: { of: [{ figure: 'want' }, { figure: 'tol', times: -1 }] }, right: '{value}, right', low: '{by} low' })],
-  }; // biome-ignore format: one row
+    id: 'tub',
+    stage: 'shut',
+    order: 1,
+    each: 'run',
+    when: {},
+    title: 'Measure',
+    detail: 'Heights.',
+    cautions: [],
+    because: 'it moves',
+    source: 'trade',
+    measures,
+    reckons: [
+      sum({ of: [{ figure: 'is' }], atLeast: { of: [{ figure: 'want' }, { figure: 'tol', times: -1 }] }, right: '{value}, right', low: '{by} low' }),
+    ],
+  };
   const run = runBy([hose('h', 'comp-3/8-f', 'npsm-1/2-f')], 'comp-3/8-m', 'npsm-1/2-m', {
     stepData: [step],
     sheet: { want: { name: 'wanted height', text: '3 in' } },

@@ -12,7 +12,10 @@ function card(...lines: string[]): WorkStep[] {
   return lines.map((line, i) => {
     const words = line.split(' ');
     const n = words.findIndex((w) => /^\d+$/.test(w));
-    const on = words.slice(1).filter((_, k) => k + 1 !== n).join(' '); // biome-ignore format: one line
+    const on = words
+      .slice(1)
+      .filter((_, k) => k + 1 !== n)
+      .join(' ');
     const act: Act = { do: words[0] as ActVerb, ...(n > 0 ? { joint: Number(words[n]) } : {}), ...(on ? { on } : {}) };
     const gate = act.do.startsWith('prove-') ? { gate: 'Is it?' } : {};
     return { id: `s${i}`, stage: 'make', title: line, detail: '', acts: [act], cautions: [], because: [], ...gate };
@@ -26,8 +29,15 @@ const moved = (lines: string[], what: string, before: string) => without(lines, 
 const SHUT = ['water-off stop', 'relieve outlet', 'prove-dead'];
 const looks = (round: string, joints: number[]) => [...joints.map((n) => `look ${round} ${n}`), `look ${round}`];
 const backOn = (joints: number[]) => [
-  ...looks('before', joints), 'water-on-crack', ...looks('crack', joints), 'water-on-full', ...looks('standing', joints), ...looks('working', joints), 'rinse', 'follow-up next-day',
-]; // biome-ignore format: a list
+  ...looks('before', joints),
+  'water-on-crack',
+  ...looks('crack', joints),
+  'water-on-full',
+  ...looks('standing', joints),
+  ...looks('working', joints),
+  'rinse',
+  'follow-up next-day',
+];
 
 describe('the order rules', () => {
   const run = runBy([hose('line', 'comp-3/8-f', 'npsm-1/2-f')], 'comp-3/8-m', 'npsm-1/2-m');

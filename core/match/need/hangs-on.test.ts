@@ -5,14 +5,37 @@ import type { Need } from '../query.ts';
 import { against, hangsOn } from './hangs-on.ts';
 
 const part = (id: string, [a, b]: [string, string], more: Partial<Part> = {}): Part => ({
-  id, name: id, kind: 'adapter', ends: [{ id: 'a', code: a, port: 'either' }, { id: 'b', code: b, port: 'either' }],
-  flexible: false, cutToLength: false, lengthIn: 1, waters: ['cold', 'hot'], maxPsi: 125, maxF: 180, potable: true, priceCents: 500, minutes: 2, tags: [], ...more,
-}); // biome-ignore format: one row
-const LOOSE = [{ code: 'nut-comp-3/8', priceCents: 90 }, { code: 'ferrule-3/8od', priceCents: 30 }]; // biome-ignore format: one row
+  id,
+  name: id,
+  kind: 'adapter',
+  ends: [
+    { id: 'a', code: a, port: 'either' },
+    { id: 'b', code: b, port: 'either' },
+  ],
+  flexible: false,
+  cutToLength: false,
+  lengthIn: 1,
+  waters: ['cold', 'hot'],
+  maxPsi: 125,
+  maxF: 180,
+  potable: true,
+  priceCents: 500,
+  minutes: 2,
+  tags: [],
+  ...more,
+});
+const LOOSE = [
+  { code: 'nut-comp-3/8', priceCents: 90 },
+  { code: 'ferrule-3/8od', priceCents: 30 },
+];
 const coupling = (id: string, end: string, ...tags: string[]) => part(id, [end, end], { tags });
 const between = (parts: Part[], need: Partial<Need> = {}) => ({
-  from: 'cu-3/8od', to: 'cu-3/8od', parts, loose: LOOSE, need: { water: 'cold', ...need } as Need,
-}); // biome-ignore format: one row
+  from: 'cu-3/8od',
+  to: 'cu-3/8od',
+  parts,
+  loose: LOOSE,
+  need: { water: 'cold', ...need } as Need,
+});
 const facts = (part: Part, need: Partial<Need> = {}) => hangsOn(between([part], need), [part.id], ['hidden', 'osmosis']).map((f) => f.fact);
 
 describe('what a chain hangs on', () => {

@@ -8,8 +8,14 @@ import { askedNeeds, type KnownFacts, knownNeed, needOfAll, rulesOfAll } from '.
 import { usualBoreIn } from './usual-bore.ts';
 
 const appliance = (id: string, more: Partial<KnownFacts['appliance']> = {}): KnownFacts['appliance'] => ({
-  id, name: id, minBoreIn: 0.15, usualNeeds: [], avoid: [], maxStaticPsi: 80, ...more,
-}); // biome-ignore format: one row
+  id,
+  name: id,
+  minBoreIn: 0.15,
+  usualNeeds: [],
+  avoid: [],
+  maxStaticPsi: 80,
+  ...more,
+});
 const facts = (more: Partial<KnownFacts> = {}): KnownFacts => ({
   appliance: appliance('toilet'),
   from: 'cu-5/8od',
@@ -104,9 +110,25 @@ describe('what is known of a run', () => {
 
 describe('a hose onto an appliance hose', () => {
   const part = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => ({
-    id, name: id, kind: 'x', ends: [{ id: 'a', code: a, port: 'either' }, { id: 'b', code: b, port: 'either' }], flexible: false, cutToLength: false,
-    lengthIn: 2, waters: ['cold', 'hot'], maxPsi: 125, maxF: 180, potable: true, priceCents: 500, minutes: 2, tags: [], ...more,
-  }); // biome-ignore format: one row
+    id,
+    name: id,
+    kind: 'x',
+    ends: [
+      { id: 'a', code: a, port: 'either' },
+      { id: 'b', code: b, port: 'either' },
+    ],
+    flexible: false,
+    cutToLength: false,
+    lengthIn: 2,
+    waters: ['cold', 'hot'],
+    maxPsi: 125,
+    maxF: 180,
+    potable: true,
+    priceCents: 500,
+    minutes: 2,
+    tags: [],
+    ...more,
+  });
   const extension = part('extension', 'comp-3/8-f', 'comp-3/8-m', { flexible: true, lengthIn: 20, tags: ['hose'] });
   const coil = part('coil', 'cu-3/8od', 'cu-3/8od', { flexible: true, cutToLength: true, maxLengthIn: 300, priceCents: 3000, tags: ['copper'] });
   const union = part('union', 'comp-3/8-m', 'comp-3/8-m', { tags: ['union'] });

@@ -23,7 +23,10 @@ describe('the heap', () => {
         });
         const out: number[] = [];
         for (let item = heap.pop(); item >= 0; item = heap.pop()) out.push(keys[item]!);
-        assert.deepEqual(out.map((k) => k + 0), [...keys].sort((a, b) => a - b).map((k) => k + 0)); // biome-ignore format: one line
+        assert.deepEqual(
+          out.map((k) => k + 0),
+          [...keys].sort((a, b) => a - b).map((k) => k + 0),
+        );
         assert.equal(heap.least, Number.POSITIVE_INFINITY);
       }),
       { numRuns: 60 },
@@ -84,7 +87,12 @@ describe('lower bounds', () => {
           if (chain.parts.length === 0 || chain.joints.some((j) => j.mating.verdict !== 'seals')) continue;
           assert.ok(bounds.any[at]! <= chain.cost.total + 1e-9);
           const has = (tag: string) => chain.parts.some((id) => parts.find((p) => p.id === id)!.tags.includes(tag));
-          for (const [tag, bit] of [['stop', HAS.stop], ['arrestor', HAS.arrestor], ['check', HAS.check]] as const) if (has(tag)) assert.ok(bounds.through(bit)[at]! <= chain.cost.total + 1e-9); // biome-ignore format: one check
+          for (const [tag, bit] of [
+            ['stop', HAS.stop],
+            ['arrestor', HAS.arrestor],
+            ['check', HAS.check],
+          ] as const)
+            if (has(tag)) assert.ok(bounds.through(bit)[at]! <= chain.cost.total + 1e-9);
         }
       }),
       { numRuns: 200 },
@@ -136,7 +144,14 @@ describe('no chain', () => {
     assert.equal(matchChains({ from: 'pb-5/8od', to: 'comp-1/4-f', parts: [straight], need }).unreachable?.[0]?.rule, 'no-counterpart');
   });
   it('states what is to be done: thread a plain steel pipe, allow a push fitting, cut back a pitted tube', () => {
-    const push: Part = { ...straight, id: 'push', ends: [{ id: 'a', code: 'ptc-5/8od', port: 'either' }, { id: 'b', code: 'comp-3/8-m', port: 'either' }] }; // biome-ignore format: one row
+    const push: Part = {
+      ...straight,
+      id: 'push',
+      ends: [
+        { id: 'a', code: 'ptc-5/8od', port: 'either' },
+        { id: 'b', code: 'comp-3/8-m', port: 'either' },
+      ],
+    };
     const rule = (q: object) => matchChains({ from: 'cpvc-5/8od', to: 'comp-3/8-f', parts: [push], need, ...q }).unreachable?.[0]?.rule;
     assert.equal(rule({ from: 'steel-1/2ips' }), 'needs-threading');
     assert.equal(rule({ rules: { ...defaultRules, push: 'never' } }), 'only-with-push');

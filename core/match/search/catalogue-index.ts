@@ -136,7 +136,11 @@ function waysOf(f: Figures): Ways {
     (i) => part[byOut[i]!]!,
     (i) => isUnvalved(byOut[i]!),
   );
-  const [outPart, outInCode, outSpare] = [byOut.map((way) => part[way]!), Uint16Array.from(byOut, (way) => inCode[way]!), Uint8Array.from(byOut, (way) => spare[way]!)]; // biome-ignore format: one row
+  const [outPart, outInCode, outSpare] = [
+    byOut.map((way) => part[way]!),
+    Uint16Array.from(byOut, (way) => inCode[way]!),
+    Uint8Array.from(byOut, (way) => spare[way]!),
+  ];
   return { count, part, inEnd, outEnd, inCode, outCode, spare, startIn, startOut, byOut, row, outRow, outPart, outInCode, outSpare };
 }
 

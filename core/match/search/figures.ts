@@ -3,7 +3,22 @@ import { isLine, type Part } from '../part.ts';
 import { codeNumber } from './pair-table.ts';
 
 /** What parts are, as bits. */
-export const IS = { cold: 1, hot: 2, potable: 4, saddle: 8, flexible: 16, cut: 32, line: 64, stop: 128, arrestor: 256, check: 512, union: 1024, listedHidden: 2048, needsAccess: 4096, concealable: 8192 } as const; // biome-ignore format: one row
+export const IS = {
+  cold: 1,
+  hot: 2,
+  potable: 4,
+  saddle: 8,
+  flexible: 16,
+  cut: 32,
+  line: 64,
+  stop: 128,
+  arrestor: 256,
+  check: 512,
+  union: 1024,
+  listedHidden: 2048,
+  needsAccess: 4096,
+  concealable: 8192,
+} as const;
 
 /** Tags of lines that a house rule may prefer, as bits; any other is never preferred. */
 export const LINE_TAGS = ['riser', 'flexible', 'braided', 'copper', 'pe', 'pex'] as const;

@@ -314,7 +314,7 @@ export class Search {
     const more = [...p.jointLoose(open, entry), ...(choice === NO_CHOICE ? [] : p.looseOf(choice))];
     if (more.length === 0) return false;
     const all = [...this.looseOf(at), ...more];
-    return more.some((code) => looseShort(s, code, all.filter((c) => c === code).length)); // biome-ignore format: one thought
+    return more.some((code) => looseShort(s, code, all.filter((c) => c === code).length));
   }
 
   /** Loose pieces of a chain begun. */

@@ -7,12 +7,36 @@ import type { Chain } from '../query.ts';
 import { tellApart } from './tell-apart.ts';
 
 const part = (id: string, more: Partial<Part>): Part => ({
-  id, name: id, kind: 'line', ends: [], flexible: false, cutToLength: false, waters: ['cold'], maxPsi: 125, maxF: 140, potable: true, priceCents: 0, minutes: 1, tags: [], ...more,
-}); // biome-ignore format: one row
+  id,
+  name: id,
+  kind: 'line',
+  ends: [],
+  flexible: false,
+  cutToLength: false,
+  waters: ['cold'],
+  maxPsi: 125,
+  maxF: 140,
+  potable: true,
+  priceCents: 0,
+  minutes: 1,
+  tags: [],
+  ...more,
+});
 const chain = (id: string, more: Partial<Chain>, cost: Partial<Chain['cost']> = {}): Chain => ({
-  parts: [id], path: [{ part: id, inEnd: 'a', outEnd: 'b' }], branches: [], joints: [], loose: {}, lengthIn: 0, priceCents: 0, leakRisk: 0, minutes: 1, offVan: [], cautions: [],
-  cost: { total: 10, price: 0, minutes: 0, callbacks: 0, trip: 0, preference: 0, ...cost }, ...more,
-}); // biome-ignore format: one row
+  parts: [id],
+  path: [{ part: id, inEnd: 'a', outEnd: 'b' }],
+  branches: [],
+  joints: [],
+  loose: {},
+  lengthIn: 0,
+  priceCents: 0,
+  leakRisk: 0,
+  minutes: 1,
+  offVan: [],
+  cautions: [],
+  cost: { total: 10, price: 0, minutes: 0, callbacks: 0, trip: 0, preference: 0, ...cost },
+  ...more,
+});
 
 const parts = [
   part('hose', { flexible: true, lengthIn: 60, tags: ['hose', 'line:braided'] }),

@@ -17,8 +17,13 @@ export interface Apart {
 
 /** Which rule a part's kind of line is weighed by. */
 const RULE_OF_LINE: Record<string, 'toiletLine' | 'applianceLine'> = {
-  riser: 'toiletLine', flexible: 'toiletLine', braided: 'applianceLine', copper: 'applianceLine', pe: 'applianceLine', pex: 'applianceLine',
-}; // biome-ignore format: a table
+  riser: 'toiletLine',
+  flexible: 'toiletLine',
+  braided: 'applianceLine',
+  copper: 'applianceLine',
+  pe: 'applianceLine',
+  pex: 'applianceLine',
+};
 
 /**
  * What tells each chain of an answer from the others.

@@ -242,7 +242,10 @@ function needsOf(s: Setting, row: Way[], rejoined: Spare | null): Reason[] {
     if (last < 0) out.push(reason('no-arrestor', 'It has no hammer arrestor.'));
     else {
       const after = row.slice(last + 1).filter((w) => isLine(w.part));
-      const inches = after.reduce((sum, w) => sum + (w.part.cutToLength && s.need.minLengthIn !== null ? cutLengthIn(w.part, s.need.minLengthIn) : (w.part.lengthIn ?? 0)), 0); // biome-ignore format: one sum
+      const inches = after.reduce(
+        (sum, w) => sum + (w.part.cutToLength && s.need.minLengthIn !== null ? cutLengthIn(w.part, s.need.minLengthIn) : (w.part.lengthIn ?? 0)),
+        0,
+      );
       if (inches > ARRESTOR_REACH_IN) {
         out.push(
           reason('arrestor-far', said`${length(inches)} of line come after its arrestor: at most ${length(ARRESTOR_REACH_IN)}.`, {

@@ -166,7 +166,10 @@ describe('a shut line by its gauge', () => {
 describe('what cannot be answered is refused in words', () => {
   const good = simulated(drawn(chance(7)), chance(8));
   const refused = (more: Partial<DecayQuestion>, field: RegExp) =>
-    assert.throws(() => pressureDecay({ ...good, ...more }), (e: unknown) => e instanceof InputError && field.test(e.field)); // biome-ignore format: one check
+    assert.throws(
+      () => pressureDecay({ ...good, ...more }),
+      (e: unknown) => e instanceof InputError && field.test(e.field),
+    );
 
   it('too little, out of order, without an error, without a give', () => {
     refused({ readings: good.readings.slice(0, 7) }, /readings/);

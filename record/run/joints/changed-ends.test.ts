@@ -9,7 +9,21 @@ let n = 0;
 function entry(kind: string, body: object): Entry {
   n += 1;
   const at = new Date(Date.UTC(2026, 2, 10, 8, n)).toISOString();
-  return { id: `e${n}`, visitId: 'v', runId: 'run', jointId: null, checkPointId: null, correctsId: null, deviceId: 'phone', seq: n, seenAt: at, sentAt: at, recordedAt: at, kind, body } as Entry; // biome-ignore format: one row
+  return {
+    id: `e${n}`,
+    visitId: 'v',
+    runId: 'run',
+    jointId: null,
+    checkPointId: null,
+    correctsId: null,
+    deviceId: 'phone',
+    seq: n,
+    seenAt: at,
+    sentAt: at,
+    recordedAt: at,
+    kind,
+    body,
+  } as Entry;
 }
 const seen = (side: string, end: string) => entry('end-seen', { side, end, how: 'seen' });
 /** A run with its chain accepted, and ends noted after that. */

@@ -36,18 +36,27 @@ describe('the identity of a drain joint', () => {
   it('follows from the run and its number, for each its own, and back again', () => {
     const ids = ['D1', 'D2', 'D3', 'D9'].map((on) => drainIdOf(RUN, on));
     assert.equal(new Set([RUN, ...ids]).size, 5);
-    assert.deepEqual(ids.map((id) => drainOfId(RUN, id)), ['D1', 'D2', 'D3', 'D9']); // biome-ignore format: one line
+    assert.deepEqual(
+      ids.map((id) => drainOfId(RUN, id)),
+      ['D1', 'D2', 'D3', 'D9'],
+    );
     for (const id of ids) assert.match(id, /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/);
   });
 
   it('is none of the run itself, its stem, or another run', () => {
-    assert.deepEqual([RUN, `${RUN.slice(0, -1)}d`, drainIdOf(`${RUN.slice(0, -4)}ffff`, 'D1')].map((id) => drainOfId(RUN, id)), [null, null, null]); // biome-ignore format: one line
+    assert.deepEqual(
+      [RUN, `${RUN.slice(0, -1)}d`, drainIdOf(`${RUN.slice(0, -4)}ffff`, 'D1')].map((id) => drainOfId(RUN, id)),
+      [null, null, null],
+    );
   });
 });
 
 describe('the joints of the drain', () => {
   it('are looked at by themselves on cards of now, and named in the working look alone on those before', () => {
-    assert.deepEqual(drainsOf([accepted]).map((c) => c.label), ['D1', 'D2']); // biome-ignore format: one line
+    assert.deepEqual(
+      drainsOf([accepted]).map((c) => c.label),
+      ['D1', 'D2'],
+    );
     assert.deepEqual(drainsOf([entry('chain-accepted', { ...acceptedOf(HOSES[0]!, null), cardVersion: 3 }, 1)]), []);
   });
 

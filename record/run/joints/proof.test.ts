@@ -36,7 +36,10 @@ function look(minutes: number, length: number, round: string, finding = 'dry', j
 }
 
 const at = (...ends: [string, string]): JointPlace => ({ ends, parts: [null, null], signature: ends.join() });
-const PLACES = new Map([['J', at('from', 'hose a')], ['K', at('hose b', 'to')]]); // biome-ignore format: one row
+const PLACES = new Map([
+  ['J', at('from', 'hose a')],
+  ['K', at('hose b', 'to')],
+]);
 const lifeOf = (log: Entry[]) => livesOf(resolved(log), PLACES, [], 0).get('J')!;
 const proof = (log: Entry[], rounds = ['before', 'standing'], hiddenMl = 0) => proofOf(lifeOf(log), rounds as never, 10, hiddenMl);
 

@@ -29,9 +29,16 @@ export function needOfRun(context: Pick<RunContext, 'appliance' | 'water' | 'loo
   const appliance = applianceBySheet(context.appliance, context.look, state.survey.sheet);
   const { from, to, rejoin, distance, place, stop, stubs, needChanges } = state;
   const known = knownNeed({
-    appliance, from: from?.end ?? null, to: to?.end ?? null, distanceIn: distance?.inches ?? null, hasNoStop: stop?.kind === 'none', place, stubs, rules,
+    appliance,
+    from: from?.end ?? null,
+    to: to?.end ?? null,
+    distanceIn: distance?.inches ?? null,
+    hasNoStop: stop?.kind === 'none',
+    place,
+    stubs,
+    rules,
     verdicts: verdictsOf(context, state, rules),
-  }); // biome-ignore format: one call
+  });
   const asked = askedNeeds(known, needChanges);
   const { need, soft } = needOfAll(water, asked);
   return { asked, need: rejoin?.end ? { ...need, rejoinFirst: true } : need, soft, rules: rulesOfAll(rules, asked) };

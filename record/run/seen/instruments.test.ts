@@ -10,7 +10,13 @@ import { acceptedOf, CONTEXT, HOSES } from '../testing.ts';
 const accepted = toEntry('chain-accepted', acceptedOf(HOSES[0]!, null), 1);
 const refusal = <K extends EntryKind>(kind: K, body: Bodies[K], target: Partial<Entry> = {}) => {
   const entry = { ...toEntry(kind, body, 2), ...target } as Entry;
-  return validate(entry, runNow({ id: 'run', work: 'toilet-line', checkPoints: CONTEXT.checkPoints }, [accepted], () => CONTEXT), [accepted])?.rule ?? null; // biome-ignore format: one call
+  return (
+    validate(
+      entry,
+      runNow({ id: 'run', work: 'toilet-line', checkPoints: CONTEXT.checkPoints }, [accepted], () => CONTEXT),
+      [accepted],
+    )?.rule ?? null
+  );
 };
 const log: Bodies['pressure-logged'] = {
   from: 'gauge',
@@ -26,7 +32,13 @@ describe('a log of the gauge', () => {
       toEntry('pressure-logged', log, 3),
       toEntry('pressure-logged', { ...log, from: 'file' }, 4),
     ]);
-    assert.deepEqual(pressureLogs.map((l) => [l.body.from, l.body.readings.length]), [['gauge', 20], ['file', 20]]); // biome-ignore format: one line
+    assert.deepEqual(
+      pressureLogs.map((l) => [l.body.from, l.body.readings.length]),
+      [
+        ['gauge', 20],
+        ['file', 20],
+      ],
+    );
   });
 
   it('out of order, or of a line that gave nothing, is refused', () => {
@@ -40,7 +52,10 @@ describe('the water meter', () => {
   it('is read once at a time: both readings stand, whatever happens between', () => {
     const read = (value: number, at: number) => toEntry('meter-read', { value, unit: 'gal', step: 0.1 }, at);
     const { meterReads } = runState(CONTEXT, [read(1204.3, 5), read(1204.4, 45)]);
-    assert.deepEqual(meterReads.map((r) => r.body.value), [1204.3, 1204.4]); // biome-ignore format: one line
+    assert.deepEqual(
+      meterReads.map((r) => r.body.value),
+      [1204.3, 1204.4],
+    );
     assert.equal((meterReads[1]!.atMs - meterReads[0]!.atMs) / 60_000, 40);
   });
 });

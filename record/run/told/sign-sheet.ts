@@ -114,10 +114,15 @@ function reusedOf({ survey, oldLine }: RunState): string[] {
 
 function departuresOf(state: RunState): SignSheet['departures'] {
   const labels = new Map([...state.joints, ...state.checkPoints].map((t) => [t.id, t.label]));
-  const changed = state.needChanges.map((c) => ({ what: `Asked of this run: ${c.id.replaceAll('-', ' ')}${c.to === null ? ' left out' : ` ${c.to}`}`, reason: c.because })); // biome-ignore format: one row
+  const changed = state.needChanges.map((c) => ({
+    what: `Asked of this run: ${c.id.replaceAll('-', ' ')}${c.to === null ? ' left out' : ` ${c.to}`}`,
+    reason: c.because,
+  }));
   const skipped = STAGES.flatMap((s) => {
     const stage = state.stages[s];
-    return stage.state === 'skipped' && !state.signedOff?.exceptions.some((e) => 'stage' in e && e.stage === s) ? [{ what: `${STAGE_NAMES[s]} skipped`, reason: stage.reason ?? '' }] : []; // biome-ignore format: one row
+    return stage.state === 'skipped' && !state.signedOff?.exceptions.some((e) => 'stage' in e && e.stage === s)
+      ? [{ what: `${STAGE_NAMES[s]} skipped`, reason: stage.reason ?? '' }]
+      : [];
   });
   const open = (state.signedOff?.exceptions ?? []).map((e) => ({
     what: 'stage' in e ? `${STAGE_NAMES[e.stage]} open at the sign-off` : `${labels.get(e.targetId) ?? 'A joint'} not proven at the sign-off`,
@@ -132,7 +137,10 @@ function rinsedOf({ card, done }: RunState): boolean | null {
 }
 
 function triedOf({ safety, survey, noiseAfter }: RunState): string[] {
-  const devices = safety.map(({ body: b }) => `${SAFETY_DEVICES[b.device]}: ${b.held ? 'it stopped the water' : 'it did not stop the water'}${b.seconds === null ? '' : ` after ${Math.round(b.seconds)} s`}${typeof b.spares === 'number' ? `, ${b.spares} spare insert${b.spares === 1 ? '' : 's'} by it` : ''}.`); // biome-ignore format: one line
+  const devices = safety.map(
+    ({ body: b }) =>
+      `${SAFETY_DEVICES[b.device]}: ${b.held ? 'it stopped the water' : 'it did not stop the water'}${b.seconds === null ? '' : ` after ${Math.round(b.seconds)} s`}${typeof b.spares === 'number' ? `, ${b.spares} spare insert${b.spares === 1 ? '' : 's'} by it` : ''}.`,
+  );
   const noise = noiseCompared(survey.baseline?.noise, noiseAfter);
   return noise ? [...devices, noise.words] : devices;
 }
@@ -146,6 +154,8 @@ function nextOf(state: RunState, appliance: string, { rows, months }: DutyRules,
     return every === undefined ? [] : [{ on: monthsAfter(localDayOf(duty.sinceMs, timeZone), every), what: `${todo}: ${duty.what}`, duty: duty.id }];
   });
   const again: SignSheet['next'] =
-    signedOff && (recheck === 'due' || recheck === 'not dry') ? [{ on: localDayOf(signedOff.recheckDueMs, timeZone), what: 'Look at the joints again', duty: 'recheck' }] : []; // biome-ignore format: one line
+    signedOff && (recheck === 'due' || recheck === 'not dry')
+      ? [{ on: localDayOf(signedOff.recheckDueMs, timeZone), what: 'Look at the joints again', duty: 'recheck' }]
+      : [];
   return [...again, ...own].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
 }

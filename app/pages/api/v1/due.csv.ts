@@ -12,6 +12,18 @@ const MOST = 100_000;
 /** Everything that falls due; cells that a spreadsheet would run as formulas are made safe. */
 export const GET = file({ type: CSV, name: 'due.csv' }, async ({ url, locals }) => {
   const rows = await dueAll(database(), locals.shop, now(), dueQuery(url), MOST);
-  const cells = rows.map((r) => [r.dueOn, r.kind, r.todo, r.what, r.premises.name, r.place ?? '', r.run ?? '', r.since ?? '', r.because, r.visitId ?? '', r.runId ?? '']); // biome-ignore format: one row
+  const cells = rows.map((r) => [
+    r.dueOn,
+    r.kind,
+    r.todo,
+    r.what,
+    r.premises.name,
+    r.place ?? '',
+    r.run ?? '',
+    r.since ?? '',
+    r.because,
+    r.visitId ?? '',
+    r.runId ?? '',
+  ]);
   return `${Papa.unparse({ fields: COLUMNS, data: cells }, { escapeFormulae: true })}\r\n`;
 });

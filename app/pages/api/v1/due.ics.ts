@@ -27,4 +27,14 @@ export const GET = file({ type: 'text/calendar; charset=utf-8', name: 'due.ics' 
 });
 
 const nameOf = ({ kind, runId, visitId, premises, what }: DueRow): string =>
-  [kind, runId ?? premises.id, visitId, what.toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 60)].filter(Boolean).join('-'); // biome-ignore format: one line
+  [
+    kind,
+    runId ?? premises.id,
+    visitId,
+    what
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .slice(0, 60),
+  ]
+    .filter(Boolean)
+    .join('-');

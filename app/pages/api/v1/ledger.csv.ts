@@ -44,4 +44,24 @@ const cellsOf = (r: LedgerRow) => ({
   run_id: r.runId,
 });
 
-const COLUMNS = ['date', 'premises', 'place', 'appliance', 'run', 'water', 'from', 'to', 'parts', 'joints', 'seals', 'price', 'currency', 'callbacks', 'exceptions', 'signed_off', 'recheck', 'visit', 'run_id']; // biome-ignore format: one row
+const COLUMNS = [
+  'date',
+  'premises',
+  'place',
+  'appliance',
+  'run',
+  'water',
+  'from',
+  'to',
+  'parts',
+  'joints',
+  'seals',
+  'price',
+  'currency',
+  'callbacks',
+  'exceptions',
+  'signed_off',
+  'recheck',
+  'visit',
+  'run_id',
+];

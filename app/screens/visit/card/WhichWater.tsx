@@ -59,7 +59,13 @@ export default function WhichWater({ run, catalogue, state, write, others, premi
       };
     }
     const mixing = new Set(catalogue.appliances.flatMap((a) => (a.mixes ? [a.id] : [])));
-    const known = ({ id, name, water, applianceKind, applianceName, place }: RunRow, stop: KnownRun['stop']): KnownRun => ({ id, name, water, stop, mixesAt: mixing.has(applianceKind) ? `${place} ${applianceName}` : null }); // biome-ignore format: one row
+    const known = ({ id, name, water, applianceKind, applianceName, place }: RunRow, stop: KnownRun['stop']): KnownRun => ({
+      id,
+      name,
+      water,
+      stop,
+      mixesAt: mixing.has(applianceKind) ? `${place} ${applianceName}` : null,
+    });
     const stops = new Map(here.map((r) => [stopOf(r.run.id), r.run.id]));
     return {
       net: knownNetwork(here.map((r) => known(r.run, r.state.stop))),

@@ -21,12 +21,21 @@ describe('a gauge log as a file', () => {
 
   it('is read with its columns in any order, more of them, and blank lines', () => {
     const text = '\ufeffnote,Temp_F,psi,minutes\n"begun, at last",66,60.1,0\n\n,66.1,60,1\n';
-    assert.deepEqual(readGaugeCsv(text), { readings: [{ minutes: 0, psi: 60.1, tempF: 66 }, { minutes: 1, psi: 60, tempF: 66.1 }], letOut: [] }); // biome-ignore format: one line
+    assert.deepEqual(readGaugeCsv(text), {
+      readings: [
+        { minutes: 0, psi: 60.1, tempF: 66 },
+        { minutes: 1, psi: 60, tempF: 66.1 },
+      ],
+      letOut: [],
+    });
   });
 
   it('is refused by line and column', () => {
     const refused = (text: string, field: RegExp) =>
-      assert.throws(() => readGaugeCsv(text), (e: unknown) => e instanceof InputError && field.test(e.field)); // biome-ignore format: one check
+      assert.throws(
+        () => readGaugeCsv(text),
+        (e: unknown) => e instanceof InputError && field.test(e.field),
+      );
     refused('', /line 1/);
     refused('a,b\n1,2', /line 1/);
     refused('minutes,psi,temp_f\n0,60,66\n1,sixty,66', /row 2, psi/);

@@ -3,8 +3,14 @@ import { it } from 'node:test';
 import { whatFollows } from './what-follows.ts';
 
 it('what follows from a look is not told otherwise than it was decided', () => {
-  const sound = [{ of: 'line', verdict: 'keep' }, { of: 'stop', verdict: 'keep' }] as const; // biome-ignore format: one row
-  const watched = [{ of: 'line', verdict: 'watch' }, { of: 'stop', verdict: 'replace' }] as const; // biome-ignore format: one row
+  const sound = [
+    { of: 'line', verdict: 'keep' },
+    { of: 'stop', verdict: 'keep' },
+  ] as const;
+  const watched = [
+    { of: 'line', verdict: 'watch' },
+    { of: 'stop', verdict: 'replace' },
+  ] as const;
   assert.equal(whatFollows([], null), null);
   assert.equal(whatFollows(sound, null), 'nothing to be done');
   assert.equal(whatFollows(sound, 'keep'), 'nothing to be done');

@@ -20,7 +20,17 @@ export const POST: APIRoute = async ({ request, locals }) => {
       async start(controller) {
         const say = (line: unknown) => !gone && controller.enqueue(encoder.encode(`${JSON.stringify(line)}\n`));
         try {
-          say({ done: true, ...(await importParts(database(), locals.shop, bytes, now(), (progress) => say({ progress }), () => gone)) }); // biome-ignore format: one call
+          say({
+            done: true,
+            ...(await importParts(
+              database(),
+              locals.shop,
+              bytes,
+              now(),
+              (progress) => say({ progress }),
+              () => gone,
+            )),
+          });
         } catch (error) {
           if (error instanceof CsvFileError) say({ faults: error.faults });
           else if (!(error instanceof CalledOffError)) say({ problem: await answerOf(error).json() });

@@ -7,7 +7,8 @@ import { pictureAnswer } from '../../../../../http/answers/index.ts';
 import { database } from '../../../../../http/database.ts';
 import { answerOf, json, readBytes } from '../../../../../http/door/index.ts';
 
-const whole = (most: number) => z.coerce.number('wants a number').check(z.int('wants a whole number'), z.gte(0, 'must be 0 or more'), z.lte(most, `is more than ${most}`)); // biome-ignore format: one shape
+const whole = (most: number) =>
+  z.coerce.number('wants a number').check(z.int('wants a whole number'), z.gte(0, 'must be 0 or more'), z.lte(most, `is more than ${most}`));
 const asked = z.object({ id: pictureId, at: whole(100_000_000), size: whole(100_000_000) });
 
 /** The picture itself. */

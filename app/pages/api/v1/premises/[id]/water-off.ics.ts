@@ -24,11 +24,20 @@ const asked = z.object({
 /** When the water is off and where, for the calendars of those who live with it. */
 export const GET = file({ type: 'text/calendar; charset=utf-8', name: 'water-off.ics' }, async ({ params, url, locals }) => {
   const q = url.searchParams;
-  const { day, from, to, work, out } = z.parse(asked, { day: q.get('day') ?? '', from: q.get('from') ?? '', to: q.get('to') ?? '', work: q.getAll('work'), out: q.getAll('out') }); // biome-ignore format: one call
+  const { day, from, to, work, out } = z.parse(asked, {
+    day: q.get('day') ?? '',
+    from: q.get('from') ?? '',
+    to: q.get('to') ?? '',
+    work: q.getAll('work'),
+    out: q.getAll('out'),
+  });
   if (from >= to) throw new InputError('to', to, 'Give an end that comes after its beginning.');
   const { premises } = await premisesAsked(params.id, (id) => premisesWhole(database(), locals.shop, id));
   const last = await lastStates(database(), locals.shop, premises.id);
-  const net = networkOf(premises.water, last.flatMap(({ runId, summary: { stop } }) => (stop ? [{ runId, ...stop }] : []))); // biome-ignore format: one call
+  const net = networkOf(
+    premises.water,
+    last.flatMap(({ runId, summary: { stop } }) => (stop ? [{ runId, ...stop }] : [])),
+  );
   const plan = planIsolation(net, { workOn: work, struckOut: out });
   if (!plan.possible) throw new InputError('work', work.join(', '), plan.because[0]?.text ?? 'No valve keeps the water from it.');
   const worked = work.filter((id) => net.places.some((p) => p.id === id && p.kind === 'outlet'));

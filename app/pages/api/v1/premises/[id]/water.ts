@@ -9,7 +9,9 @@ import { answerOf, json, MAX_FILE, readBody } from '../../../../../http/door/ind
 export const GET: APIRoute = async ({ params, locals }) => {
   try {
     const file = await premisesAsked(params.id, (id) => exportWater(database(), locals.shop, id));
-    return new Response(file, { headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': 'attachment; filename="water.json"' } }); // biome-ignore format: one line
+    return new Response(file, {
+      headers: { 'content-type': 'application/json; charset=utf-8', 'content-disposition': 'attachment; filename="water.json"' },
+    });
   } catch (error) {
     return answerOf(error);
   }
