@@ -1,5 +1,5 @@
 /** The water of a premises in words and lists: what each thing is called, what stands for what. */
-import type { IsolationPlan, NetPlace, NetValve, WaterNetwork } from '../../core/index.ts';
+import { coil, type IsolationPlan, type NetPlace, type NetValve, quantityWords, type Units, type WaterNetwork } from '../../core/index.ts';
 
 export const CONDITIONS: [NetValve['condition'], string][] = [
   ['works', 'holds'],
@@ -27,12 +27,15 @@ const isMade = (id: string): boolean => /[0-9a-f]{8}-[0-9a-f]{4}-/.test(id);
 /** So many outlets. */
 export const outletsWords = (n: number): string => `${n} ${n === 1 ? 'outlet' : 'outlets'}`;
 
+/** A height over the level that a premises is measured from. */
+export const heightWords = (ft: number, units: Units): string => `${ft > 0 ? '+' : ''}${quantityWords(coil(ft * 12), units)}`;
+
 /** A name for everything, also for what nobody named: by what it lies next to. */
-export function namesOf(net: WaterNetwork): (id: string) => string {
+export function namesOf(net: WaterNetwork, units: Units): (id: string) => string {
   const known = new Map<string, string>();
   for (const t of [...net.places, ...net.valves]) if (t.name ?? !isMade(t.id)) known.set(t.id, t.name ?? t.id);
   for (const p of net.places) {
-    if (!known.has(p.id) && p.kind !== 'junction') known.set(p.id, `${PLACE_WORDS[p.kind]} at ${p.heightFt > 0 ? '+' : ''}${p.heightFt} ft`);
+    if (!known.has(p.id) && p.kind !== 'junction') known.set(p.id, `${PLACE_WORDS[p.kind]} at ${heightWords(p.heightFt, units)}`);
   }
   for (const v of net.valves) if (!known.has(v.id)) known.set(v.id, `${v.kind} valve at ${known.get(v.b) ?? known.get(v.a) ?? 'the line'}`);
   const next = (id: string) =>

@@ -2,7 +2,7 @@
 
 import type { HouseRules } from '../house/index.ts';
 import type { Need } from '../match/index.ts';
-import { readFraction, readLengthIn } from '../units/index.ts';
+import { readFraction, readLengthIn, readPressurePsi } from '../units/index.ts';
 
 export interface Demands {
   need: Partial<Need>;
@@ -107,7 +107,7 @@ const ROWS: Row[] = [
 ];
 
 function pressure(value: number, unit: string): Partial<Need> {
-  const psi = unit === 'psi' ? value : unit === 'bar' ? value * 14.5038 : value * 0.145038;
+  const psi = readPressurePsi(`${value} ${unit}`) ?? 0;
   return psi > 0 && psi <= 1000 ? { pressurePsi: Math.round(psi * 10) / 10 } : {};
 }
 

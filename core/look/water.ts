@@ -1,7 +1,7 @@
 /** Whether the water that comes is within limits: standing, running, hot. */
 import { finite } from '../errors.ts';
 import { reason } from '../reason.ts';
-import { pressure, said, temperature } from '../units/index.ts';
+import { flow, pressure, said, temperature } from '../units/index.ts';
 import type { Survey } from './survey.ts';
 import { type Judgement, type Weighed, worst } from './verdict.ts';
 
@@ -48,7 +48,7 @@ export function judgeFlow({ runningPsi, bucket, appliance }: Survey): Judgement[
   if (bucket) {
     const gpm = bucketGpm(bucket);
     const isWeak = gpm < appliance.designGpm;
-    const words = `${gpm.toFixed(1)} gpm in a bucket: ${isWeak ? 'less than' : 'enough for'} the ${appliance.designGpm} gpm of a ${appliance.name}.`;
+    const words = said`${flow(Number(gpm.toFixed(1)))} in a bucket: ${isWeak ? 'less than' : 'enough for'} the ${flow(appliance.designGpm)} of a ${appliance.name}.`;
     all.push({ verdict: isWeak ? 'act' : 'keep', because: reason(isWeak ? 'bucket-weak' : 'bucket-good', words, { figures: { gpm } }) });
   }
   return worst('flow', all);

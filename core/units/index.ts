@@ -7,6 +7,7 @@ export {
   asTyped,
   coil,
   diameter,
+  flow,
   length,
   pressure,
   QUANTITIES,
@@ -18,6 +19,7 @@ export {
   temperature,
   type Units,
   volume,
+  withQuantities,
 } from './quantity.ts';
 export { remember } from './remember.ts';
 export { ATM_PA, boreArea, celsius, GRAVITY, J_PER_BTU, M_PER_FT, M_PER_IN, M3_PER_GAL, M3_S_PER_GPM, PA_PER_PSI } from './si.ts';

@@ -11,11 +11,11 @@ export const QUANTITIES = ['length', 'coil', 'diameter', 'pressure', 'temperatur
 export interface Quantity {
   of: (typeof QUANTITIES)[number];
   value: number;
-  /** Places after the point of a diameter in inches, where they are to be seen; else as few as it takes. */
+  /** Places after the point in the trade's unit, where they are to be seen (a diameter, a gauge); else as few as it takes. */
   places?: number;
 }
 
-const KPA_PER_PSI = 6.894757;
+export const KPA_PER_PSI = 6.894757;
 export const L_PER_GAL = 3.785412;
 /** Up to here it is said to the tenth, mm. */
 const TENTHS_TO_MM = 3;
@@ -36,12 +36,13 @@ const WORDS: Record<Quantity['of'], Record<Units, (q: Quantity) => string>> = {
     metric: ({ value }) => `${(Math.round(value * MM_PER_IN * 100 + 1e-6) / 100).toFixed(2)} mm`,
   },
   pressure: {
-    inch: ({ value }) => `${trimmed(value, 1)} psi`,
-    metric: ({ value }) => `${((value * KPA_PER_PSI) / 100).toFixed(1)} bar`,
+    inch: ({ value, places }) => `${places === undefined ? trimmed(value, 1) : value.toFixed(places)} psi`,
+    // A bar is more than ten psi: another place.
+    metric: ({ value, places = 0 }) => `${((value * KPA_PER_PSI) / 100).toFixed(places + 1)} bar`,
   },
   temperature: {
-    inch: ({ value }) => `${trimmed(value, 0)} F`,
-    metric: ({ value }) => `${Math.round((value - 32) / 1.8)} C`,
+    inch: ({ value, places }) => `${places === undefined ? trimmed(value, 0) : value.toFixed(places)} F`,
+    metric: ({ value, places = 0 }) => `${((value - 32) / 1.8).toFixed(places)} C`,
   },
   volume: {
     inch: ({ value }) => `${trimmed(value, 1)} gal`,
@@ -79,17 +80,19 @@ export const quantityWords = (q: Quantity, units: Units): string => WORDS[q.of][
 export const length = (inches: number): Quantity => ({ of: 'length', value: inches });
 /** Of what is cut from a coil, as it is stocked: feet and inches, or metres. */
 export const coil = (inches: number): Quantity => ({ of: 'coil', value: inches });
-/** Of a bore, a thread or a tube: inches as figures, millimetres to the hundredth. */
-export const diameter = (inches: number, places?: number): Quantity => ({
-  of: 'diameter',
-  value: inches,
+const inPlaces = (of: Quantity['of'], value: number, places: number | undefined): Quantity => ({
+  of,
+  value,
   ...(places === undefined ? {} : { places }),
 });
-export const pressure = (psi: number): Quantity => ({ of: 'pressure', value: psi });
+
+/** Of a bore, a thread or a tube: inches as figures, millimetres to the hundredth. */
+export const diameter = (inches: number, places?: number): Quantity => inPlaces('diameter', inches, places);
+export const pressure = (psi: number, places?: number): Quantity => inPlaces('pressure', psi, places);
 export const volume = (gallons: number): Quantity => ({ of: 'volume', value: gallons });
 export const flow = (gpm: number): Quantity => ({ of: 'flow', value: gpm });
 export const speed = (ftS: number): Quantity => ({ of: 'speed', value: ftS });
-export const temperature = (degF: number): Quantity => ({ of: 'temperature', value: degF });
+export const temperature = (degF: number, places?: number): Quantity => inPlaces('temperature', degF, places);
 
 /** A sentence: as the trade says it, and where it holds quantities its pieces, to be said in another system. */
 export interface Said {

@@ -1,5 +1,6 @@
 import { type LinePiece, type OperatingPoint, pressure, quantityWords, type Units } from '../../../core/index.ts';
 import { useWidth } from '../../ui/drawn/index.ts';
+import { AXIS } from '../../ui/saved/index.ts';
 
 interface Props {
   pieces: LinePiece[];
@@ -71,13 +72,13 @@ export function Profile({ pieces, point, leastPsi, water, units }: Props) {
         ))}
         <path d={`M${SIDE - 14} ${TOP}H${W - SIDE + 14}`} className="stroke-soft" strokeWidth="0.8" strokeDasharray="12 4 2 4" />
         <text x={2} y={GRAPH.top - 8} className="fill-soft text-[13px]">
-          {units === 'metric' ? 'bar' : 'psi'}
+          {AXIS.pressure[units].unit}
         </text>
         {grid.map((value) => (
           <g key={value}>
             <path d={`M${SIDE - 14} ${y(value)}H${W - SIDE}`} className="stroke-faint" strokeWidth="1" />
             <text x={2} y={y(value) + 5} className="fill-soft font-mono text-[13px]">
-              {units === 'metric' ? (value / 14.504).toFixed(1) : value}
+              {Number((value * AXIS.pressure[units].times).toFixed(1))}
             </text>
           </g>
         ))}

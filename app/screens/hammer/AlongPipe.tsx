@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { coil, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
 import { useWidth } from '../../ui/drawn/index.ts';
+import { AXIS } from '../../ui/saved/index.ts';
 
 const TOP = 14;
 const HEIGHT = 190;
@@ -54,7 +55,7 @@ export function AlongPipe({ surge, units }: { surge: Surge; units: Units }) {
             .filter((v) => v < most && (v !== 150 || surge.limitPsi === 150))
             .map((v) => (
               <text key={v} x={2} y={y(v) + 5} className="fill-soft font-mono text-[13px]">
-                {units === 'metric' ? (v / 14.504).toFixed(1) : v}
+                {Number((v * AXIS.pressure[units].times).toFixed(1))}
               </text>
             ))}
           <path d={path((i) => frame.psi[i] ?? 0)} className="fill-none stroke-ink" strokeWidth="2.6" strokeLinejoin="round" />

@@ -1,5 +1,6 @@
 import type { IsolationPlan, NetFault, NetPlace, WaterNetwork } from '../../../core/index.ts';
-import { conditionWords } from '../../ui/water-words.ts';
+import { useUnits } from '../../ui/units/index.ts';
+import { conditionWords, heightWords } from '../../ui/water-words.ts';
 
 interface Props {
   net: WaterNetwork;
@@ -12,6 +13,7 @@ interface Props {
 
 /** Everything that is drawn, in words: levels from the top, what stands on each, every valve between what it parts. */
 export function AsList({ net, plan, struckOut, wet, nameOf, onSelect }: Props) {
+  const units = useUnits();
   const levels = [...new Set(net.places.filter((p) => p.kind !== 'junction').map((p) => p.heightFt))].sort((a, b) => b - a);
   const close = plan?.possible ? plan.close : [];
   const links = new Map<string, number>();
@@ -54,14 +56,14 @@ export function AsList({ net, plan, struckOut, wet, nameOf, onSelect }: Props) {
       <section aria-label="Places">
         {levels.map((ft) => (
           <div key={ft}>
-            <h2 className="border-b border-ink">{ft > 0 ? `+${ft}` : ft} ft</h2>
+            <h2 className="border-b border-ink">{heightWords(ft, units)}</h2>
             <ul>{net.places.filter((p) => p.heightFt === ft && p.kind !== 'junction').map((p) => row(p.id, place(p)))}</ul>
           </div>
         ))}
         {partings.length > 0 && (
           <details className="why mt-3">
             <summary>Where lines part or end: {partings.length}</summary>
-            <ul>{partings.map((p) => row(p.id, `${p.heightFt > 0 ? '+' : ''}${p.heightFt} ft, ${wet.has(p.id) ? 'has water' : 'dry'}`))}</ul>
+            <ul>{partings.map((p) => row(p.id, `${heightWords(p.heightFt, units)}, ${wet.has(p.id) ? 'has water' : 'dry'}`))}</ul>
           </details>
         )}
       </section>

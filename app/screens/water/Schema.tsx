@@ -10,7 +10,8 @@ import {
   type WaterNetwork,
   wetPlaces,
 } from '../../../core/index.ts';
-import { conditionWords, spokenOf } from '../../ui/water-words.ts';
+import { useUnits } from '../../ui/units/index.ts';
+import { conditionWords, heightWords, spokenOf } from '../../ui/water-words.ts';
 
 export interface SchemaProps {
   net: WaterNetwork;
@@ -35,6 +36,7 @@ const CUP = 'M-11,-22 L11,-22 L6,0 L-6,0 Z';
 /** The water of a premises as a drawing: levels, cold and hot, what is closed, what goes dry. The list beside it says the same. */
 export const Schema = memo(function Schema(props: SchemaProps) {
   const { net, plan, workOn, struckOut, isWhole, zoom, opened, selected, nameOf, onSelect, onOpen } = props;
+  const units = useUnits();
   const { drawn, folds } = useMemo(() => {
     const all = branchesOf(net);
     if (isWhole) return { drawn: schematicOf(all), folds: new Map<string, { outlets: number; name: string }>() };
@@ -77,7 +79,7 @@ export const Schema = memo(function Schema(props: SchemaProps) {
         <g key={l.fromFt}>
           <line className="level" x1={0} x2={drawn.width} y1={l.bottom} y2={l.bottom} />
           <text className="height" x={8} y={l.bottom - 10}>
-            {l.fromFt === l.toFt ? `${signed(l.fromFt)} ft` : `${signed(l.fromFt)} to ${signed(l.toFt)} ft`}
+            {l.fromFt === l.toFt ? heightWords(l.fromFt, units) : `${heightWords(l.fromFt, units)} to ${heightWords(l.toFt, units)}`}
           </text>
         </g>
       ))}
@@ -127,8 +129,6 @@ export const Schema = memo(function Schema(props: SchemaProps) {
 /** Names over the outlets run into each other when they are long; the list has them whole. */
 const short = (name: string): string => (name.length > MOST_LETTERS ? `${name.slice(0, MOST_LETTERS - 1)}…` : name);
 const MOST_LETTERS = 26;
-
-const signed = (ft: number): string => (ft > 0 ? `+${ft}` : String(ft));
 
 function noteOf(id: string, plan: IsolationPlan | null): string | null {
   if (!plan?.possible) return null;

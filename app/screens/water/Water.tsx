@@ -4,6 +4,7 @@ import { asDrawn, networkOf, type OwnMinutes, type PremisesBook, type WaterThing
 import type { LastState } from '../../../store/queries/index.ts';
 import { say, saying } from '../../ui/book/index.ts';
 import { usePremises, useTried } from '../../ui/held/index.ts';
+import { useUnits } from '../../ui/units/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { namesOf } from '../../ui/water-words.ts';
 import { AsList, Faults } from './AsList.tsx';
@@ -75,11 +76,12 @@ interface HouseProps {
 }
 
 function House({ book, last, today, mixing, own, runAsked, visitAsked, isStopGoing }: HouseProps) {
+  const units = useUnits();
   const { premises } = book;
   const things = premises.water;
   const tried = useTried(book, last);
   const net = useMemo(() => networkOf(things, tried), [things, tried]);
-  const nameOf = useMemo(() => namesOf(net), [net]);
+  const nameOf = useMemo(() => namesOf(net, units), [net, units]);
   const faults = useMemo(() => missingInNetwork(net), [net]);
   const ofRun = runAsked === null ? null : things.find((t) => 'runId' in t && t.runId === runAsked && t.what === (isStopGoing ? 'valve' : 'place'));
   const { work, struck, plan, wet, setWork, strike } = useShutting(net, ofRun?.id ?? null);

@@ -33,8 +33,8 @@ describe('following the pipe', () => {
     assert.deepEqual([tap.heightFt, net.places.find((p) => p.name === 'Toilet')!.heightFt], [12, 10]);
     const plan = planIsolation(net, { workOn: [tap.id] });
     assert.ok(plan.possible, 'the main');
-    assert.deepEqual(plan.close.map(namesOf(net)), ['Main valve']);
-    assert.deepEqual(losing(net, plan).map(namesOf(net)), ['Toilet']);
+    assert.deepEqual(plan.close.map(namesOf(net, 'inch')), ['Main valve']);
+    assert.deepEqual(losing(net, plan).map(namesOf(net, 'inch')), ['Toilet']);
     assert.deepEqual(
       [...chainOf(plan)].map((p) => p.possible),
       [true, false],
@@ -60,9 +60,9 @@ describe('following the pipe', () => {
     const { things, at } = withValve(place(first.things, first.at), 'gate', 'unknown', '');
     const net = networkOf(merged(first.things, things));
     assert.equal(net.valves.length, 2);
-    assert.match(namesOf(net)(net.valves[1]!.id), /^gate valve at /);
-    assert.match(namesOf(net)(at), /^the line/);
-    assert.match(namesOf(net)(net.pipes[0]!.id), /^the pipe between The street and/);
+    assert.match(namesOf(net, 'inch')(net.valves[1]!.id), /^gate valve at /);
+    assert.match(namesOf(net, 'inch')(at), /^the line/);
+    assert.match(namesOf(net, 'inch')(net.pipes[0]!.id), /^the pipe between The street and/);
   });
   it('begins with what the book knows: runs by their stops, hot behind the heater', () => {
     const known = (id: string, water: 'cold' | 'hot', stop: Parameters<typeof knownThings>[0][number]['stop']) => ({

@@ -24,7 +24,9 @@ const wordsOf = (html: string): string =>
 function planned(net: WaterNetwork, workOn: string[], struckOut: string[] = []): string {
   const plan = planIsolation(net, { workOn, struckOut });
   return wordsOf(
-    renderToStaticMarkup(createElement(PlanSide, { net, plan, workOn, struckOut, nameOf: namesOf(net), onStrike: () => {}, onPasses: () => {} })),
+    renderToStaticMarkup(
+      createElement(PlanSide, { net, plan, workOn, struckOut, nameOf: namesOf(net, 'inch'), onStrike: () => {}, onPasses: () => {} }),
+    ),
   );
 }
 
@@ -67,7 +69,9 @@ describe('the list beside the drawing', () => {
   const list = (workOn: string[], struckOut: string[] = []) => {
     const plan = planIsolation(HOUSE, { workOn, struckOut });
     const wet = wetPlaces(HOUSE, plan.possible ? plan.close : [], struckOut);
-    return wordsOf(renderToStaticMarkup(createElement(AsList, { net: HOUSE, plan, struckOut, wet, nameOf: namesOf(HOUSE), onSelect: () => {} })));
+    return wordsOf(
+      renderToStaticMarkup(createElement(AsList, { net: HOUSE, plan, struckOut, wet, nameOf: namesOf(HOUSE, 'inch'), onSelect: () => {} })),
+    );
   };
   it('begins with what is closed and what is struck out, and says of every place whether water comes to it', () => {
     const rows = list(['basin'], ['basin-stop'])
@@ -103,7 +107,7 @@ describe('what is pressed in the drawing', () => {
         createElement(Thing, {
           thing,
           net: HOUSE,
-          nameOf: namesOf(HOUSE),
+          nameOf: namesOf(HOUSE, 'inch'),
           isWork: false,
           isStruck: false,
           runsLeft: [],

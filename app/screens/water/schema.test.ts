@@ -23,7 +23,7 @@ function draw(workOn: string[], more: Partial<SchemaProps> = {}) {
     zoom: 1,
     opened: [],
     selected: null,
-    nameOf: namesOf(NET),
+    nameOf: namesOf(NET, 'inch'),
     onSelect: () => {},
     onOpen: () => {},
     ...more,
@@ -77,7 +77,7 @@ describe('the drawing of a house', () => {
       zoom: 1,
       opened: [],
       selected: null,
-      nameOf: namesOf(house),
+      nameOf: namesOf(house, 'inch'),
       onSelect: () => {},
       onOpen: () => {},
     };

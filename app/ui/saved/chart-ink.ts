@@ -1,6 +1,6 @@
 /** Colours and letters of the sheet, for what is drawn on a canvas. */
 import { Chart } from 'chart.js';
-import { L_PER_GAL, type Units } from '../../../core/index.ts';
+import { KPA_PER_PSI, L_PER_GAL, type Units } from '../../../core/index.ts';
 
 export const ink = (name: string): string =>
   typeof document === 'undefined' ? '#000' : getComputedStyle(document.documentElement).getPropertyValue(name).trim() || '#000';
@@ -15,7 +15,7 @@ export function chartInk(colour = '--color-ink'): void {
 
 /** What an axis is in: its unit, and how many of it one of the trade's is. */
 export const AXIS: Record<'pressure' | 'flow' | 'volume', Record<Units, { unit: string; times: number }>> = {
-  pressure: { inch: { unit: 'psi', times: 1 }, metric: { unit: 'bar', times: 0.06894757 } },
+  pressure: { inch: { unit: 'psi', times: 1 }, metric: { unit: 'bar', times: KPA_PER_PSI / 100 } },
   flow: { inch: { unit: 'gpm', times: 1 }, metric: { unit: 'L/min', times: L_PER_GAL } },
   volume: { inch: { unit: 'gal', times: 1 }, metric: { unit: 'L', times: L_PER_GAL } },
 };

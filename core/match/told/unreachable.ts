@@ -1,6 +1,7 @@
 import { allEndCodes, type EndCode, endLabel, parseEnd, tubeMaxFOf } from '../../ends/index.ts';
 import { defaultRules } from '../../house/index.ts';
 import { type Reason, reason } from '../../reason.ts';
+import { diameter, length, type Said, said, temperature } from '../../units/index.ts';
 import type { MatchQuery } from '../query.ts';
 import { callbackRateOf, type Setting } from '../search/setting.ts';
 
@@ -13,7 +14,8 @@ export function explainUnreachable(s: Setting, q: MatchQuery, possible: (q: Matc
   const hot = [s.from, s.to, ...(s.rejoin === null ? [] : [s.rejoin])].find((code) => tubeMaxFOf(code) < s.need.tempF);
   if (hot !== undefined) {
     const figures = { end: hot, maxF: tubeMaxFOf(hot), tempF: s.need.tempF };
-    return [reason('tube-heat', `${endLabel(hot)} bears ${tubeMaxFOf(hot)} F, the water is ${s.need.tempF} F: it has to be replaced.`, { figures })];
+    const words = said`${endLabel(hot)} bears ${temperature(tubeMaxFOf(hot))}, the water is ${temperature(s.need.tempF)}: it has to be replaced.`;
+    return [reason('tube-heat', words, { figures })];
   }
   const pipe = [s.from, s.to].find((code) => parseEnd(code).family === 'steel');
   if (pipe !== undefined) return [threading(pipe)];
@@ -61,11 +63,11 @@ function counterpart(s: Setting, code: EndCode): EndCode | null {
 }
 
 /** The query with one requirement dropped at a time, and how to say that this one is in the way. */
-function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQuery }[] {
+function relaxations(q: MatchQuery): { rule: string; text: string | Said; query: MatchQuery }[] {
   const { need } = q;
   const without = (change: Partial<MatchQuery['need']>): MatchQuery => ({ ...q, need: { ...need, ...change } });
-  const out: { rule: string; text: string; query: MatchQuery }[] = [];
-  const add = (asked: unknown, rule: string, text: string, query: MatchQuery) => asked && out.push({ rule, text, query });
+  const out: { rule: string; text: string | Said; query: MatchQuery }[] = [];
+  const add = (asked: unknown, rule: string, text: string | Said, query: MatchQuery) => asked && out.push({ rule, text, query });
   add(
     need.arrestor,
     'only-without-arrestor',
@@ -78,7 +80,7 @@ function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQ
   add(
     need.minLengthIn,
     'only-shorter',
-    `These ends can be joined, but no line in the catalogue reaches ${need.minLengthIn} in.`,
+    said`These ends can be joined, but no line in the catalogue reaches ${length(need.minLengthIn ?? 0)}.`,
     without({ minLengthIn: undefined }),
   );
   add(need.avoid?.length, 'only-with-avoided', `These ends can be joined, but only with ${need.avoid?.join(' or ')}.`, without({ avoid: [] }));
@@ -92,7 +94,7 @@ function relaxations(q: MatchQuery): { rule: string; text: string; query: MatchQ
   add(
     need.minBoreIn,
     'only-narrower',
-    `These ends can be joined, but only by parts narrower than ${need.minBoreIn} in.`,
+    said`These ends can be joined, but only by parts narrower than ${diameter(need.minBoreIn ?? 0)}.`,
     without({ minBoreIn: undefined }),
   );
   const rules = q.rules ?? defaultRules;

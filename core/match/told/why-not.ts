@@ -1,7 +1,7 @@
 import { endName, parseEnd, tubeMaxFOf } from '../../ends/index.ts';
 import { type Reason, reason } from '../../reason.ts';
 import { sealById } from '../../rows/index.ts';
-import { length, said } from '../../units/index.ts';
+import { length, said, temperature } from '../../units/index.ts';
 import { matchChains, sealsSomehow } from '../chains.ts';
 import type { Part, PartEnd } from '../part.ts';
 import { isLine } from '../part.ts';
@@ -160,7 +160,9 @@ function jointsOf(s: Setting, row: Way[]): Verdict {
       const hot = [a, b].find((code) => tubeMaxFOf(code) < s.need.tempF);
       if (hot !== undefined) {
         const figures = { ...joint, maxF: tubeMaxFOf(hot), tempF: s.need.tempF };
-        verdict.reasons.push(reason('tube-heat', `J${i + 1}: ${hot} bears ${tubeMaxFOf(hot)} F, the water is ${s.need.tempF} F.`, { figures }));
+        verdict.reasons.push(
+          reason('tube-heat', said`J${i + 1}: ${hot} bears ${temperature(tubeMaxFOf(hot))}, the water is ${temperature(s.need.tempF)}.`, { figures }),
+        );
       }
       const refused = foundTube(s, i, outs.length) && stubRefuses(s.need.stub!, s[s.need.stub!.side], mating);
       if (refused) verdict.reasons.push({ ...refused, text: `J${i + 1}: ${refused.text}`, figures: { ...refused.figures, ...joint } });
@@ -210,7 +212,7 @@ function spareRefused(s: Setting, part: Part, end: PartEnd): Reason | null {
 function lengthOf(s: Setting, row: Way[]): Reason[] {
   const lines = row.filter((w) => isLine(w.part));
   if (lines.length > 1) return [reason('two-lines', 'It has more than one flexible or cut piece: one at most.')];
-  if (s.need.minLengthIn !== null && lines.length === 0) return [reason('no-line', `Nothing in it reaches ${s.need.minLengthIn} in.`)];
+  if (s.need.minLengthIn !== null && lines.length === 0) return [reason('no-line', said`Nothing in it reaches ${length(s.need.minLengthIn)}.`)];
   return [];
 }
 

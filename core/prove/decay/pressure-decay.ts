@@ -1,7 +1,7 @@
 /** What a shut line's falling pressure says of a leak. */
 import { finite, InputError } from '../../errors.ts';
 import { type Reason, reason } from '../../reason.ts';
-import { threeDigits } from '../../units/index.ts';
+import { pressure, said, threeDigits, withQuantities } from '../../units/index.ts';
 import { type Fall, fallPerMl, type LetOut } from './give.ts';
 import { twoSided } from './normal.ts';
 import { type PressureReading, type Slope, sigmaAfter, slopeOf } from './slope.ts';
@@ -111,35 +111,35 @@ function shortestWait(slope: Slope, decides: (more: number) => boolean): number 
 
 function reasons(of: Pick<Decay, 'mlPerDay' | 'giveMlPerPsi' | 'verdict' | 'minutesMore'> & { slope: Slope; scatters: boolean }): Reason[] {
   const { slope, scatters, mlPerDay, giveMlPerPsi: give, verdict, minutesMore } = of;
-  const said: Reason[] = [
+  const all: Reason[] = [
     reason(
       'give',
       `The line gives ${threeDigits(give.mid)} mL a psi (${threeDigits(give.low)} to ${threeDigits(give.high)}), as what was let out shows: trapped air and hoses are in it.`,
     ),
-    reason('fall', `Its pressure falls by ${threeDigits(slope.psiPerMin * 60)} psi an hour, over ${slope.count} readings.`, {
+    reason('fall', withQuantities(`Its pressure falls by ${threeDigits(slope.psiPerMin * 60)} psi an hour, over ${slope.count} readings.`), {
       figures: { psiPerMin: slope.psiPerMin, sigmaPsiPerMin: slope.sigma },
     }),
   ];
-  said.push(reason('at', `Watched at about ${threeDigits(slope.meanPsi)} psi: under more pressure a leak runs faster, about as its root.`));
+  all.push(reason('at', said`Watched at about ${pressure(slope.meanPsi)}: under more pressure a leak runs faster, about as its root.`));
   if (slope.psiPerF !== null)
-    said.push(reason('temperature', `The temperature moved: ${threeDigits(slope.psiPerF)} psi for each degree F was taken out.`));
+    all.push(reason('temperature', `The temperature moved: ${threeDigits(slope.psiPerF)} psi for each degree F was taken out.`));
   if (scatters)
-    said.push(
+    all.push(
       reason(
         'scatter',
         `The readings scatter ${threeDigits(slope.scatter)} times as much as the gauge should: the interval is made wider by it. A valve passing, or air that moves?`,
       ),
     );
-  if (mlPerDay.high < 0) said.push(reason('rises', 'The pressure rises: something feeds the line. A valve passes.'));
+  if (mlPerDay.high < 0) all.push(reason('rises', 'The pressure rises: something feeds the line. A valve passes.'));
   const bounds = `${threeDigits(mlPerDay.low)} to ${threeDigits(mlPerDay.high)} mL a day`;
-  if (verdict === 'leaking') said.push(reason('leaking', `It leaks, by ${bounds}.`));
-  if (verdict === 'tight') said.push(reason('tight', `No leak is seen, and none above ${threeDigits(Math.max(0, mlPerDay.high))} mL a day is left.`));
+  if (verdict === 'leaking') all.push(reason('leaking', `It leaks, by ${bounds}.`));
+  if (verdict === 'tight') all.push(reason('tight', `No leak is seen, and none above ${threeDigits(Math.max(0, mlPerDay.high))} mL a day is left.`));
   if (verdict === 'undecided') {
     const how =
       minutesMore === null
         ? 'Waiting longer does not decide it: a leak and the temperature could both explain what is seen.'
         : `About ${Math.ceil(minutesMore)} min more would decide it.`;
-    said.push(reason('undecided', `Undecided: ${bounds}. ${how}`));
+    all.push(reason('undecided', `Undecided: ${bounds}. ${how}`));
   }
-  return said;
+  return all;
 }

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { asTyped, bucketGpm, pressure, readPressurePsi } from '../../../core/index.ts';
+import { asTyped, bucketGpm, flow, pressure, quantityWords, readPressurePsi } from '../../../core/index.ts';
 import { always, kind } from '../../kind.ts';
 import { shortText } from '../../shapes.ts';
 
@@ -25,6 +25,6 @@ export const waterMeasured = kind({
   describe: (b, { units }) => {
     if (b.of === 'running') return `Running pressure: ${asTyped(b.text, pressure(b.psi), units)}`;
     if (b.of === 'hot') return `Hot water: ${b.text}`;
-    return `Bucket: ${b.text} in ${b.seconds} s, ${bucketGpm(b).toFixed(1)} gpm`;
+    return `Bucket: ${b.text} in ${b.seconds} s, ${quantityWords(flow(bucketGpm(b)), units)}`;
   },
 });

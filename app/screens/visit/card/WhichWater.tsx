@@ -14,7 +14,7 @@ import {
 import { networkOf, type RunRow, type TriedStop } from '../../../../record/index.ts';
 import { say, saying } from '../../../ui/book/index.ts';
 import { usePremises, useTried } from '../../../ui/held/index.ts';
-import { InUnits, Reasons } from '../../../ui/units/index.ts';
+import { InUnits, Reasons, useUnits } from '../../../ui/units/index.ts';
 import { chainOf, conditionWords, namesOf } from '../../../ui/water-words.ts';
 import type { StageProps } from '../stage-props.ts';
 
@@ -109,7 +109,8 @@ interface PlanProps {
 }
 
 function Plan({ net, plan, isDrawn, passes }: PlanProps) {
-  const name = useMemo(() => namesOf(net), [net]);
+  const units = useUnits();
+  const name = useMemo(() => namesOf(net, units), [net, units]);
   const gone = losing(net, plan);
   const comes = isDrawn ? shutSteps(net, plan).filter((s) => ['vent', 'drain', 'mind'].includes(s.do)) : [];
   return (

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type Decay, type DecayQuestion, InputError, pressureDecay, Thinned } from '../../../../core/index.ts';
+import { type Decay, type DecayQuestion, InputError, pressure, pressureDecay, quantityWords, Thinned, temperature } from '../../../../core/index.ts';
 import type { Bodies } from '../../../../record/index.ts';
 import { forThisShop } from '../../../../sync/shop-here.ts';
 import { saveFile } from '../../../ui/saved/index.ts';
-import { Reasons } from '../../../ui/units/index.ts';
+import { Reasons, useUnits } from '../../../ui/units/index.ts';
 import { localTime } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 import { readGaugeCsv, writeGaugeCsv } from './log-csv.ts';
@@ -19,6 +19,7 @@ const LET_OUT_ML = 5;
 const USUAL_SIGMA_PSI = 0.05;
 /** A shut line by its gauge: what is let out measures its give, what it loses then bounds its leak. */
 export default function GaugeTest({ run, state, write, timeZone }: Props) {
+  const units = useUnits();
   const { state: live, hang, letOut, off } = useGauge();
   const [lines, setLines] = useState<{ id: string; name: string }[] | null>(null);
   const [scenario, setScenario] = useState('tight');
@@ -106,7 +107,9 @@ export default function GaugeTest({ run, state, write, timeZone }: Props) {
       {live.line && (
         <>
           <p className="font-head text-3xl font-semibold" role="status">
-            {live.last ? `${live.last.psi.toFixed(2)} psi · ${live.last.tempF.toFixed(1)} F` : 'Waiting for its first reading'}
+            {live.last
+              ? `${quantityWords(pressure(live.last.psi, 2), units)} · ${quantityWords(temperature(live.last.tempF, 1), units)}`
+              : 'Waiting for its first reading'}
           </p>
           {decay ? (
             <Verdict decay={decay} />

@@ -1,5 +1,5 @@
 import { useId, useState } from 'react';
-import { bucketGpm, pressure, quantityWords } from '../../../../core/index.ts';
+import { bucketGpm, flow, pressure, quantityWords } from '../../../../core/index.ts';
 import { useUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
 import { PressureField } from './Measures.tsx';
@@ -77,11 +77,7 @@ function Bucket({ run, state, write }: Props) {
         />
       </label>
       <span aria-live="polite">
-        {isBad
-          ? 'A volume as 1, 2 qt or 5 L, and seconds.'
-          : kept
-            ? `${units === 'metric' ? `${(bucketGpm(kept) * 3.785412).toFixed(1)} L/min` : `${bucketGpm(kept).toFixed(1)} gpm`} kept`
-            : ''}
+        {isBad ? 'A volume as 1, 2 qt or 5 L, and seconds.' : kept ? `${quantityWords(flow(bucketGpm(kept)), units)} kept` : ''}
       </span>
     </fieldset>
   );
