@@ -12,10 +12,20 @@ export interface SealAsks {
 
 type Way = 'screwed' | 'ferrule' | 'push' | 'crimp' | 'expansion' | 'solder';
 
-const WAYS: Partial<Record<SealId, Way>> = {
+const WAYS: Record<SealId, Way> = {
+  washer: 'screwed',
+  'washer-on-taper': 'screwed',
+  'washer-plastic': 'screwed',
+  'washer-hose': 'screwed',
+  'washer-aerator': 'screwed',
   ferrule: 'ferrule',
   'ferrule-large': 'ferrule',
   'ferrule-plastic': 'ferrule',
+  taper: 'screwed',
+  'taper-plastic': 'screwed',
+  'o-ring': 'screwed',
+  flare: 'screwed',
+  cone: 'screwed',
   push: 'push',
   'push-small': 'push',
   crimp: 'crimp',

@@ -33,7 +33,26 @@ export function rulesChanged(before: HouseRules, now: HouseRules): RulesChange {
   return Object.fromEntries(other.map((f) => [f, now[f] ?? null])) as RulesChange;
 }
 
-const SAID: Partial<Record<keyof HouseRules, string>> = {
+/** Every rule in a few words. */
+const SAID: Record<keyof HouseRules, string> = {
+  threadSealant: 'thread sealant',
+  ferrule: 'ferrule',
+  connector: 'connector',
+  push: 'push',
+  applianceLine: 'appliance line',
+  toiletLine: 'toilet line',
+  firstEnd: 'first end',
+  airGap: 'air gap',
+  reuse: 'reuse',
+  oldLineEnd: 'old line end',
+  workingLook: 'working look',
+  dishwasherLines: 'dishwasher lines',
+  drainFlange: 'drain flange',
+  fillerHammer: 'filler hammer',
+  dishwasherCycle: 'dishwasher cycle',
+  porcelainTools: 'porcelain tools',
+  toiletLift: 'toilet lift',
+  floorSeal: 'floor seal',
   turns: 'turns past hand-tight',
   maxAgeYears: 'ages at which lines are renewed',
   dueMonths: 'months until something is due again',
@@ -44,7 +63,8 @@ const SAID: Partial<Record<keyof HouseRules, string>> = {
 
 /** A rule in words, with what it is now where that is a word or a figure. */
 export function ruleWords(field: string, value: unknown): string {
-  const called = SAID[field as keyof HouseRules] ?? field.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`);
+  // A rule of another program has its name alone.
+  const called = Object.hasOwn(SAID, field) ? SAID[field as keyof HouseRules] : field;
   return typeof value === 'object' ? called : `${called}: ${value}`;
 }
 

@@ -61,7 +61,7 @@ function judge(a: End, b: End): Fit {
 /** Adds material, turns and sealant to a joint that has a seal. */
 function finish(fit: Fit, seal: SealId, a: End, b: End, rules: HouseRules): Mating {
   const plastic = [a, b].some((e) => e.kind !== 'tube' && e.material === 'plastic');
-  const id = plastic ? (PLASTIC_SEAL[seal] ?? seal) : seal;
+  const id = plastic ? (ON_PLASTIC[seal].is ?? seal) : seal;
   const because = [...fit.because];
   let verdict = fit.verdict;
   if (plastic && id === 'flare') {
@@ -82,15 +82,32 @@ function finish(fit: Fit, seal: SealId, a: End, b: End, rules: HouseRules): Mati
   return withMisses(mating, fit);
 }
 
-const PLASTIC_SEAL: Partial<Record<SealId, SealId>> = { washer: 'washer-plastic', 'washer-on-taper': 'washer-plastic', taper: 'taper-plastic' };
-
-/** On a plastic body a ferrule is turned no further than a plastic ferrule, a cone no further than a washer in a plastic nut. */
-const PLASTIC_CAP: Partial<Record<SealId, SealId>> = { ferrule: 'ferrule-plastic', 'ferrule-large': 'ferrule-plastic' };
+/** What a seal is on a plastic body: another one, or turned no further than another, or just as another is. */
+const ON_PLASTIC: Record<SealId, { is?: SealId; asFarAs?: SealId; turnedAs?: SealId }> = {
+  washer: { is: 'washer-plastic' },
+  'washer-on-taper': { is: 'washer-plastic' },
+  'washer-plastic': {},
+  'washer-hose': {},
+  'washer-aerator': {},
+  ferrule: { asFarAs: 'ferrule-plastic' },
+  'ferrule-large': { asFarAs: 'ferrule-plastic' },
+  'ferrule-plastic': {},
+  taper: { is: 'taper-plastic' },
+  'taper-plastic': {},
+  'o-ring': {},
+  flare: {},
+  cone: { turnedAs: 'washer-plastic' },
+  push: {},
+  'push-small': {},
+  crimp: {},
+  expansion: {},
+  solder: {},
+};
 
 function softened(id: SealId): SealTurns | null {
-  if (id === 'cone') return sealById('washer-plastic').turns;
-  const own = sealById(id).turns;
-  const cap = PLASTIC_CAP[id] && sealById(PLASTIC_CAP[id]).turns;
+  const { asFarAs, turnedAs } = ON_PLASTIC[id];
+  const own = sealById(turnedAs ?? id).turns;
+  const cap = asFarAs && sealById(asFarAs).turns;
   if (!own || !cap) return own;
   const least = (key: keyof SealTurns) => Math.min(own[key], cap[key]);
   return { from: least('from'), to: least('to'), default: least('default'), nudge: least('nudge'), most: least('most') };

@@ -22,19 +22,30 @@ export const tubeJointOf = (od: string): TubeJoint | undefined => byOd.get(od);
 /** The ways in which a seal takes hold of a tube. */
 export type TubeHold = 'push' | 'ferrule' | 'solder' | 'ring';
 
-const HOLDS: Partial<Record<SealId, TubeHold>> = {
-  push: 'push',
-  'push-small': 'push',
+/** Every seal says whether it takes hold of a tube, and how. */
+const HOLDS: Record<SealId, TubeHold | null> = {
+  washer: null,
+  'washer-on-taper': null,
+  'washer-plastic': null,
+  'washer-hose': null,
+  'washer-aerator': null,
   ferrule: 'ferrule',
   'ferrule-large': 'ferrule',
   'ferrule-plastic': 'ferrule',
-  solder: 'solder',
+  taper: null,
+  'taper-plastic': null,
+  'o-ring': null,
+  flare: null,
+  cone: null,
+  push: 'push',
+  'push-small': 'push',
   crimp: 'ring',
   expansion: 'ring',
+  solder: 'solder',
 };
 
 /** How a seal takes hold of a tube; null where it does not. */
-export const tubeHold = (seal: SealId): TubeHold | null => HOLDS[seal] ?? null;
+export const tubeHold = (seal: SealId): TubeHold | null => HOLDS[seal];
 
 /**
  * Free length of tube that a joint needs, in; null where it takes none, or none is known.

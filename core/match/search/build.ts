@@ -89,9 +89,25 @@ function countLoose(joints: ChainJoint[], branches: Chain['branches']): Record<s
 }
 
 /** What a joint asks care of, by how it seals. */
-const BY_SEAL: Partial<Record<SealId, Reason[]>> = {
-  solder: [chainReason('fire'), chainReason('solder-first')],
+const BY_SEAL: Record<SealId, Reason[]> = {
+  washer: [],
   'washer-on-taper': [chainReason('washer-on-taper')],
+  'washer-plastic': [],
+  'washer-hose': [],
+  'washer-aerator': [],
+  ferrule: [],
+  'ferrule-large': [],
+  'ferrule-plastic': [],
+  taper: [],
+  'taper-plastic': [],
+  'o-ring': [],
+  flare: [],
+  cone: [],
+  push: [],
+  'push-small': [],
+  crimp: [],
+  expansion: [],
+  solder: [chainReason('fire'), chainReason('solder-first')],
 };
 
 /** What can be trusted to hurt or to leak, each said once, where its hazard is in the chain. */
@@ -105,7 +121,7 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
       out.push(chainReason('push-found'));
     }
   }
-  for (const seal of new Set(joints.flatMap((j) => j.mating.seal ?? []))) out.push(...(BY_SEAL[seal] ?? []));
+  for (const seal of new Set(joints.flatMap((j) => j.mating.seal ?? []))) out.push(...BY_SEAL[seal]);
   out.push(...joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper')));
   out.push(...stubOf(s, steps, joints));
   if (steps.at(-1)?.part.tags.includes('hose') && isHoseNut(s.to)) {
