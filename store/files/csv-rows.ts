@@ -1,11 +1,12 @@
 /** Rows of a CSV file (RFC 4180, UTF-8): in bounded memory, every fault by line and column. */
-import { parse } from 'csv-parse';
-import { Breath, drainedOrClosed } from '../database/index.ts';
+import Papa from 'papaparse';
+import { Breath } from '../database/index.ts';
 
 const MAX_FAULTS = 50;
 /** Longest row of a file, characters: a quote that is never closed is found soon. */
 const MAX_ROW = 20_000;
-const CHUNK_BYTES = 32_768;
+/** Characters that are looked at before others have their turn, and about as many as are split into cells at once. */
+const SLICE = 32_768;
 /** More cells than any file of this program has in a row: what has more is no such file, and would take long to be read as one. */
 const MOST_CELLS = 5000;
 
@@ -53,7 +54,6 @@ export async function* rowsOf(
   calledOff: () => boolean = () => false,
 ): AsyncGenerator<Row | RowFault> {
   const text = textOf(file);
-  await refuseWide(text);
   const lines = linesOf(text, calledOff);
   const header = headerOf((await lines.next()).value?.cells ?? [], columns);
   for await (const { cells, line, bytes } of lines) {
@@ -67,7 +67,9 @@ export const isFault = (row: Row | RowFault): row is RowFault => 'why' in row;
 /** A file in another encoding is refused, not turned into question marks. */
 function textOf(file: Uint8Array): string {
   try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(file);
+    const text = new TextDecoder('utf-8', { fatal: true }).decode(file);
+    // Rows of a very old spreadsheet end with a return alone.
+    return text.includes('\n') ? text : text.replaceAll('\r', '\n');
   } catch {
     const upTo = new TextDecoder('utf-8').decode(file).split('�')[0] ?? '';
     const why = 'The file is not in UTF-8 here. Save it as "CSV UTF-8" and take it in again.';
@@ -75,70 +77,86 @@ function textOf(file: Uint8Array): string {
   }
 }
 
-/** Finds a row with far too many cells before anything else reads the file. */
-async function refuseWide(text: string): Promise<void> {
-  const breath = new Breath();
-  let [line, cells, isQuoted] = [1, 1, false];
-  for (let at = 0; at < text.length; at++) {
-    const c = text.charCodeAt(at);
-    if (c === QUOTE) isQuoted = !isQuoted;
-    else if (c === NEWLINE) {
-      line += 1;
-      if (!isQuoted) cells = 1;
-    } else if (c === COMMA && !isQuoted) {
-      cells += 1;
-      if (cells > MOST_CELLS) throw new CsvFileError([{ line, column: '', why: `This row has more than ${MOST_CELLS} cells.` }]);
-    }
-    if (at % CHUNK_BYTES === 0) await breath.take();
-  }
+/** A row as it stands in the file. */
+interface Slice {
+  text: string;
+  /** Where it begins. */
+  line: number;
 }
 
-const [QUOTE, COMMA, NEWLINE] = [34, 44, 10];
+const [QUOTE, COMMA, NEWLINE, RETURN] = [34, 44, 10, 13];
+const [OPEN, PLAIN, QUOTED, CLOSED] = ['a cell may begin', 'in a bare cell', 'in a quoted cell', 'after a closing quote'] as const;
+
+/**
+ * Rows by their newlines outside quotes, blank ones passed over: what is no CSV, or far too wide or long, is found before anything else reads it.
+ *
+ * @throws CsvFileError
+ */
+async function* slicesOf(text: string, calledOff: () => boolean): AsyncGenerator<Slice> {
+  const breath = new Breath();
+  let [line, began, from, cells] = [1, 1, 0, 1];
+  let state: typeof OPEN | typeof PLAIN | typeof QUOTED | typeof CLOSED = OPEN;
+  const refuse = (why: string): never => {
+    throw new CsvFileError([{ line: began, column: '', why }]);
+  };
+  for (let at = 0; at <= text.length; at++) {
+    if (at % SLICE === 0) {
+      await breath.take();
+      if (calledOff()) return;
+    }
+    if (at - from > MAX_ROW) refuse(`This row is longer than ${MAX_ROW} characters: is a quote not closed?`);
+    const c = at === text.length ? NEWLINE : text.charCodeAt(at);
+    if (c === NEWLINE && at < text.length) line += 1;
+    if (state === QUOTED && at < text.length) {
+      if (c === QUOTE) state = CLOSED;
+    } else if (c === QUOTE) {
+      // Within quotes a quote is written twice.
+      if (state === PLAIN) refuse('A quote stands in the middle of a cell.');
+      state = QUOTED;
+    } else if (c === COMMA) {
+      cells += 1;
+      if (cells > MOST_CELLS) refuse(`This row has more than ${MOST_CELLS} cells.`);
+      state = OPEN;
+    } else if (c === NEWLINE) {
+      if (state === QUOTED) refuse('A quote is not closed.');
+      const row = text.slice(from, text.charCodeAt(at - 1) === RETURN ? at - 1 : at);
+      if (row !== '') yield { text: row, line: began };
+      [from, began, cells, state] = [at + 1, line, 1, OPEN];
+    } else if (state === CLOSED && c !== RETURN) refuse('A quoted cell goes on after its closing quote.');
+    else if (state === OPEN) state = PLAIN;
+  }
+}
 
 interface Line {
   cells: string[];
-  /** Where the row begins. */
   line: number;
+  /** Of the file, up to its end. */
   bytes: number;
 }
 
-/** Rows of the file; blank ones are passed over, and counted. */
+/** Cells of the rows, some rows at once. */
 async function* linesOf(text: string, calledOff: () => boolean): AsyncGenerator<Line> {
   const breath = new Breath();
-  const parser = parse({ bom: true, relax_column_count: true, skip_empty_lines: true, max_record_size: MAX_ROW, info: true });
-  const feed = async () => {
-    for (let at = 0; at < text.length; at += CHUNK_BYTES) {
-      if (calledOff() || parser.destroyed) break;
-      if (!parser.write(text.slice(at, at + CHUNK_BYTES))) await drainedOrClosed(parser);
+  let [waiting, size, bytes]: [Slice[], number, number] = [[], 0, 0];
+  const split = function* (): Generator<Line> {
+    const rows = Papa.parse<string[]>(waiting.map((w) => w.text).join('\n'), { delimiter: ',', newline: '\n' }).data;
+    for (const [i, { text: row, line }] of waiting.entries()) {
+      bytes += Buffer.byteLength(row) + 1;
+      yield { cells: rows[i] ?? [], line, bytes };
     }
-    parser.end();
+    [waiting, size] = [[], 0];
   };
-  const fed = feed();
-  let began = 1;
-  try {
-    for await (const { record, info } of parser as AsyncIterable<{ record: string[]; info: { lines: number; bytes: number } }>) {
-      const breaks = record.reduce((n, cell) => n + cell.split('\n').length - 1, 0);
-      began = info.lines;
-      yield { cells: record, line: info.lines - breaks, bytes: info.bytes };
+  for await (const slice of slicesOf(text, calledOff)) {
+    waiting.push(slice);
+    size += slice.text.length;
+    if (size < SLICE) continue;
+    for (const line of split()) {
+      yield line;
       await breath.take();
     }
-  } catch (error) {
-    const { code, lines } = error as { code?: string; lines?: number };
-    if (!code || !(code in WHY || code.startsWith('CSV_'))) throw error;
-    throw new CsvFileError([{ line: lines ?? began, column: '', why: WHY[code] ?? 'The row does not read as CSV.' }]);
-  } finally {
-    parser.destroy();
-    await fed;
   }
+  yield* split();
 }
-
-const WHY: Record<string, string> = {
-  CSV_MAX_RECORD_SIZE: `This row is longer than ${MAX_ROW} characters: is a quote not closed?`,
-  CSV_QUOTE_NOT_CLOSED: 'A quote is not closed.',
-  CSV_INVALID_CLOSING_QUOTE: 'A quoted cell goes on after its closing quote.',
-  INVALID_OPENING_QUOTE: 'A quote stands in the middle of a cell.',
-  CSV_INVALID_OPENING_QUOTE: 'A quote stands in the middle of a cell.',
-};
 
 /** The header, checked before anything else is read. */
 function headerOf(header: string[], { all, needed }: { all: string[]; needed: string[] }): string[] {
