@@ -129,24 +129,22 @@ export const RISER_ALLOWANCE_IN = 0.75;
 /** Line allowed after an arrestor: it stands within 6 ft of the valve. */
 export const ARRESTOR_REACH_IN = 72;
 
+/** What has a default; the rest is null where nothing is asked. */
+type Defaulted =
+  | 'water'
+  | 'tempF'
+  | 'pressurePsi'
+  | 'potable'
+  | 'stop'
+  | 'arrestor'
+  | 'check'
+  | 'leaveOutlet'
+  | 'avoid'
+  | 'reachable'
+  | 'rejoinFirst';
+
 /** A need with its defaults filled in, checked. */
-export interface FullNeed {
-  water: 'cold' | 'hot';
-  tempF: number;
-  pressurePsi: number;
-  potable: boolean;
-  minLengthIn: number | null;
-  stop: boolean;
-  arrestor: boolean;
-  check: boolean;
-  leaveOutlet: boolean;
-  avoid: string[];
-  reachable: boolean;
-  minBoreIn: number | null;
-  stub: Stub | null;
-  rejoinFirst: boolean;
-  outOf: 'wall' | 'floor' | null;
-}
+export type FullNeed = Required<Pick<Need, Defaulted>> & { [K in Exclude<keyof Need, Defaulted>]-?: NonNullable<Need[K]> | null };
 
 export function fullNeed(need: Need): FullNeed {
   if (need.water !== 'cold' && need.water !== 'hot') throw new InputError('water', need.water, "Say 'cold' or 'hot'.");
