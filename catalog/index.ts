@@ -1,12 +1,12 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
-import type { Appliance, DutyRow, LookData, Loose, LossRow, Part, StepTemplate, WorkKind } from '../core/index.ts';
+import type { Appliance, LookData, Loose, LossRow, Part, StepTemplate, TaskRow, WorkKind } from '../core/index.ts';
 import { readAppliances } from './appliances.ts';
-import { readDuties } from './duties.ts';
 import { readLook } from './look.ts';
 import { readLosses } from './losses.ts';
 import { readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
+import { readTasks } from './tasks.ts';
 import { readWorkKinds, unknownAppliances } from './work-kinds.ts';
 
 export interface Catalogue {
@@ -23,7 +23,7 @@ export interface Catalogue {
   steps: StepTemplate[];
   workKinds: WorkKind[];
   look: LookData;
-  duties: DutyRow[];
+  duties: TaskRow[];
   losses: LossRow[];
 }
 
@@ -39,7 +39,7 @@ export function catalogue(): Catalogue {
       workKinds,
       appliances.map((a) => a.id),
     );
-    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readDuties(), losses: readLosses() };
+    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readTasks(), losses: readLosses() };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ownIds: [], ...content };
   }

@@ -111,7 +111,6 @@ export {
 export { defaultRules, HOUSE_CHOICES, type HouseChoices, type HouseRules } from './house/index.ts';
 export { type BranchEnd, type LineBranch, type LinePart, type LineSection, lineSection, openSection } from './line/index.ts';
 export * from './log/callback-analysis.ts';
-export * from './log/duties.ts';
 export {
   type AtAge,
   callbackRate,
@@ -125,6 +124,7 @@ export {
   weighedRate,
   weighedSeal,
 } from './log/index.ts';
+export * from './log/tasks.ts';
 export {
   bucketGpm,
   type Cause,
@@ -272,8 +272,6 @@ export {
 export { type Reason, reason } from './reason.ts';
 export {
   type Appliance,
-  DUTY_IDS,
-  type DutyId,
   LINE_KINDS,
   type LineKindId,
   type Seal,
@@ -281,6 +279,8 @@ export {
   type SealTurns,
   sealById,
   seals,
+  TASK_IDS,
+  type TaskId,
 } from './rows/index.ts';
 export { type KeptReason, keptReason, sayReason } from './say.ts';
 export {

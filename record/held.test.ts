@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { catalogue } from '../catalog/index.ts';
 import { defaultRules } from '../core/house/rules.ts';
-import { dutyMonths } from '../core/log/duties.ts';
+import { taskMonths } from '../core/log/tasks.ts';
 import { chanceOf } from '../core/shut/testing.ts';
 import { held, sampled } from '../core/testing.ts';
 import { BODIES } from './bodies.testing.ts';
@@ -49,7 +49,7 @@ import { instantOf } from './visit/zone.ts';
 import { isZone, zoneForAll } from './zones.ts';
 
 const shipped = catalogue();
-const DUTIES = { rows: shipped.duties, months: dutyMonths(shipped.duties, shipped.look.ages, {}) };
+const DUTIES = { rows: shipped.duties, months: taskMonths(shipped.duties, shipped.look.ages, {}) };
 const SHOP = '0190a000-0000-7000-8000-00000000ffff';
 const uuid = (n: number) => `0190a000-0000-7000-8000-${String(n).padStart(12, '0')}`;
 const AT = '2026-05-20T09:00:00.000Z';

@@ -26,7 +26,6 @@ export type { Appliance, Contact, Place, Premises, WaterThing } from './premises
 export { asDrawn, knownThings, MOST_AT_ONCE, networkOf, type TriedStop, triedIn, waterThing } from './premises/water.ts';
 export { houseRules, upcastRules } from './rules/house-rules.ts';
 export { type RulesChange, rulesAfter, rulesChanged, ruleWords } from './rules/rules.ts';
-export { dutyFactsOf } from './run/duty-facts.ts';
 export { acceptancesOf, historyOf, lastOf } from './run/history.ts';
 export { changedEnds, untouchedJoints } from './run/joints/changed-ends.ts';
 export { drainIdOf, drainOfId, drainPointsOf } from './run/joints/drain-points.ts';
@@ -50,10 +49,11 @@ export { besideLooks, STAGE_NAMES, STAGES, type Stage, type StageState } from '.
 export * from './run/state.ts';
 export { minutesLeft, minutesOfStep, type OwnStepMinutes, rowOfStep } from './run/step-minutes.ts';
 export { isProof } from './run/steps.ts';
+export { taskFactsOf } from './run/task-facts.ts';
 export { storiesOf } from './run/told/joint-story.ts';
 export { NOISES, type Noise, noiseCompared } from './run/told/noises.ts';
 export { type Sentence, sentenceOf } from './run/told/sentence.ts';
-export { type DutyRules, type SignedJoint, signSheetOf } from './run/told/sign-sheet.ts';
+export { type SignedJoint, signSheetOf, type TaskRules } from './run/told/sign-sheet.ts';
 export { type RunSummary, summaryOf } from './run/told/summary.ts';
 export { type Tag, tagsOf } from './run/told/tags.ts';
 export { type FiledEntry, filedEntry, type Read, raised, readSent, type SentEntry, sentEntry } from './shape.ts';

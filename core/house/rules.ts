@@ -1,4 +1,4 @@
-import type { DutyId, LineKindId, SealId } from '../rows/index.ts';
+import type { LineKindId, SealId, TaskId } from '../rows/index.ts';
 import { HOUSE_CHOICES, type HouseChoices } from './choices.table.ts';
 
 /** The shop's choices where good plumbers disagree. */
@@ -8,7 +8,7 @@ export interface HouseRules extends HouseChoices {
   /** Age at which a line found in place is renewed, years, where it is not the catalogue's. */
   maxAgeYears?: Partial<Record<LineKindId, number>>;
   /** Months until something is due again, where they are not the catalogue's. */
-  dueMonths?: Partial<Record<DutyId, number>>;
+  dueMonths?: Partial<Record<TaskId, number>>;
   targetMlPerDay: number;
   recheckHours: number;
   weights: { callbackDollars: number; minuteDollars: number; tripDollars: number; notPreferredDollars: number };

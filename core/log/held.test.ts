@@ -7,9 +7,9 @@ import { held, sampled } from '../testing.ts';
 import { type AgeGroup, analyseCallbacks, type JointGroup } from './callback-analysis.ts';
 import { callbackRate } from './callback-rate.ts';
 import { lastBegun, monthsAfter } from './due-day.ts';
-import { type DutyFacts, dutiesOf, dutyMonths } from './duties.ts';
 import { callbacksOverTime } from './over-time.ts';
 import { ratesOf } from './shop-rates.ts';
+import { type TaskFacts, taskMonths, tasksOf } from './tasks.ts';
 import { weighedRate } from './weighed-rate.ts';
 
 const { duties, look, appliances } = catalogue();
@@ -49,7 +49,7 @@ const CHOICES = [
     seals: '*' as const,
   },
 ];
-const anyFacts: fc.Arbitrary<DutyFacts> = fc.record({
+const anyFacts: fc.Arbitrary<TaskFacts> = fc.record({
   appliance: pick(...appliances.map((a) => a.id)),
   doneMs: pick(1000, 2000),
   lines: fc.array(fc.record({ kind: pick(...LINE_KINDS), name: pick('a hose', 'a tube'), sinceMs: pick(5, 6) }), { maxLength: 2 }),
@@ -104,7 +104,7 @@ held(import.meta.url, [
   ...['2026-01-31', '2026-02-28', '2024-02-29', '2026-12-01', '2026-10-31'].flatMap((day) =>
     [0, 1, 6, 12, 18, 120].map((months) => [`${day} and ${months} months`, () => [monthsAfter(day, months), lastBegun(day, months)]] as const),
   ),
-  ...sampled('duties', anyFacts, 60, (facts) => dutiesOf(facts, duties)),
-  ['months', () => dutyMonths(duties, look.ages, {})],
-  ['months of the house', () => dutyMonths(duties, look.ages, { maxAgeYears: { braided: 5, rubber: 0.01 }, dueMonths: { stop: 3 } })],
+  ...sampled('duties', anyFacts, 60, (facts) => tasksOf(facts, duties)),
+  ['months', () => taskMonths(duties, look.ages, {})],
+  ['months of the house', () => taskMonths(duties, look.ages, { maxAgeYears: { braided: 5, rubber: 0.01 }, dueMonths: { stop: 3 } })],
 ]);

@@ -1,6 +1,6 @@
 /** The house rules as they cross a border; older ones are brought up by the defaults. */
 import * as z from 'zod/mini';
-import { DUTY_IDS, defaultRules, HOUSE_CHOICES, type HouseChoices, type HouseRules, LINE_KINDS } from '../../core/index.ts';
+import { defaultRules, HOUSE_CHOICES, type HouseChoices, type HouseRules, LINE_KINDS, TASK_IDS } from '../../core/index.ts';
 import type { Same } from '../same.ts';
 import { notNegative, positive, recheckHoursShape, turnsShape } from '../shapes.ts';
 
@@ -17,7 +17,7 @@ export const houseRules = z.object({
   ...choices,
   turns: z.record(z.string().check(z.maxLength(60)), turnsShape),
   maxAgeYears: z.optional(z.partialRecord(z.enum(LINE_KINDS), years)),
-  dueMonths: z.optional(z.partialRecord(z.enum(DUTY_IDS), months)),
+  dueMonths: z.optional(z.partialRecord(z.enum(TASK_IDS), months)),
   targetMlPerDay: positive,
   recheckHours: recheckHoursShape,
   weights: z.object({

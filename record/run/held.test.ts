@@ -1,10 +1,9 @@
 /** What is told of runs that were worked on by chance, whole and on their way. */
 import { catalogue } from '../../catalog/index.ts';
-import { dutyMonths } from '../../core/log/duties.ts';
+import { taskMonths } from '../../core/log/tasks.ts';
 import { chanceOf } from '../../core/shut/testing.ts';
 import { held } from '../../core/testing.ts';
 import { carriedBy, describer, happenings } from '../words.ts';
-import { dutyFactsOf } from './duty-facts.ts';
 import { historyOf } from './history.ts';
 import { changedEnds, untouchedJoints } from './joints/changed-ends.ts';
 import { placesOf } from './joints/joint-place.ts';
@@ -16,6 +15,7 @@ import { outletsFor } from './seen/free-outlets.ts';
 import { judgeRun, surveyOf } from './seen/survey.ts';
 import { runState } from './state.ts';
 import { minutesLeft } from './step-minutes.ts';
+import { taskFactsOf } from './task-facts.ts';
 import { storiesOf } from './told/joint-story.ts';
 import { NOISES, type Noise, noiseCompared } from './told/noises.ts';
 import { sentenceOf } from './told/sentence.ts';
@@ -24,7 +24,7 @@ import { tagsOf } from './told/tags.ts';
 import { type Walked, walked } from './walk.testing.ts';
 
 const { duties, look } = catalogue();
-const DUTIES = { rows: duties, months: dutyMonths(duties, look.ages, {}) };
+const DUTIES = { rows: duties, months: taskMonths(duties, look.ages, {}) };
 const seeds = Array.from({ length: 26 }, (_, i) => i + 1);
 const known = new Map<number, Walked>();
 const walkOf = (seed: number) => {
@@ -83,7 +83,7 @@ function* toldOf(seed: number, part: number): Generator<[string, () => unknown]>
         { id: context.runId, water: context.water, place: 'bath', state } as never,
       ]);
       return [
-        dutyFactsOf(state, context.appliance.id),
+        taskFactsOf(state, context.appliance.id),
         changed,
         untouchedJoints(state, changed),
         state.accepted && placesOf(state.accepted),

@@ -1,13 +1,13 @@
 /** What stands of a run once it is done: safety devices, noise, what comes due, its joints' histories, its tags, its sign-off sheet. */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import type { DutyRow } from '../../core/log/duties.ts';
+import type { TaskRow } from '../../core/log/tasks.ts';
 import type { Bodies, Entry, EntryKind } from '../kinds.ts';
 import { validate } from '../validate.ts';
-import { dutyFactsOf } from './duty-facts.ts';
 import { toEntry } from './entry.testing.ts';
 import { runNow } from './run-now.ts';
 import { type RunState, runState } from './state.ts';
+import { taskFactsOf } from './task-facts.ts';
 import { acceptedOf, CONTEXT, HOSES } from './testing.ts';
 import { storiesOf } from './told/joint-story.ts';
 import { noiseCompared } from './told/noises.ts';
@@ -25,7 +25,7 @@ const at = <K extends EntryKind>(kind: K, b: Bodies[K], minute: number, jointId:
   ({ ...toEntry(kind, b, minute), jointId }) as Entry;
 const stop = at('stop-tried', { kind: 'multi-turn', condition: 'works' } as Bodies['stop-tried'], 0);
 const signed = (minute: number) => at('signed-off', { targetMlPerDay: 10, recheckHours: 24, exceptions: [] }, minute);
-const RULES: { rows: DutyRow[]; months: Record<string, number> } = {
+const RULES: { rows: TaskRow[]; months: Record<string, number> } = {
   rows: (['connector', 'stop', 'insert', 'spares'] as const).map((id) => ({
     id,
     todo: 'See to',
@@ -103,7 +103,7 @@ describe('safety devices and noise', () => {
         ['stop-leak', true],
       ],
     );
-    const facts = dutyFactsOf(asSigned(state), 'brewer')!;
+    const facts = taskFactsOf(asSigned(state), 'brewer')!;
     assert.equal(facts.insert!.spares, 1);
   });
   it('a noise is told beside the one before', () => {
@@ -119,10 +119,10 @@ describe('safety devices and noise', () => {
 describe('what comes due', () => {
   const state = asSigned(runState(CONTEXT, made));
   it('follows from what was fitted and found, from the day of the sign-off', () => {
-    const facts = dutyFactsOf(state, 'toilet')!;
+    const facts = taskFactsOf(state, 'toilet')!;
     assert.deepEqual(facts.lines, [{ kind: 'braided', name: 'braided connector, 16 in', sinceMs: state.signedOff!.atMs }]);
     assert.equal(facts.stop, 'multi-turn stop');
-    assert.equal(dutyFactsOf(runState(CONTEXT, made), 'toilet'), null, 'nothing is due before it is signed off');
+    assert.equal(taskFactsOf(runState(CONTEXT, made), 'toilet'), null, 'nothing is due before it is signed off');
   });
   it('of a line that stayed by the age it was told', () => {
     const kept = {
@@ -131,7 +131,7 @@ describe('what comes due', () => {
       oldLine: { verdict: 'keep' as const, findings: [] },
       survey: { ...state.survey, line: { line: 'rubber' as const, ageYears: 3 } },
     };
-    const [line] = dutyFactsOf(kept, 'toilet')!.lines;
+    const [line] = taskFactsOf(kept, 'toilet')!.lines;
     assert.equal(line!.kind, 'rubber');
     assert.ok(Math.abs(state.signedOff!.atMs - line!.sinceMs - 3 * 365.25 * 86_400_000) < 1);
   });

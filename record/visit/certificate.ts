@@ -3,7 +3,7 @@
 import { boundDigits, dropWords, METHODS, workKind } from '../../core/index.ts';
 import { watchedWords } from '../run/joints/watched.ts';
 import type { RunState } from '../run/state.ts';
-import { type DutyRules, type SignedJoint, type SignSheet, signSheetOf } from '../run/told/sign-sheet.ts';
+import { type SignedJoint, type SignSheet, signSheetOf, type TaskRules } from '../run/told/sign-sheet.ts';
 import type { ReadRun, VisitHead } from './sheet.ts';
 
 export interface CertifiedRun {
@@ -29,7 +29,7 @@ export interface Certificate {
 }
 
 /** Only what was signed off is certified. */
-export function certificateOf(visit: VisitHead, reads: readonly ReadRun[], duties: DutyRules): Certificate {
+export function certificateOf(visit: VisitHead, reads: readonly ReadRun[], duties: TaskRules): Certificate {
   const listed = reads.filter((r) => r.state === null || r.state.offList === null);
   const runs = listed.flatMap(({ run, state }): CertifiedRun[] => {
     if (!state?.signedOff) return [];

@@ -1,7 +1,7 @@
 /** The ledger's own tables: connections as they are searched, and what is due again at them. */
 import { catalogue } from '../../catalog/index.ts';
-import { dutiesOf, endLabel } from '../../core/index.ts';
-import { dutyFactsOf, type RunState, summaryOf } from '../../record/index.ts';
+import { endLabel, tasksOf } from '../../core/index.ts';
+import { type RunState, summaryOf, taskFactsOf } from '../../record/index.ts';
 import type { Tx } from '../database/index.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
@@ -48,7 +48,7 @@ export async function keepLedger(tx: Tx, shopId: string, derived: DerivedRun[]):
       join place pl on pl.shop_id = ${shopId} and pl.place_id = a.place_id
       on conflict (shop_id, visit_id, run_id) do update set ${setTo(tx, LINE_COLUMNS)}`;
   }
-  const duties = derived.flatMap(dutyRows);
+  const duties = derived.flatMap(taskRows);
   if (duties.length > 0) {
     await tx`
       insert into derived_duty (shop_id, visit_id, run_id, duty, what, goes_by, since_on, not_before)
@@ -131,8 +131,8 @@ export async function followBook(
 }
 
 /** What falls due at a connection, rechecks among it. */
-function dutyRows({ visitId, read: { run, state } }: DerivedRun): object[] {
-  const facts = state && dutyFactsOf(state, run.applianceKind);
+function taskRows({ visitId, read: { run, state } }: DerivedRun): object[] {
+  const facts = state && taskFactsOf(state, run.applianceKind);
   if (!facts) return [];
   const row = (duty: string, what: string, goesBy: string, sinceMs: number, notBefore: string | null) => ({
     visit_id: visitId,
@@ -146,7 +146,7 @@ function dutyRows({ visitId, read: { run, state } }: DerivedRun): object[] {
   const { signedOff, recheck } = state;
   const again = signedOff && (recheck === 'due' || recheck === 'not dry') ? [row('recheck', '', 'recheck', signedOff.recheckDueMs, null)] : [];
   // Where nothing was joined nothing ages: only the look again is due.
-  const duties = (state.accepted ? dutiesOf(facts, catalogue().duties) : []).flatMap(({ id, what, goesBy, sinceMs }) => {
+  const duties = (state.accepted ? tasksOf(facts, catalogue().duties) : []).flatMap(({ id, what, goesBy, sinceMs }) => {
     const seen = lastSeen(state, id, what);
     if (seen?.body.outcome === 'not-wanted') return [];
     return [row(id, what, goesBy, seen?.body.outcome === 'done' ? Math.max(sinceMs, seen.atMs) : sinceMs, seen?.body.until ?? null)];

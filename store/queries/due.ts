@@ -1,6 +1,6 @@
 /** What is due at what was done: rechecks, follow-ups with a day, and what every connection asks for again as it ages. */
 import { catalogue } from '../../catalog/index.ts';
-import { dutyMonths, lastBegun } from '../../core/index.ts';
+import { lastBegun, taskMonths } from '../../core/index.ts';
 import { addDays } from '../../record/index.ts';
 import type { Sql } from '../database/index.ts';
 import { currentRules } from './rules.ts';
@@ -68,7 +68,7 @@ export async function dueList(sql: Sql, shopId: string, at: Date, query: DueQuer
   const until = addDays(today, query.ahead ?? AHEAD_DAYS);
   const most = (query.limit ?? PAGE) + (query.offset ?? 0);
   // A recheck has its own day already.
-  const months = { recheck: 0, ...dutyMonths(duties, look.ages, rules) };
+  const months = { recheck: 0, ...taskMonths(duties, look.ages, rules) };
   const sources = sourcesOf(sql, shopId, { query, until, today, months, most, at });
   const [counted, page] = await Promise.all([
     sql<{ kind: DueKind; due: number; late: number }[]>`${joined(

@@ -4,7 +4,7 @@ import { shopNow, statesOf, visitSheet } from '../../../store/queries/index.ts';
 import { visitAsked } from '../asked/index.ts';
 import { database } from '../database.ts';
 import type { Asked } from '../door/index.ts';
-import { dutyRulesOf } from '../duty-rules.ts';
+import { taskRulesOf } from '../task-rules.ts';
 
 export interface CertificatePage {
   shop: Shop;
@@ -15,6 +15,6 @@ export interface CertificatePage {
 /** @throws RefusedError for a visit that is not there */
 export async function certificateAsked({ params, locals }: Pick<Asked, 'params' | 'locals'>): Promise<CertificatePage> {
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
-  const [shop, duties] = await Promise.all([shopNow(database(), locals.shop), dutyRulesOf(locals.shop)]);
+  const [shop, duties] = await Promise.all([shopNow(database(), locals.shop), taskRulesOf(locals.shop)]);
   return { shop, visit: sheet.visit, certificate: certificateOf(sheet.visit, statesOf(sheet), duties) };
 }

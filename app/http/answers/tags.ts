@@ -4,13 +4,13 @@ import { shopNow, statesOf, visitSheet } from '../../../store/queries/index.ts';
 import { visitAsked } from '../asked/index.ts';
 import { database } from '../database.ts';
 import { type Asked, RefusedError } from '../door/index.ts';
-import { dutyRulesOf } from '../duty-rules.ts';
 import type { PrintedTag } from '../pdf/tags.ts';
+import { taskRulesOf } from '../task-rules.ts';
 
 /** @throws RefusedError for a visit that is not there, or where nothing is accepted yet */
 export async function tagsAsked({ params, locals, url }: Asked): Promise<PrintedTag[]> {
   const sheet = await visitAsked(params.id, (id) => visitSheet(database(), locals.shop, id));
-  const [shop, duties] = await Promise.all([shopNow(database(), locals.shop), dutyRulesOf(locals.shop)]);
+  const [shop, duties] = await Promise.all([shopNow(database(), locals.shop), taskRulesOf(locals.shop)]);
   const zone = sheet.visit.premises.timeZone;
   const base = (shop.tagAddress ?? url.origin).replace(/\/$/, '');
   const tags = statesOf(sheet).flatMap(({ run, state }) => {

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { DUTY_IDS, type DutyId } from '../../../core/index.ts';
+import { TASK_IDS, type TaskId } from '../../../core/index.ts';
 import type { Bodies } from '../../../record/index.ts';
 import { addDays } from '../../../record/index.ts';
 import type { DueRow } from '../../../store/queries/index.ts';
@@ -8,7 +8,7 @@ import { sync } from '../../../sync/run.ts';
 import { ReasonForm } from '../../ui/form/index.ts';
 import { isTakenBack, noteNewPress, onPress } from '../../ui/held/index.ts';
 
-const isDuty = (kind: string): kind is DutyId => (DUTY_IDS as readonly string[]).includes(kind);
+const isDuty = (kind: string): kind is TaskId => (TASK_IDS as readonly string[]).includes(kind);
 const OFF: [days: number, name: string][] = [
   [30, 'a month'],
   [91, 'a quarter'],

@@ -2,11 +2,11 @@ import { useState } from 'react';
 import type { HouseChoice } from '../../../catalog/house-rules.ts';
 import {
   type AgeRow,
-  type DutyRow,
   defaultRules,
   type HouseRules,
   readFraction,
   type Seal,
+  type TaskRow,
   turns24,
   writeFraction,
   writeTurns,
@@ -22,7 +22,7 @@ interface Props {
   shopId: string;
   choices: HouseChoice[];
   seals: Seal[];
-  duties: DutyRow[];
+  duties: TaskRow[];
   ages: AgeRow[];
   /** Of the shop: what the weights are said in. */
   currency: string;

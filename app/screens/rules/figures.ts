@@ -1,5 +1,5 @@
 /** The house rules that are figures: where each stands in the rules, and what it changes. */
-import type { AgeRow, DutyRow, HouseRules } from '../../../core/index.ts';
+import type { AgeRow, HouseRules, TaskRow } from '../../../core/index.ts';
 
 export interface Figure {
   title: string;
@@ -53,7 +53,7 @@ const weightsIn = (currency: string): Figure[] =>
   );
 
 /** The figures a shop may set: those of lines and duties are rows of the catalogue. */
-export function figuresOf(duties: DutyRow[], ages: AgeRow[], currency: string): Figure[] {
+export function figuresOf(duties: TaskRow[], ages: AgeRow[], currency: string): Figure[] {
   const lines = ages.flatMap(({ kind, name, replaceYears }): Figure[] =>
     replaceYears === null
       ? []

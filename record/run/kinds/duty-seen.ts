@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { DUTY_IDS } from '../../../core/index.ts';
+import { TASK_IDS } from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { localDay, name, text } from '../../shapes.ts';
 import { realReason } from '../rules.ts';
@@ -11,7 +11,7 @@ export const dutySeen = kind({
   name: 'duty-seen',
   shape: z
     .strictObject({
-      duty: z.enum(DUTY_IDS, 'is nothing that comes due'),
+      duty: z.enum(TASK_IDS, 'is nothing that comes due'),
       what: name,
       outcome: z.enum(Object.keys(OUTCOMES) as (keyof typeof OUTCOMES)[], 'is no outcome'),
       /** Of what is put off: not before. */

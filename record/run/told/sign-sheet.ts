@@ -1,11 +1,11 @@
 /** What a run is signed off with: joints and turns, evidence, what was used again, what departs from the usual, what is hidden, rinsed, due next. */
 
-import { type DutyId, type DutyRow, dutiesOf, type Method, monthsAfter, ROUNDS, type Round, sealById, writeTurns } from '../../../core/index.ts';
+import { type Method, monthsAfter, ROUNDS, type Round, sealById, type TaskId, type TaskRow, tasksOf, writeTurns } from '../../../core/index.ts';
 import { localDayOf } from '../../visit/day.ts';
-import { dutyFactsOf } from '../duty-facts.ts';
 import { SAFETY_DEVICES } from '../kinds/safety-tried.ts';
 import { STAGE_NAMES, STAGES } from '../stages.ts';
 import type { RunState } from '../state.ts';
+import { taskFactsOf } from '../task-facts.ts';
 import { noiseCompared } from './noises.ts';
 
 /** A round in which a joint was watched. */
@@ -51,16 +51,16 @@ export interface SignSheet {
   /** Safety devices as they were tried, and the noise before and after. */
   tried: string[];
   /** What comes due, soonest first: local days at the premises. */
-  next: { on: string; what: string; duty: DutyId | 'recheck' }[];
+  next: { on: string; what: string; duty: TaskId | 'recheck' }[];
 }
 
-export interface DutyRules {
-  rows: DutyRow[];
+export interface TaskRules {
+  rows: TaskRow[];
   /** Months between two, by what a duty goes by. */
   months: Record<string, number>;
 }
 
-export function signSheetOf(state: RunState, appliance: string, duties: DutyRules, timeZone: string): SignSheet {
+export function signSheetOf(state: RunState, appliance: string, duties: TaskRules, timeZone: string): SignSheet {
   return {
     joints: [...state.joints.map(jointOf), ...state.checkPoints.map(checkPointOf)],
     reused: reusedOf(state),
@@ -145,10 +145,10 @@ function triedOf({ safety, survey, noiseAfter }: RunState): string[] {
   return noise ? [...devices, noise.words] : devices;
 }
 
-function nextOf(state: RunState, appliance: string, { rows, months }: DutyRules, timeZone: string): SignSheet['next'] {
+function nextOf(state: RunState, appliance: string, { rows, months }: TaskRules, timeZone: string): SignSheet['next'] {
   const { signedOff, recheck } = state;
-  const facts = dutyFactsOf(state, appliance);
-  const own = (facts ? dutiesOf(facts, rows) : []).flatMap((duty): SignSheet['next'] => {
+  const facts = taskFactsOf(state, appliance);
+  const own = (facts ? tasksOf(facts, rows) : []).flatMap((duty): SignSheet['next'] => {
     const every = months[duty.goesBy];
     const todo = rows.find((r) => r.id === duty.id)!.todo;
     return every === undefined ? [] : [{ on: monthsAfter(localDayOf(duty.sinceMs, timeZone), every), what: `${todo}: ${duty.what}`, duty: duty.id }];

@@ -1,12 +1,12 @@
-import { dropWords, dutyMonths } from '../../../../core/index.ts';
-import { type DutyRules, howSeen, type SignedJoint, signSheetOf } from '../../../../record/index.ts';
+import { dropWords, taskMonths } from '../../../../core/index.ts';
+import { howSeen, type SignedJoint, signSheetOf, type TaskRules } from '../../../../record/index.ts';
 import type { ClientCatalogue } from '../../../ui/held/index.ts';
 import { mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 
 /** What the run is signed off with: evidence by joint, what was used again, what departs, what is hidden, what is next. */
 export default function SignSheet({ run, state, catalogue, timeZone }: Pick<StageProps, 'run' | 'state' | 'catalogue' | 'timeZone'>) {
-  const sheet = signSheetOf(state, run.applianceKind, dutyRulesIn(catalogue), timeZone);
+  const sheet = signSheetOf(state, run.applianceKind, taskRulesIn(catalogue), timeZone);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-3">
       <section aria-label="Joints and their evidence">
@@ -42,7 +42,7 @@ export default function SignSheet({ run, state, catalogue, timeZone }: Pick<Stag
 }
 
 /** A page may hold a catalogue of before there was anything due. */
-const dutyRulesIn = ({ duties = [], look, rules }: ClientCatalogue): DutyRules => ({ rows: duties, months: dutyMonths(duties, look.ages, rules) });
+const taskRulesIn = ({ duties = [], look, rules }: ClientCatalogue): TaskRules => ({ rows: duties, months: taskMonths(duties, look.ages, rules) });
 
 function stillPossible(j: SignedJoint): string {
   if (j.finding) return j.finding;

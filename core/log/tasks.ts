@@ -1,13 +1,13 @@
 /** What is due again at a connection that was made: which, and since when its time runs. */
 import type { HouseRules } from '../house/index.ts';
 import { type AgeRow, isOn, type OnAppliances } from '../look/index.ts';
-import { DUTY_IDS, type DutyId, type LineKindId } from '../rows/index.ts';
+import { type LineKindId, TASK_IDS, type TaskId } from '../rows/index.ts';
 
-export { DUTY_IDS, type DutyId };
+export { TASK_IDS, type TaskId };
 
 /** A row of the catalogue. */
-export interface DutyRow {
-  id: DutyId;
+export interface TaskRow {
+  id: TaskId;
   /** 'Renew the connector' */
   todo: string;
   /** The house rule of its months, up to the figure: 'A stop is exercised every'. */
@@ -19,7 +19,7 @@ export interface DutyRow {
   source: string;
 }
 
-export interface DutyFacts {
+export interface TaskFacts {
   appliance: string;
   /** When the work was signed off: what was fitted, tried or looked at then is new from there. */
   doneMs: number;
@@ -31,8 +31,8 @@ export interface DutyFacts {
   insert: { sinceMs: number; spares: number | null } | null;
 }
 
-export interface Duty {
-  id: DutyId;
+export interface Task {
+  id: TaskId;
   /** What its interval goes by: 'line:braided', 'stop' ... */
   goesBy: string;
   /** The thing, in a word or two. */
@@ -41,21 +41,21 @@ export interface Duty {
 }
 
 /** What of a connection wants to be seen to again. */
-export function dutiesOf(facts: DutyFacts, rows: DutyRow[]): Duty[] {
-  const made: Record<DutyId, () => Omit<Duty, 'id'>[]> = {
+export function tasksOf(facts: TaskFacts, rows: TaskRow[]): Task[] {
+  const made: Record<TaskId, () => Omit<Task, 'id'>[]> = {
     connector: () => facts.lines.map((l) => ({ goesBy: `line:${l.kind}`, what: l.name, sinceMs: l.sinceMs })),
     stop: () => (facts.stop ? [{ goesBy: 'stop', what: facts.stop, sinceMs: facts.doneMs }] : []),
     insert: () => (facts.insert ? [{ goesBy: 'insert', what: 'stop-leak insert', sinceMs: facts.insert.sinceMs }] : []),
     spares: () => (facts.insert?.spares === 0 ? [{ goesBy: 'spares', what: 'spare inserts', sinceMs: facts.insert.sinceMs }] : []),
     'open-line': () => [{ goesBy: 'open-line', what: 'the line that lies open', sinceMs: facts.doneMs }],
   };
-  return rows.filter((row) => isOn(row.appliances, facts.appliance)).flatMap((row) => made[row.id]().map((duty) => ({ id: row.id, ...duty })));
+  return rows.filter((row) => isOn(row.appliances, facts.appliance)).flatMap((row) => made[row.id]().map((task) => ({ id: row.id, ...task })));
 }
 
 /**
- * Months between two, by what a duty goes by: the house's where it says so, else the catalogue's. A line that is not judged by age has none.
+ * Months between two, by what a task goes by: the house's where it says so, else the catalogue's. A line that is not judged by age has none.
  */
-export function dutyMonths(rows: DutyRow[], ages: AgeRow[], rules: Pick<HouseRules, 'maxAgeYears' | 'dueMonths'>): Record<string, number> {
+export function taskMonths(rows: TaskRow[], ages: AgeRow[], rules: Pick<HouseRules, 'maxAgeYears' | 'dueMonths'>): Record<string, number> {
   const lines = ages.flatMap((age) => {
     const years = rules.maxAgeYears?.[age.kind] ?? age.replaceYears;
     return years === null ? [] : [[`line:${age.kind}`, Math.max(1, Math.round(years * 12))] as const];

@@ -1,7 +1,7 @@
-/** What the duties of a connection follow from, as a run leaves it. */
+/** What the tasks of a connection follow from, as a run leaves it. */
 
 import type { LineKindId } from '../../core/index.ts';
-import { type DutyFacts, shortName } from '../../core/index.ts';
+import { shortName, type TaskFacts } from '../../core/index.ts';
 import type { RunState } from './state.ts';
 
 const YEAR_MS = 365.25 * 86_400_000;
@@ -10,7 +10,7 @@ const YEAR_MS = 365.25 * 86_400_000;
 const METALS = ['brass', 'stainless', 'copper'];
 
 /** Null while the work was never signed off: nothing is due before it is done. */
-export function dutyFactsOf(state: RunState, appliance: string): DutyFacts | null {
+export function taskFactsOf(state: RunState, appliance: string): TaskFacts | null {
   const doneMs = state.signedOff?.atMs ?? state.signOffUndone?.atMs ?? null;
   if (doneMs === null) return null;
   const device = state.safety.find((s) => s.body.device === 'stop-leak');
@@ -31,7 +31,7 @@ function stopOf({ accepted, stop }: RunState): string | null {
 }
 
 /** Connectors that were fitted, new from there; where the old line stayed, that one by the age it was told. */
-function linesOf({ accepted, oldLine, survey }: RunState, doneMs: number): DutyFacts['lines'] {
+function linesOf({ accepted, oldLine, survey }: RunState, doneMs: number): TaskFacts['lines'] {
   const fitted = Object.values(accepted?.items ?? {}).flatMap((item) => {
     if (!item.tags?.includes('hose')) return [];
     const kind: LineKindId = item.tags.some((t) => METALS.includes(t)) ? 'braided' : 'rubber';

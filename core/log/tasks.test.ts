@@ -1,9 +1,9 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { lastBegun, monthsAfter } from './due-day.ts';
-import { type DutyFacts, type DutyRow, dutiesOf, dutyMonths } from './duties.ts';
+import { type TaskFacts, type TaskRow, taskMonths, tasksOf } from './tasks.ts';
 
-const row = (id: DutyRow['id'], months: number | null, appliances: DutyRow['appliances'] = '*'): DutyRow => ({
+const row = (id: TaskRow['id'], months: number | null, appliances: TaskRow['appliances'] = '*'): TaskRow => ({
   id,
   todo: 'See to',
   rule: 'It is seen to every',
@@ -23,7 +23,7 @@ const AGES = [
   { kind: 'braided' as const, name: 'braided', watchYears: 8, replaceYears: 10, source: '' },
   { kind: 'copper' as const, name: 'copper', watchYears: null, replaceYears: null, source: '' },
 ];
-const facts = (more: Partial<DutyFacts> = {}): DutyFacts => ({
+const facts = (more: Partial<TaskFacts> = {}): TaskFacts => ({
   appliance: 'toilet',
   doneMs: 1000,
   lines: [{ kind: 'braided', name: 'a hose', sinceMs: 500 }],
@@ -35,7 +35,7 @@ const facts = (more: Partial<DutyFacts> = {}): DutyFacts => ({
 describe('what a connection asks for again', () => {
   it('is its hose by age and its stop by the year, each from its own day', () => {
     assert.deepEqual(
-      dutiesOf(facts(), ROWS).map((d) => [d.id, d.goesBy, d.sinceMs]),
+      tasksOf(facts(), ROWS).map((d) => [d.id, d.goesBy, d.sinceMs]),
       [
         ['connector', 'line:braided', 500],
         ['stop', 'stop', 1000],
@@ -43,15 +43,15 @@ describe('what a connection asks for again', () => {
     );
   });
   it('is a look along the line where it lies open, and the insert of a device that is there', () => {
-    const ids = (more: Partial<DutyFacts>) => dutiesOf(facts(more), ROWS).map((d) => d.id);
+    const ids = (more: Partial<TaskFacts>) => tasksOf(facts(more), ROWS).map((d) => d.id);
     assert.deepEqual(ids({ appliance: 'refrigerator', stop: null }), ['connector', 'open-line']);
     assert.deepEqual(ids({ appliance: 'brewer', stop: null, lines: [], insert: { sinceMs: 1, spares: 2 } }), ['insert', 'open-line']);
     assert.deepEqual(ids({ appliance: 'brewer', stop: null, lines: [], insert: { sinceMs: 1, spares: 0 } }), ['insert', 'spares', 'open-line']);
     assert.ok(!ids({ appliance: 'brewer', lines: [], insert: { sinceMs: 1, spares: null } }).includes('spares'), 'nobody counted the spares');
   });
   it('goes by the house where it says how often; a line that is not judged by age is never due', () => {
-    assert.deepEqual(dutyMonths(ROWS, AGES, {}), { 'line:braided': 120, stop: 12, insert: 12, spares: 1, 'open-line': 12 });
-    const house = dutyMonths(ROWS, AGES, { maxAgeYears: { braided: 7.5, copper: 40 }, dueMonths: { stop: 6 } });
+    assert.deepEqual(taskMonths(ROWS, AGES, {}), { 'line:braided': 120, stop: 12, insert: 12, spares: 1, 'open-line': 12 });
+    const house = taskMonths(ROWS, AGES, { maxAgeYears: { braided: 7.5, copper: 40 }, dueMonths: { stop: 6 } });
     assert.equal(house['line:braided'], 90);
     assert.equal(house['line:copper'], 480);
     assert.equal(house.stop, 6);

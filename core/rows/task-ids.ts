@@ -1,3 +1,3 @@
 /** What may be due again at a connection: a connector's age, a stop to be exercised, a stop-leak insert, its spares, a line that lies open. */
-export const DUTY_IDS = ['connector', 'stop', 'insert', 'spares', 'open-line'] as const;
-export type DutyId = (typeof DUTY_IDS)[number];
+export const TASK_IDS = ['connector', 'stop', 'insert', 'spares', 'open-line'] as const;
+export type TaskId = (typeof TASK_IDS)[number];

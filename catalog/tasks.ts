@@ -1,7 +1,7 @@
 /** What is due again at a connection, and when; checked on reading. */
 import { z } from 'zod';
-import type { DutyRow } from '../core/index.ts';
-import { DUTY_IDS } from '../core/index.ts';
+import type { TaskRow } from '../core/index.ts';
+import { TASK_IDS } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 import { onAppliances } from './look.ts';
@@ -9,7 +9,7 @@ import { onAppliances } from './look.ts';
 const word = z.string().min(1);
 
 const row = z.object({
-  id: z.enum(DUTY_IDS),
+  id: z.enum(TASK_IDS),
   todo: word,
   rule: z.string(),
   months: z.union([z.literal('').transform(() => null), z.string().regex(/^[1-9]\d*$/, 'wants months').transform(Number)]), // biome-ignore format: one row
@@ -18,4 +18,4 @@ const row = z.object({
   source: word,
 });
 
-export const readDuties = (): DutyRow[] => readCsv('duties.csv', dataFile('duties.csv'), row);
+export const readTasks = (): TaskRow[] => readCsv('duties.csv', dataFile('duties.csv'), row);
