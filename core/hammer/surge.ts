@@ -3,7 +3,7 @@ import { finite, InputError } from '../errors.ts';
 import { M_PER_FT, PA_PER_PSI } from '../units/index.ts';
 import { CLOSING_LAWS, type ClosingLaw, type Surge, type SurgeQuestion } from './shape.ts';
 import { Books } from './waves/books.ts';
-import { GAS_WAKES_PA, letGasMove, PARTED_TIMES, wakeGas } from './waves/free-gas.ts';
+import { CAVITY_OPENS_PA, openCavities, PARTED_TIMES, stepCavities } from './waves/cavity.ts';
 import { joukowskyPa, type Network, networkOf } from './waves/network.ts';
 import { settle } from './waves/node.ts';
 import type { ValveNow } from './waves/outlet.ts';
@@ -126,9 +126,9 @@ function stepOn({ kernel, nodes, vapourPa, dtS }: Network, pipes: readonly Pipe[
   let most = 0;
   for (const pipe of pipes) {
     // While gas moves the pressure is what it makes of the waves: their sum alone is no mark.
-    const least = kernel.advance(pipe, !pipe.isAwake);
-    if (!pipe.isAwake && least < 2 * (vapourPa + GAS_WAKES_PA)) wakeGas(pipe, vapourPa);
-    if (pipe.isAwake) most = Math.max(most, letGasMove(kernel, pipe, vapourPa, dtS));
+    const least = kernel.advance(pipe, !pipe.isCavityOpen);
+    if (!pipe.isCavityOpen && least < 2 * (vapourPa + CAVITY_OPENS_PA)) openCavities(pipe, vapourPa);
+    if (pipe.isCavityOpen) most = Math.max(most, stepCavities(kernel, pipe, vapourPa, dtS));
   }
   let isParted = most > PARTED_TIMES;
   for (const node of nodes) isParted = settle(node, valve, vapourPa, dtS) || isParted;

@@ -56,13 +56,13 @@ export class Books {
       for (let i = 1; i < pipe.n; i++) {
         const pa = pressureAt(pipe, i, vapourPa);
         held += pa;
-        if (pipe.isAwake) gaps += gapNow(pipe.gas[i]!, pipe.nextGas[i]!, (pipe.left[i]! + pipe.right[i]! - 2 * pa) / pipe.z, dtS);
+        if (pipe.isCavityOpen) gaps += gapNow(pipe.gas[i]!, pipe.nextGas[i]!, (pipe.left[i]! + pipe.right[i]! - 2 * pa) / pipe.z, dtS);
       }
-      return (held * dtS) / pipe.z - gaps + pipe.wokeWith;
+      return (held * dtS) / pipe.z - gaps + pipe.openedWith;
     };
     // Beside a cushion that gives the free gas stands still.
     const growth = (n: Node): number => (n.gas?.state === 'gives' ? 0 : n.freeGrows);
-    const atNode = (n: Node): number => (n.free > 0 ? n.wokeWith - gapNow(n.free, n.freeBefore, growth(n), dtS) : 0);
+    const atNode = (n: Node): number => (n.free > 0 ? n.openedWith - gapNow(n.free, n.freeBefore, growth(n), dtS) : 0);
     return this.pipes.reduce((sum, p) => sum + inPipe(p), 0) + nodes.reduce((sum, n) => sum + atNode(n), 0);
   }
 

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import type { SurgeQuestion } from '../shape.ts';
-import { aboveVapour, wakeGas } from './free-gas.ts';
+import { aboveVapour, openCavities } from './cavity.ts';
 import { kernelFor, plainKernel } from './kernel.ts';
 import { networkOf } from './network.ts';
 import { swap } from './pipe.ts';
@@ -38,7 +38,7 @@ describe('the compiled loop', () => {
   it('lets free gas move as the plain one does, until the column has parted and closed again', () => {
     const nets = [networkOf({ ...LINE, staticPsi: 30 }), networkOf({ ...LINE, staticPsi: 30 }, () => plainKernel)] as const;
     let most = 0;
-    for (const net of nets) wakeGas(net.main[0]!, net.vapourPa);
+    for (const net of nets) openCavities(net.main[0]!, net.vapourPa);
     for (let step = 0; step < 2000; step++) {
       const largest = nets.map((net) => {
         const pipe = net.main[0]!;
@@ -61,7 +61,7 @@ describe('the compiled loop', () => {
     const { main, vapourPa, dtS } = networkOf({ ...LINE, reaches: 4 }, () => plainKernel);
     const pipe = main[0]!;
     for (const drop of [0, 1e5, 2.7e6, 3e6, 4e6]) {
-      wakeGas(pipe, vapourPa);
+      openCavities(pipe, vapourPa);
       pipe.nextRight.fill(3e6 - drop);
       pipe.nextLeft.fill(2e6 - drop);
       const held = pipe.nextGas[1]!;

@@ -55,7 +55,7 @@ export function renewHere(n: number, right: Float64Array, left: Float64Array, re
 }
 
 /**
- * Lets the free gas of the inner nodes grow and shrink, so that its pressure above the vapour's times its volume stays: `aboveVapour` in `free-gas.ts` for
+ * Lets the free gas of the inner nodes grow and shrink, so that its pressure above the vapour's times its volume stays: `aboveVapour` in `cavity.ts` for
  * each, its constants drawn out.
  *
  * @param y      what an upstep of pressure drives out of a node, m3/s for a Pa

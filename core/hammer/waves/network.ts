@@ -3,8 +3,8 @@ import { finite, InputError } from '../../errors.ts';
 import { type Bored, bored, type Water, waterAt } from '../../flow/index.ts';
 import { ATM_PA, boreArea, M_PER_IN, M3_S_PER_GPM, PA_PER_PSI } from '../../units/index.ts';
 import type { SurgePipe, SurgeQuestion } from '../shape.ts';
+import { FREE_GAS } from './cavity.ts';
 import { gasAt } from './cushion.ts';
-import { FREE_GAS } from './free-gas.ts';
 import { frictionTable, LAST_STEP, lookedUp } from './friction-table.ts';
 import { checkedCut } from './grid.ts';
 import { type Kernel, kernelFor, PLACE_FIGURES } from './kernel.ts';
@@ -119,8 +119,8 @@ function pipeOf({ lengthM, bore }: Ready, n: number, flow: number, pa: number, g
     gas: kernel.take(n + 1),
     nextGas: kernel.take(n + 1),
     scratch: kernel.take(n + 1),
-    isAwake: false,
-    wokeWith: 0,
+    isCavityOpen: false,
+    openedWith: 0,
     place: 0,
     turn: 0,
     freeGas: FREE_GAS * ATM_PA * ((bore.areaM2 * lengthM) / n),
@@ -138,7 +138,7 @@ const newNode = (more: Partial<Node>): Node => ({
   hasValve: false,
   free: 0,
   freeBefore: 0,
-  wokeWith: 0,
+  openedWith: 0,
   freeGrows: 0,
   freeGas: 0,
   pa: 0,

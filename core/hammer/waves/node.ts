@@ -1,7 +1,7 @@
 /** Where pipes meet or end: one pressure, and what flows in flows out. */
 import { ATM_PA } from '../../units/index.ts';
+import { aboveVapour, CAVITY_OPENS_PA, PARTED_TIMES } from './cavity.ts';
 import { type Gas, givingPa, landingFlow, liftsOff, tookUp } from './cushion.ts';
-import { aboveVapour, GAS_WAKES_PA, PARTED_TIMES } from './free-gas.ts';
 import { passes, SHUT, type ValveNow, withoutGas } from './outlet.ts';
 import type { Pipe } from './pipe.ts';
 
@@ -14,7 +14,7 @@ export interface Node {
   /** Free gas in the water about it, m3, nought before it wakes, now and a step before; what it was when it woke; its pressure above vapour times its volume, Pa m3. */
   free: number;
   freeBefore: number;
-  wokeWith: number;
+  openedWith: number;
   /** How it grows now, m3/s. */
   freeGrows: number;
   freeGas: number;
@@ -48,11 +48,11 @@ function send(node: Node, pa: number): void {
  */
 function freeAbove(node: Node, c: number, y: number, now: ValveNow, vapourPa: number, dtS: number): number | null {
   if (node.free === 0) {
-    if (withoutGas(c, y, now) - vapourPa >= GAS_WAKES_PA) return null;
-    node.wokeWith = node.freeGas / Math.max(GAS_WAKES_PA, node.pa - vapourPa);
-    [node.free, node.freeBefore] = [node.wokeWith, node.wokeWith];
+    if (withoutGas(c, y, now) - vapourPa >= CAVITY_OPENS_PA) return null;
+    node.openedWith = node.freeGas / Math.max(CAVITY_OPENS_PA, node.pa - vapourPa);
+    [node.free, node.freeBefore] = [node.openedWith, node.openedWith];
   }
-  // From two steps ago, as in `letGasMove`.
+  // From two steps ago, as in `stepCavities`.
   return aboveVapour(node.freeBefore, y, c - vapourPa * y - now.fixed, node.freeGas, 2 * dtS);
 }
 

@@ -30,8 +30,8 @@ export interface Pipe {
   nextGas: Float64Array;
   freeGas: number;
   /** Whether it moves; what it was of the whole pipe when it began to, m3. */
-  isAwake: boolean;
-  wokeWith: number;
+  isCavityOpen: boolean;
+  openedWith: number;
   /** For marks that do not count. */
   scratch: Float64Array;
   /** Where a compiled kernel finds these, and which way round now and next stand there. */

@@ -1,4 +1,4 @@
-/** The free gas that all water holds: near the vapour's pressure it swells to the gap in which the column parts, and closes again. */
+/** Cavities: the free gas that all water holds swells near the vapour’s pressure to the gap in which the column parts, and collapses again. */
 import { ATM_PA } from '../../units/index.ts';
 import type { Kernel } from './kernel.ts';
 import type { Pipe } from './pipe.ts';
@@ -6,7 +6,7 @@ import type { Pipe } from './pipe.ts';
 /** Free gas in the water of a reach, by volume at one atmosphere. @source E. B. Wylie, J. Fluids Eng. 106 (1984) 307: so little that it changes nothing else */
 export const FREE_GAS = 1e-7;
 /** Above vapour, Pa: until a pressure falls under it the free gas is too small to matter, and is not reckoned. */
-export const GAS_WAKES_PA = 0.2 * ATM_PA;
+export const CAVITY_OPENS_PA = 0.2 * ATM_PA;
 /** The water stands parted where its free gas is so many times what it is at one atmosphere. */
 export const PARTED_TIMES = 1000;
 
@@ -28,14 +28,14 @@ export function aboveVapour(held: number, y: number, excess: number, gas: number
  * Before its pressure first came near the vapour's, a pipe's gas was so small that its volume was taken to stay: from here on it moves, and is not put to
  * sleep again, so that no water is made or lost by that.
  */
-export function wakeGas(pipe: Pipe, vapourPa: number): void {
+export function openCavities(pipe: Pipe, vapourPa: number): void {
   const { n, right, left, gas, nextGas, freeGas } = pipe;
   for (let i = 1; i < n; i++) {
     gas[i] = freeGas / Math.max(1, (right[i]! + left[i]!) / 2 - vapourPa);
     nextGas[i] = gas[i]!;
-    pipe.wokeWith += gas[i]!;
+    pipe.openedWith += gas[i]!;
   }
-  pipe.isAwake = true;
+  pipe.isCavityOpen = true;
 }
 
 /**
@@ -48,6 +48,6 @@ export function wakeGas(pipe: Pipe, vapourPa: number): void {
  * @returns the largest gas of a node over its gas at one atmosphere
  * @source the staggered grid of A. Bergant, A. R. Simpson and A. S. Tijsseling, J. Fluids Struct. 22 (2006) 135
  */
-export function letGasMove(kernel: Kernel, pipe: Pipe, vapourPa: number, dtS: number): number {
+export function stepCavities(kernel: Kernel, pipe: Pipe, vapourPa: number, dtS: number): number {
   return (kernel.breathe(pipe, vapourPa, 2 * dtS) * ATM_PA) / pipe.freeGas;
 }

@@ -2,7 +2,7 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import { waterAt } from '../../flow/water.ts';
-import { aboveVapour, FREE_GAS, GAS_WAKES_PA, letGasMove, PARTED_TIMES, wakeGas } from './free-gas.ts';
+import { aboveVapour, CAVITY_OPENS_PA, FREE_GAS, openCavities, PARTED_TIMES, stepCavities } from './cavity.ts';
 import { plainKernel } from './kernel.ts';
 import { networkOf } from './network.ts';
 
@@ -48,15 +48,15 @@ describe('free gas about a node', () => {
   it('wakes as large as the pressure leaves it, and is booked as it woke', () => {
     const { main, vapourPa } = net();
     const pipe = main[0]!;
-    wakeGas(pipe, vapourPa);
-    assert.equal(pipe.isAwake, true);
+    openCavities(pipe, vapourPa);
+    assert.equal(pipe.isCavityOpen, true);
     let sum = 0;
     for (let i = 1; i < pipe.n; i++) {
       const pa = (pipe.right[i]! + pipe.left[i]!) / 2;
       assert.ok(Math.abs((pipe.gas[i]! * (pa - vapourPa)) / pipe.freeGas - 1) < 1e-9, `node ${i}`);
       sum += pipe.gas[i]!;
     }
-    assert.ok(Math.abs(sum / pipe.wokeWith - 1) < 1e-12);
+    assert.ok(Math.abs(sum / pipe.openedWith - 1) < 1e-12);
     // A ten-millionth of the water, at one atmosphere.
     const reachM3 = (Math.PI / 4) * (0.545 * 0.0254) ** 2 * ((30 * 0.3048) / pipe.n);
     assert.ok(Math.abs(pipe.freeGas / (FREE_GAS * ATM * reachM3) - 1) < 1e-9);
@@ -64,16 +64,16 @@ describe('free gas about a node', () => {
   it('in a line that runs steadily stays as it is', () => {
     const { main, vapourPa, dtS, kernel } = net();
     const pipe = main[0]!;
-    wakeGas(pipe, vapourPa);
+    openCavities(pipe, vapourPa);
     const before = [...pipe.gas];
     kernel.advance(pipe, false);
-    const most = letGasMove(kernel, pipe, vapourPa, dtS);
+    const most = stepCavities(kernel, pipe, vapourPa, dtS);
     for (let i = 2; i < pipe.n - 1; i++) assert.ok(Math.abs(pipe.nextGas[i]! / before[i]! - 1) < 1e-6, `node ${i}`);
     assert.ok(most < PARTED_TIMES / 1000, String(most));
   });
   it('is nothing beside the water until the pressure is nearly the vapour’s', () => {
     const { vapourPa } = waterAt(68);
-    assert.ok(FREE_GAS * (ATM / GAS_WAKES_PA) < 1e-6, 'it would matter before it wakes');
-    assert.ok(GAS_WAKES_PA > vapourPa, 'it would wake too late');
+    assert.ok(FREE_GAS * (ATM / CAVITY_OPENS_PA) < 1e-6, 'it would matter before it wakes');
+    assert.ok(CAVITY_OPENS_PA > vapourPa, 'it would wake too late');
   });
 });
