@@ -15,6 +15,9 @@ export default defineConfig({
   reporter: [['list']],
   globalSetup: './e2e/house.ts',
   use: {
+    // What hangs says where.
+    actionTimeout: 90_000,
+    navigationTimeout: 120_000,
     // It fetches every screen when it comes, for each test anew: only where it is what is tested.
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
