@@ -2,27 +2,12 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { tubeById } from '../ends/tables/tubes.ts';
 import type { Part } from '../match/part.ts';
+import { part } from '../match/testing.ts';
 import { hoseOf, type LossRow, linePieces, stepLoss, tubePiece, withSteps } from './line-pieces.ts';
 import { operatingPoint } from './operating-point.ts';
 import type { Piece } from './piece.ts';
 import { whatHelps } from './what-helps.ts';
 
-const part = (id: string, more: Partial<Part>): Part => ({
-  id,
-  name: id,
-  kind: 'adapter',
-  ends: [],
-  flexible: false,
-  cutToLength: false,
-  waters: ['cold'],
-  maxPsi: 125,
-  maxF: 140,
-  potable: true,
-  priceCents: 0,
-  minutes: 1,
-  tags: [],
-  ...more,
-});
 const loss = (id: string, tags: string[], k: number, more: Partial<LossRow> = {}): LossRow => ({
   id,
   name: id,
@@ -47,7 +32,7 @@ const LOSSES = [
   loss('tee-branch', ['tee'], 1.5, { port: 'branch', boreIn: 0.25 }),
   loss('tee-run', ['tee'], 0.4),
 ];
-const TEE = part('tee', {
+const TEE = part('tee', [], {
   tags: ['tee'],
   boreIn: 0.25,
   lengthIn: 2,
@@ -57,8 +42,8 @@ const TEE = part('tee', {
     { id: 'branch', code: 'comp-1/4-m', port: 'branch' },
   ],
 });
-const STOP = part('stop', { tags: ['stop', 'angle'], boreIn: 0.25, lengthIn: 2.5 });
-const COIL = part('coil', {
+const STOP = part('stop', [], { tags: ['stop', 'angle'], boreIn: 0.25, lengthIn: 2.5 });
+const COIL = part('coil', [], {
   kind: 'coil',
   cutToLength: true,
   flexible: true,
@@ -68,7 +53,7 @@ const COIL = part('coil', {
   ],
   boreIn: 0.19,
 });
-const HOSE = part('hose', { kind: 'connector', flexible: true, lengthIn: 20, boreIn: 0.2, tags: ['hose'] });
+const HOSE = part('hose', [], { kind: 'connector', flexible: true, lengthIn: 20, boreIn: 0.2, tags: ['hose'] });
 const PARTS = [TEE, STOP, COIL, HOSE];
 
 describe('a chain as pieces', () => {

@@ -3,27 +3,12 @@ import { defaultRules } from '../house/rules.ts';
 import { matchChains } from '../match/chains.ts';
 import type { Part } from '../match/part.ts';
 import type { Need } from '../match/query.ts';
+import { part as plain } from '../match/testing.ts';
 import type { Appliance } from '../rows/index.ts';
 import type { RunFacts } from './run-facts.ts';
 
-/** A part with these ends in a row; the second is the way on, others branch off. */
-export const part = (id: string, codes: string[], more: Partial<Part> = {}): Part => ({
-  id,
-  name: id,
-  kind: 'adapter',
-  ends: codes.map((code, i) => ({ id: `e${i}`, code, port: 'either' })),
-  flexible: false,
-  cutToLength: false,
-  lengthIn: 1,
-  waters: ['cold', 'hot'],
-  maxPsi: 200,
-  maxF: 200,
-  potable: true,
-  priceCents: 500,
-  minutes: 2,
-  tags: [],
-  ...more,
-});
+/** With ends enough for any test: the second is the way on, others branch off. */
+export const part = (id: string, codes: string[], more: Partial<Part> = {}): Part => plain(id, codes, { maxPsi: 200, maxF: 200, ...more });
 
 export const hose = (id: string, a: string, b: string): Part => part(id, [a, b], { flexible: true, lengthIn: 20, tags: ['hose', 'line:braided'] });
 

@@ -7,27 +7,8 @@ import { type SealId, sealById } from '../rows/index.ts';
 import { matchChains } from './chains.ts';
 import type { Part, Port } from './part.ts';
 import type { MatchQuery } from './query.ts';
+import { part } from './testing.ts';
 import { whyNot } from './told/why-not.ts';
-
-function part(id: string, ends: [string, Port][], more: Partial<Part> = {}): Part {
-  return {
-    id,
-    name: id,
-    kind: 'adapter',
-    ends: ends.map(([code, port], i) => ({ id: `e${i}`, code, port })),
-    flexible: false,
-    cutToLength: false,
-    lengthIn: 1,
-    waters: ['cold', 'hot'],
-    maxPsi: 125,
-    maxF: 180,
-    potable: true,
-    priceCents: 500,
-    minutes: 2,
-    tags: [],
-    ...more,
-  };
-}
 
 const hose = (id: string, a: string, b: string, lengthIn: number, more: Partial<Part> = {}) =>
   part(

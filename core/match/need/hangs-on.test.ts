@@ -2,28 +2,9 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import type { Part } from '../part.ts';
 import type { Need } from '../query.ts';
+import { part } from '../testing.ts';
 import { against, hangsOn } from './hangs-on.ts';
 
-const part = (id: string, [a, b]: [string, string], more: Partial<Part> = {}): Part => ({
-  id,
-  name: id,
-  kind: 'adapter',
-  ends: [
-    { id: 'a', code: a, port: 'either' },
-    { id: 'b', code: b, port: 'either' },
-  ],
-  flexible: false,
-  cutToLength: false,
-  lengthIn: 1,
-  waters: ['cold', 'hot'],
-  maxPsi: 125,
-  maxF: 180,
-  potable: true,
-  priceCents: 500,
-  minutes: 2,
-  tags: [],
-  ...more,
-});
 const LOOSE = [
   { code: 'nut-comp-3/8', priceCents: 90 },
   { code: 'ferrule-3/8od', priceCents: 30 },

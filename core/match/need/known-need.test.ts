@@ -4,6 +4,7 @@ import { isOpenPipe } from '../../ends/hose-or-pipe.ts';
 import { defaultRules } from '../../house/rules.ts';
 import type { Part } from '../part.ts';
 import { matchPreferring } from '../preferring.ts';
+import { part } from '../testing.ts';
 import { askedNeeds, type KnownFacts, knownNeed, needOfAll, rulesOfAll } from './known-need.ts';
 import { usualBoreIn } from './usual-bore.ts';
 
@@ -109,29 +110,10 @@ describe('what is known of a run', () => {
 });
 
 describe('a hose onto an appliance hose', () => {
-  const part = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => ({
-    id,
-    name: id,
-    kind: 'x',
-    ends: [
-      { id: 'a', code: a, port: 'either' },
-      { id: 'b', code: b, port: 'either' },
-    ],
-    flexible: false,
-    cutToLength: false,
-    lengthIn: 2,
-    waters: ['cold', 'hot'],
-    maxPsi: 125,
-    maxF: 180,
-    potable: true,
-    priceCents: 500,
-    minutes: 2,
-    tags: [],
-    ...more,
-  });
-  const extension = part('extension', 'comp-3/8-f', 'comp-3/8-m', { flexible: true, lengthIn: 20, tags: ['hose'] });
-  const coil = part('coil', 'cu-3/8od', 'cu-3/8od', { flexible: true, cutToLength: true, maxLengthIn: 300, priceCents: 3000, tags: ['copper'] });
-  const union = part('union', 'comp-3/8-m', 'comp-3/8-m', { tags: ['union'] });
+  const between = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => part(id, [a, b], { lengthIn: 2, ...more });
+  const extension = between('extension', 'comp-3/8-f', 'comp-3/8-m', { flexible: true, lengthIn: 20, tags: ['hose'] });
+  const coil = between('coil', 'cu-3/8od', 'cu-3/8od', { flexible: true, cutToLength: true, maxLengthIn: 300, priceCents: 3000, tags: ['copper'] });
+  const union = between('union', 'comp-3/8-m', 'comp-3/8-m', { tags: ['union'] });
   const { need: asked, soft } = need(facts({ to: 'comp-3/8-f', distanceIn: 12 }));
   const best = (parts: Part[]) => matchPreferring({ from: 'comp-3/8-m', to: 'comp-3/8-f', parts, need: asked }, soft).chains[0];
 

@@ -7,6 +7,7 @@ import { defaultRules } from '../../house/rules.ts';
 import { matchChains } from '../chains.ts';
 import type { Part } from '../part.ts';
 import { sealRates } from '../seal-rates.ts';
+import { part } from '../testing.ts';
 import { indexParts } from './catalogue-index.ts';
 import { HAS } from './has.ts';
 import { Heap } from './heap.ts';
@@ -102,27 +103,8 @@ describe('lower bounds', () => {
 
 describe('no chain', () => {
   const need = { water: 'cold' as const };
-  const part = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => ({
-    id,
-    name: id,
-    kind: 'x',
-    ends: [
-      { id: 'a', code: a, port: 'either' },
-      { id: 'b', code: b, port: 'either' },
-    ],
-    flexible: false,
-    cutToLength: false,
-    lengthIn: 2,
-    waters: ['cold'],
-    maxPsi: 200,
-    maxF: 180,
-    potable: true,
-    priceCents: 100,
-    minutes: 1,
-    tags: [],
-    ...more,
-  });
-  const straight = part('straight', 'comp-3/8-f', 'comp-1/4-m');
+  const between = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => part(id, [a, b], { lengthIn: 2, ...more });
+  const straight = between('straight', 'comp-3/8-f', 'comp-1/4-m');
   const why = (q: Omit<Parameters<typeof matchChains>[0], 'from' | 'to'>) =>
     matchChains({ from: 'comp-3/8-m', to: 'comp-1/4-f', ...q }).unreachable?.[0]?.rule;
   it('says which one demand stands in the way', () => {
@@ -133,7 +115,7 @@ describe('no chain', () => {
     assert.equal(why({ parts, need: { ...need, minLengthIn: 40 } }), 'only-shorter');
     assert.equal(why({ parts, need: { water: 'hot' } }), 'only-cold');
     assert.equal(
-      why({ parts: [part('b', 'comp-3/8-f', 'comp-1/4-m', { tags: ['brass'] })], need: { ...need, avoid: ['brass'] } }),
+      why({ parts: [between('b', 'comp-3/8-f', 'comp-1/4-m', { tags: ['brass'] })], need: { ...need, avoid: ['brass'] } }),
       'only-with-avoided',
     );
     assert.equal(why({ parts, need: { ...need, reachable: false } }), 'only-reachable');

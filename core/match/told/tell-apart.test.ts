@@ -4,24 +4,10 @@ import { defaultRules } from '../../house/rules.ts';
 import { saidIn } from '../../units/quantity.ts';
 import type { Part } from '../part.ts';
 import type { Chain } from '../query.ts';
+import { part } from '../testing.ts';
 import { tellApart } from './tell-apart.ts';
 
-const part = (id: string, more: Partial<Part>): Part => ({
-  id,
-  name: id,
-  kind: 'line',
-  ends: [],
-  flexible: false,
-  cutToLength: false,
-  waters: ['cold'],
-  maxPsi: 125,
-  maxF: 140,
-  potable: true,
-  priceCents: 0,
-  minutes: 1,
-  tags: [],
-  ...more,
-});
+const line = (id: string, more: Partial<Part>): Part => part(id, [], { kind: 'line', ...more });
 const chain = (id: string, more: Partial<Chain>, cost: Partial<Chain['cost']> = {}): Chain => ({
   parts: [id],
   path: [{ part: id, inEnd: 'a', outEnd: 'b' }],
@@ -39,9 +25,9 @@ const chain = (id: string, more: Partial<Chain>, cost: Partial<Chain['cost']> = 
 });
 
 const parts = [
-  part('hose', { flexible: true, lengthIn: 60, tags: ['hose', 'line:braided'] }),
-  part('coil', { cutToLength: true, flexible: true, tags: ['line:copper'] }),
-  part('riser', { tags: ['line:riser'] }),
+  line('hose', { flexible: true, lengthIn: 60, tags: ['hose', 'line:braided'] }),
+  line('coil', { cutToLength: true, flexible: true, tags: ['line:copper'] }),
+  line('riser', { tags: ['line:riser'] }),
 ];
 const names = { hose: 'braided connector, 3/8 x 1/4', coil: 'copper coil, 1/4 OD', riser: 'riser, 12 in', 'ferrule-1/4od': 'ferrule, 1/4 OD' };
 const told = (...chains: Chain[]) => tellApart(chains, parts, names, defaultRules);
