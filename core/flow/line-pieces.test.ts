@@ -1,7 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { tubeById } from '../ends/tables/tubes.ts';
-import type { Part } from '../match/part.ts';
 import { part } from '../match/testing.ts';
 import { hoseOf, type LossRow, linePieces, stepLoss, tubePiece, withSteps } from './line-pieces.ts';
 import { operatingPoint } from './operating-point.ts';

@@ -103,7 +103,7 @@ describe('lower bounds', () => {
 
 describe('no chain', () => {
   const need = { water: 'cold' as const };
-  const between = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => part(id, [a, b], { lengthIn: 2, ...more });
+  const between = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => part(id, [a, b], { lengthIn: 2, waters: ['cold'], ...more });
   const straight = between('straight', 'comp-3/8-f', 'comp-1/4-m');
   const why = (q: Omit<Parameters<typeof matchChains>[0], 'from' | 'to'>) =>
     matchChains({ from: 'comp-3/8-m', to: 'comp-1/4-f', ...q }).unreachable?.[0]?.rule;
