@@ -39,7 +39,7 @@ test('an old hose, a seized stop and a weak flow are judged with their reasons, 
   await page.getByLabel(/^Volume/).fill('2 qt');
   await page.getByLabel('Seconds').fill('90');
   await page.getByLabel('Seconds').press('Enter');
-  await expect(page.getByText('0.25 gpm kept')).toBeVisible();
+  await expect(page.getByText('0.33 gpm kept')).toBeVisible();
   await expect(follows(page)).toContainText('12 psi while it runs is under what a refrigerator wants (20 psi)');
   await page.getByRole('button', { name: 'Complaints' }).click();
   await page.getByRole('checkbox', { name: 'fills slowly' }).check();

@@ -43,8 +43,8 @@ const folder = needsDatabase ? mkdtempSync(join(process.getuid?.() === 0 ? '/var
 if (folder) chmodSync(folder, 0o755);
 const cluster = folder ? await startCluster(join(folder, 'cluster'), { quick: true }) : null;
 const env = { ...process.env, ...(cluster ? { TEST_DATABASE_URL: cluster.url } : {}) };
-// The runner leaves one core alone by itself: of two that is half.
-const result = spawnSync(process.execPath, ['--import', 'tsx', '--test', `--test-concurrency=${cores}`, ...grouped(files)], {
+// The runner leaves one core alone by itself, of two that is half; and some wait for the database.
+const result = spawnSync(process.execPath, ['--import', 'tsx', '--test', `--test-concurrency=${cores + 1}`, ...grouped(files)], {
   stdio: 'inherit',
   env,
 });
