@@ -1,4 +1,5 @@
 /** What may go wrong on site and at the desk: each with a polite end, nothing lost, nothing twice. */
+import { randomBytes } from 'node:crypto';
 import { expect, type Page, test } from '@playwright/test';
 import { address } from './house.ts';
 import { hydrated, openRun } from './page.ts';
@@ -12,10 +13,13 @@ async function strangeVisit(page: Page, names: { title: string; run: string; pla
   file.visit.title = names.title;
   for (const run of file.runs) run.name = `${names.run} ${run.water} ${run.id.slice(-4)}`;
   for (const place of file.places) place.name = names.place;
-  // Other ids, of the same form: another building altogether.
+  // Other ids, of the same form and others each time: another building altogether.
+  const turn = randomBytes(6).toString('hex');
+  const turned = (tail: string) =>
+    [...tail].map((digit, i) => (Number.parseInt(digit, 16) ^ Number.parseInt(turn.charAt(i), 16)).toString(16)).join('');
   const text = JSON.stringify(file).replace(
     /([0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-)([0-9a-f]{12})/g,
-    (_, head: string, tail: string) => head + tail.split('').reverse().join(''),
+    (_, head: string, tail: string) => head + turned(tail),
   );
   return { text, visitId: JSON.parse(text).visit.id };
 }

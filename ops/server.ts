@@ -8,6 +8,8 @@ import { checkoutId } from './checkout.ts';
 /** A body that has not come in whole by then is cut off, ms. */
 const WHOLE_BODY_MS = 60_000;
 const HEAD_MS = 15_000;
+/** Longer than a browser or a proxy keeps a connection idle: closed sooner, it is closed now and then under a request. */
+const IDLE_MS = 75_000;
 
 process.env.ASTRO_NODE_AUTOSTART = 'disabled';
 // Else the interface library runs in its slow build for development.
@@ -19,17 +21,20 @@ process.env.BRASS_NUT_CHECKOUT = checkoutId(root);
 type Handler = (request: IncomingMessage, response: ServerResponse) => void;
 const { handler } = (await import(pathToFileURL(join(root, 'dist', 'server', 'entry.mjs')).href)) as { handler: Handler };
 
-const server = createServer({ requestTimeout: WHOLE_BODY_MS, headersTimeout: HEAD_MS, connectionsCheckingInterval: 2000 }, (request, response) => {
-  for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
-  const { method = 'GET', url = '/' } = request;
-  const refused = refusedAtDoor({ method, address: url, host: request.headers.host ?? '' });
-  if (!refused) return answers(response, () => handler(request, response));
-  const { status, rule, title, detail, at } = refused;
-  if (status === 405) response.setHeader('allow', 'GET, HEAD, POST');
-  // What is refused is not read either.
-  response.writeHead(status, { 'content-type': 'application/problem+json', connection: 'close' });
-  response.end(JSON.stringify({ type: `/problems/${rule}`, title, status, detail, ...(at ? { at } : {}) }));
-});
+const server = createServer(
+  { requestTimeout: WHOLE_BODY_MS, headersTimeout: HEAD_MS, keepAliveTimeout: IDLE_MS, connectionsCheckingInterval: 2000 },
+  (request, response) => {
+    for (const [name, value] of Object.entries(HEADERS)) response.setHeader(name, value);
+    const { method = 'GET', url = '/' } = request;
+    const refused = refusedAtDoor({ method, address: url, host: request.headers.host ?? '' });
+    if (!refused) return answers(response, () => handler(request, response));
+    const { status, rule, title, detail, at } = refused;
+    if (status === 405) response.setHeader('allow', 'GET, HEAD, POST');
+    // What is refused is not read either.
+    response.writeHead(status, { 'content-type': 'application/problem+json', connection: 'close' });
+    response.end(JSON.stringify({ type: `/problems/${rule}`, title, status, detail, ...(at ? { at } : {}) }));
+  },
+);
 
 /** Requests that are no HTTP, or that did not come in whole in time. */
 server.on('clientError', (error: NodeJS.ErrnoException, socket) => {
