@@ -4,10 +4,10 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: 'e2e',
   timeout: 240_000,
-  // Three run beside each other, and a machine may be four times slower: what shows within a second alone may take long. No test asserts a time.
+  // Two run beside each other, and a machine may be four times slower: what shows within a second alone may take long. No test asserts a time.
   expect: { timeout: 30_000 },
-  // Each with a house of its own; half of what a test takes is waiting, so one more than there are cores.
-  workers: Math.min(3, availableParallelism() + 1),
+  // Each with a house of its own. More than there are cores only wait for each other.
+  workers: Math.min(2, availableParallelism()),
   fullyParallel: false,
   forbidOnly: Boolean(process.env.CI),
   // A machine that others load lets a browser wait for minutes now and then: tried once more, and told as flaky.

@@ -1,6 +1,5 @@
-/** What goes wrong on a working day: two devices on one shelf, a clock set back, a hung server, a wrong press, a page at twice its size. */
+/** What goes wrong on a working day: two devices on one shelf, a clock set back, a hung server, a wrong press. */
 import { type Browser, expect, type Page, test } from '@playwright/test';
-import { SCREENS } from '../app/screens.ts';
 import { ownHouse } from './house.ts';
 import { hydrated, killedAndOpened, openRun } from './page.ts';
 import type { Served } from './server.ts';
@@ -149,18 +148,6 @@ test('what is typed while the code of a page is still on its way is read when it
     await page.unroute('**/*.js');
   }
   await context.close();
-});
-
-test('every screen at twice its size, and on a narrow phone, is wide as the glass and no wider', async ({ page }) => {
-  for (const screen of SCREENS) {
-    await page.goto(house.address + screen.path);
-    await hydrated(page);
-    // 1280 px at 200 % are 640 of the page's own; 320 is a phone at 120 %.
-    for (const width of [640, 390, 320]) {
-      await page.setViewportSize({ width, height: 700 });
-      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${screen.id} at ${width} px`).toBeLessThanOrEqual(width);
-    }
-  }
 });
 
 test('a call is taken by one who goes by millimetres, in a shop begun a minute ago, and the day holds it', async ({ page }) => {

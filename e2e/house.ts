@@ -3,23 +3,17 @@ import { randomBytes } from 'node:crypto';
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import postgres from 'postgres';
 import { startCluster } from '../ops/cluster.ts';
-import { now } from '../store/database/clock.ts';
-import { connect } from '../store/database/connection.ts';
-import { migrate, readMigrations } from '../store/database/migrate.ts';
-import { ensureDemo } from '../store/seed/demo.ts';
+import { copyOf, MODELS } from './copy.ts';
 import { type Served, startServer } from './server.ts';
-
-/** Databases that others are copied from: one with the demo, one with nothing. */
-const MODELS = { demo: 'model_demo', empty: 'model_empty' } as const;
 
 /** Starts for every worker a database of its own with the demo, and a server on it: tests that run beside each other share nothing. */
 export default async function houses(config: { workers: number }): Promise<() => Promise<void>> {
   const folder = mkdtempSync(join(process.getuid?.() === 0 ? '/var/tmp' : tmpdir(), 'brass-nut-e2e-'));
   chmodSync(folder, 0o755);
   const model = join(folder, 'model');
-  await makeModel(model);
+  // By a process of its own: what it takes to make a demo is much to read, and no test wants it.
+  execFileSync(process.execPath, ['--import', 'tsx', join('e2e', 'model.ts'), model], { stdio: 'inherit' });
   const datas = Array.from({ length: config.workers }, (_, worker) => join(folder, `worker-${worker}`));
   for (const data of datas) execFileSync('cp', ['-a', model, data]);
   const ends = await Promise.all(datas.map(house));
@@ -27,16 +21,6 @@ export default async function houses(config: { workers: number }): Promise<() =>
     for (const end of ends) await end();
     rmSync(folder, { recursive: true });
   };
-}
-
-/** A cluster with the databases that others are copied from, at rest: each worker's is a copy, sooner than one made anew. */
-async function makeModel(data: string): Promise<void> {
-  const cluster = await startCluster(data, { quick: true });
-  await furnish(await copyOf(cluster.url, 'template0', MODELS.empty), false);
-  await furnish(await copyOf(cluster.url, MODELS.empty, MODELS.demo), true);
-  // In place of the one that the cluster was made with, so that it is found there when the cluster is started again.
-  await copyOf(cluster.url, MODELS.demo, cluster.url.replace(/^.*\//, ''));
-  cluster.stop();
 }
 
 async function house(data: string, worker: number): Promise<() => Promise<void>> {
@@ -49,23 +33,6 @@ async function house(data: string, worker: number): Promise<() => Promise<void>>
     await server.kill();
     cluster.stop();
   };
-}
-
-/** A database made from another that nobody is in; its address. */
-async function copyOf(url: string, model: string, name: string): Promise<string> {
-  const owner = postgres(url.replace(/\/[^/]*$/, '/postgres'), { max: 1, onnotice: () => {} });
-  await owner.unsafe(`drop database if exists ${name}`);
-  await owner.unsafe(`create database ${name} template ${model}`);
-  await owner.end();
-  return url.replace(/\/[^/]*$/, `/${name}`);
-}
-
-async function furnish(url: string, hasDemo: boolean): Promise<void> {
-  await migrate(url, readMigrations(join('store', 'migrations')));
-  if (!hasDemo) return;
-  const sql = connect(url, 1);
-  await ensureDemo(sql, now());
-  await sql.end();
 }
 
 /** A database of a test file's own with the demo or without, and a server on it: for what would stand in the way of others. */

@@ -1,7 +1,6 @@
 /** What stands once the work is done: the ledger's three sides, certificate and tags, a whole shop as a file; and two devices that prove one run. */
 import { readFileSync } from 'node:fs';
 import { type Browser, expect, type Page, test } from '@playwright/test';
-import { callbacksAnswer, dueAnswer, ledgerAnswer } from '../app/http/shapes/ledger-answers.ts';
 import type { LedgerPage } from '../store/queries/ledger.ts';
 import { ownHouse } from './house.ts';
 import { hydrated, openRun } from './page.ts';
@@ -223,6 +222,7 @@ test('two devices prove one run, each out of reach in turn: both records are kep
 });
 
 test('the ledger answers as it is described, and refuses what it is not asked for in words', async ({ request }) => {
+  const { callbacksAnswer, dueAnswer, ledgerAnswer } = await import('../app/http/shapes/ledger-answers.ts');
   for (const [path, shape] of [
     ['ledger', ledgerAnswer],
     ['due?ahead=4000', dueAnswer],

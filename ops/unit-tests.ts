@@ -21,7 +21,7 @@ if (files.length === 0) {
   process.exit(1);
 }
 /** Tests of what keeps nothing outside itself share a process: beginning one for each takes longer than most of them. */
-const PURE = /^(core|record|catalog)\//;
+const PURE = /^(core|record|catalog|app)\//;
 const cores = availableParallelism();
 const groups = mkdtempSync(join(tmpdir(), 'brass-nut-tests-'));
 
