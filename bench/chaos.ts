@@ -42,6 +42,14 @@ while (!said.includes('is up')) {
   await wait(200);
 }
 
+// A house that is given up is a fault, not something to wait for.
+let ending = false;
+house.once('exit', () => {
+  if (ending) return;
+  console.log(`The house gave up:\n${said.slice(-2000)}`);
+  process.exit(1);
+});
+
 interface Player {
   device: MemoryDevice;
   clockOffMs: number;
@@ -146,6 +154,18 @@ for (let tries = 0; tries < 100; tries++) {
 }
 for (const p of players) while ((await pull(p.device, get, today())) === null) await wait(300);
 
+/** Where two values differ first; null where they are the same. */
+function firstOther(a: unknown, b: unknown, at = ''): string | null {
+  if (isDeepStrictEqual(a, b)) return null;
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return `${at} ${JSON.stringify(a)} for ${JSON.stringify(b)}`;
+  const [own, their] = [a as Record<string, unknown>, b as Record<string, unknown>];
+  for (const key of new Set([...Object.keys(own), ...Object.keys(their)])) {
+    const found = firstOther(own[key], their[key], `${at}.${key}`);
+    if (found) return found;
+  }
+  return `${at}: other fields`;
+}
+
 const faults: string[] = [];
 const sql = connect(runningCluster(data)!, 2);
 const rows = await sql<{ entry_id: string; device_id: string; seq: number | null; position: string }[]>`
@@ -160,10 +180,14 @@ for (const [i, p] of players.entries()) {
   if (order.some((seq, at) => at > 0 && seq <= order[at - 1]!)) faults.push(`device ${i}: out of order`);
 }
 const ofServer = (await visitSheet(sql, FIRST_SHOP, visit.visit.id))!;
-const states = (sheet: VisitSheet) => sheet.runs.map((run) => runState(contextOf(run, catalogue()), sheet.entries));
+/** A device knows of an entry where it stands in the shop's order; a visit from the database does not say it. */
+const unplaced = (entries: VisitSheet['entries']) => entries.map((e) => ({ ...e, position: undefined }));
+const states = (sheet: VisitSheet) => sheet.runs.map((run) => runState(contextOf(run, catalogue()), unplaced(sheet.entries)));
 const want = states(ofServer);
-for (const [i, p] of players.entries())
-  if (!isDeepStrictEqual(states(p.device.sheet(visit.visit.id)), want)) faults.push(`device ${i} sees another state`);
+for (const [i, p] of players.entries()) {
+  const other = firstOther(states(p.device.sheet(visit.visit.id)), want);
+  if (other) faults.push(`device ${i} sees another state: ${other}`);
+}
 const derived = async () =>
   await sql`select visit_id, run_id, up_to, summary, callbacks from derived_run where shop_id = ${FIRST_SHOP} order by visit_id, run_id`;
 const before = await derived();
@@ -177,6 +201,7 @@ console.log(
   `${kills} kills, ${made} entries made, ${refused.length} refused (${[...new Set(refused.map((r) => r.rule))].join(', ')}), ${STAGES.length} stages folded`,
 );
 console.log(faults.length === 0 ? 'nothing lost, nothing doubled, all in order, one state everywhere' : faults.join('\n'));
+ending = true;
 house.kill('SIGTERM');
 await new Promise((done) => house.once('exit', done));
 rmSync(folder, { recursive: true });
