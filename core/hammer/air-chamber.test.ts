@@ -3,16 +3,7 @@ import { describe, it } from 'node:test';
 import { airChamber } from './air-chamber.ts';
 import type { SurgeQuestion } from './shape.ts';
 import { surge } from './surge.ts';
-
-const LINE: SurgeQuestion = {
-  pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }],
-  staticPsi: 60,
-  gpm: 2,
-  closeMs: 20,
-  law: 'late',
-  tempF: 68,
-  seconds: 0.2,
-};
+import { SNAPPED as LINE } from './testing.ts';
 
 describe('an air chamber', () => {
   it('was squeezed by the line, and fades as its air dissolves', () => {

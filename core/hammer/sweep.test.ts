@@ -1,18 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import type { SurgeQuestion } from './shape.ts';
 import { surge } from './surge.ts';
 import { bandOf, sweptQuestion, sweptRun } from './sweep.ts';
-
-const LINE: SurgeQuestion = {
-  pipes: [{ boreIn: 0.545, wallIn: 0.04, lengthFt: 30, modulusGpa: 117, roughnessMm: 0.0015 }],
-  staticPsi: 60,
-  gpm: 2,
-  closeMs: 20,
-  law: 'late',
-  tempF: 68,
-  seconds: 0.2,
-};
+import { SNAPPED as LINE } from './testing.ts';
 
 describe('a sweep', () => {
   const spread = { closeMs: [15, 40], staticPsi: [55, 70], modulusTimes: [0.7, 1.6] } as const;
