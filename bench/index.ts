@@ -1,5 +1,6 @@
 /** `npm run bench`: ratios in one run where there is a baseline, and what is asked of the figures. `npm run bench -- NAME` runs a part alone. */
 import { demoChains, generated, make, reach, shut, small } from './computed.ts';
+import { crowd } from './crowd.ts';
 import { flowTime, hammerLoop, sweepTime } from './hammer.ts';
 import { withHouse } from './house.ts';
 import { imports } from './imports.ts';
@@ -36,6 +37,7 @@ const PARTS: Record<string, () => Promise<void>> = {
   record: () => withHouse(recorded),
   api: () => withHouse(api),
   imports: () => withHouse(imports),
+  crowd: () => withHouse(crowd),
   gauge,
   shop: () => withHouse(shopOfYears),
   ledger: () => withHouse(manyYears),

@@ -2,6 +2,7 @@
 
 import type { Resolved } from './effective.ts';
 import { happenedAt, type Stamped } from './entry.ts';
+import { reasonWords } from './reasons.ts';
 
 export interface Telling {
   id: string;
@@ -77,4 +78,4 @@ function withTogether<E extends Said>(withdrawal: E, later: E[]): string[] {
 
 const ONE_PRESS_MS = 1000;
 
-const reasonOf = (withdrawal: Said): string => (withdrawal.body as { reason?: string }).reason ?? '';
+const reasonOf = (withdrawal: Said): string => reasonWords((withdrawal.body as { reason?: string }).reason ?? '');

@@ -4,6 +4,7 @@ import type { Resolved } from './effective.ts';
 import { clockOffMs, happenedAt, targetOf } from './entry.ts';
 import { type Happening, happeningsOf, type Telling } from './happening.ts';
 import { type Entry, kindOf } from './kinds.ts';
+import { cardWords } from './run/card-words.ts';
 import { acceptances, type History, ofKind } from './run/history.ts';
 import { minutesWatched } from './run/joints/watched.ts';
 import type { AcceptedChain } from './run/kinds/chain-accepted.ts';
@@ -27,7 +28,6 @@ export function describer(state: RunState | null, { all, log }: Pick<History, 'a
   // Older acceptances kept the names; without the state they are all there is.
   const kept = Object.entries(Object.assign({}, ...acceptances({ all, log } as History).map((c) => c.body.items)) as AcceptedChain['items']);
   const items = new Map([...kept.flatMap(([id, { name }]) => (name ? [[id, name] as const] : [])), ...Object.entries(state?.itemNames ?? {})]);
-  const steps = new Map((state?.card ?? []).map((step) => [step.id, step.title]));
   const rounds = new Map(ofKind(log, lookBegun).map((e) => [e.id, roundName(e.body.round)]));
   const begun = new Map(ofKind(log, lookBegun).map((e) => [e.id, e]));
   const watched = new Map<object, number>();
@@ -40,7 +40,7 @@ export function describer(state: RunState | null, { all, log }: Pick<History, 'a
     target: (id) => labels.get(id) ?? 'a joint of an earlier chain',
     item: (id) => items.get(id) ?? 'a part that is on record without its name',
     end: endLabelOrCode,
-    step: (id) => steps.get(id) ?? 'a step of the card',
+    ...cardWords(state?.card ?? []),
     watched: (ended) => watched.get(ended) ?? null,
     look: (id) => rounds.get(id) ?? 'a look that was taken back',
   };

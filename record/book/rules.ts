@@ -1,5 +1,6 @@
 /** Shapes and changes that several subjects share. */
 import * as z from 'zod/mini';
+import { reasonWords } from '../reasons.ts';
 import { givenReason } from '../shapes.ts';
 import type { Change } from './subject.ts';
 
@@ -18,13 +19,13 @@ export const withReason = z.strictObject({ reason: givenReason });
 export function retiring<S extends { retired: string | null }>(): Record<'retired' | 'restored', Change<never, S>> {
   const retired: Change<z.output<typeof withReason>, S> = {
     shape: withReason,
-    apply: (now, { reason }) => ({ ...now, retired: reason }),
-    says: ({ reason }) => `retired: ${reason}`,
+    apply: (now, { reason }) => ({ ...now, retired: reasonWords(reason) }),
+    says: ({ reason }) => `retired: ${reasonWords(reason)}`,
   };
   const restored: Change<z.output<typeof withReason>, S> = {
     shape: withReason,
     apply: (now) => ({ ...now, retired: null }),
-    says: ({ reason }) => `brought back: ${reason}`,
+    says: ({ reason }) => `brought back: ${reasonWords(reason)}`,
   };
   return { retired, restored } as unknown as Record<'retired' | 'restored', Change<never, S>>;
 }

@@ -3,13 +3,14 @@
 import { resolved, WITHDRAWN } from '../effective.ts';
 import { happenedAt } from '../entry.ts';
 import { type Happening, happeningsOf } from '../happening.ts';
+import { reasonWords } from '../reasons.ts';
 import type { BookEntry } from './entry.ts';
 import type { BookWords } from './subject.ts';
 import { subjectOf } from './subjects.ts';
 
 /** An entry in words, without the name of what it is of. */
 export function tellBook(entry: BookEntry, words: BookWords): string {
-  if (entry.change === WITHDRAWN) return `taken back: ${(entry.body as { reason?: string }).reason ?? ''}`;
+  if (entry.change === WITHDRAWN) return `taken back: ${reasonWords((entry.body as { reason?: string }).reason ?? '')}`;
   const change = subjectOf(entry.subject.kind).changes[entry.change];
   const said = change?.says(entry.body as never, words) ?? `something that this program does not know (${entry.change})`;
   return entry.erased ? `${said} (its contact was erased)` : said;

@@ -17,6 +17,7 @@ import { change } from '../book/subject.ts';
 import { resolved } from '../effective.ts';
 import { happenedAt } from '../entry.ts';
 import type { Entry } from '../kinds.ts';
+import { reasonWords } from '../reasons.ts';
 import { givenReason, name, uuid } from '../shapes.ts';
 import type { Premises, WaterThing } from './states.ts';
 
@@ -129,7 +130,7 @@ export const waterChanges = {
   'water-gone': premisesChange({
     shape: waterGone,
     apply: (now, { things }) => ({ ...now, water: withoutGone(now.water, things) }),
-    says: ({ things, reason }) => `taken out of the water: ${things.join(', ')} (${reason})`,
+    says: ({ things, reason }) => `taken out of the water: ${things.join(', ')} (${reasonWords(reason)})`,
   }),
 };
 

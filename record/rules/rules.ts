@@ -3,6 +3,7 @@ import * as z from 'zod/mini';
 import { defaultRules, type HouseRules } from '../../core/index.ts';
 import { change, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
+import { reasonWords } from '../reasons.ts';
 import { givenReason } from '../shapes.ts';
 import { houseRules, upcastRules } from './house-rules.ts';
 import type { RulesNow } from './state.ts';
@@ -83,13 +84,13 @@ export const rules: Subject<'rules', RulesNow> = {
         ...now,
         version: now.version + 1,
         rules: rulesAfter(now.rules, b.rules),
-        reason: b.reason,
+        reason: reasonWords(b.reason),
         changedMs: happenedAt(entry),
       }),
       says: (b) =>
         `${Object.entries(b.rules)
           .map(([field, value]) => ruleWords(field, value))
-          .join('; ')}, because ${b.reason}`,
+          .join('; ')}, because ${reasonWords(b.reason)}`,
     }),
   },
 };

@@ -47,6 +47,8 @@ export interface Words {
   end: (code: string) => string;
   /** Title of a step of the work card. */
   step: (id: string) => string;
+  /** What is known to go wrong at a step, by its ids. */
+  way: (step: string, id: string) => string;
   /** What a look was for: its round. */
   look: (id: string) => string;
   /** How long was watched, by what is said of a look that was ended, minutes; null where its beginning is not known. */

@@ -3,6 +3,8 @@ import type { Finding, Round, WorkStep } from '../../core/index.ts';
 import { happenedAt, targetOf } from '../entry.ts';
 import type { Told } from '../kind.ts';
 import type { Bodies, Entry, EntryOf } from '../kinds.ts';
+import { reasonWords } from '../reasons.ts';
+import { cardWords } from './card-words.ts';
 import { type Conflict, conflictsOf } from './conflicts.ts';
 import { acceptances, eachOf, type History, historyOf, lastOf } from './history.ts';
 import type { Trouble } from './joints/joint-life.ts';
@@ -14,7 +16,7 @@ import { listed } from './kinds/listed.ts';
 import { lookEnded } from './kinds/look-ended.ts';
 import { meterRead } from './kinds/meter-read.ts';
 import { noiseHeard } from './kinds/noise-heard.ts';
-import { noted } from './kinds/noted.ts';
+import { noted, noteWords } from './kinds/noted.ts';
 import { pressureLogged } from './kinds/pressure-logged.ts';
 import { safetyTried } from './kinds/safety-tried.ts';
 import { stageSkipped } from './kinds/stage-skipped.ts';
@@ -149,8 +151,8 @@ export function stateFrom(context: RunContext, history: History): RunState {
     noiseAfter: lastOf(history, noiseHeard)?.body.noise ?? null,
     dutiesSeen: eachOf(history, dutySeen).map(dated),
     found: [...new Set([...eachOf(history, lookEnded), ...eachOf(history, callbackReported)].map((e) => e.body.finding))].filter(isTrouble).sort(),
-    notes: eachOf(history, noted).map((e) => e.body.text),
-    offList: off && !off.on ? off.reason : null,
+    notes: eachOf(history, noted).map((e) => noteWords(e.body, cardWords(work.card))),
+    offList: off && !off.on ? reasonWords(off.reason) : null,
     entryCount: history.log.length,
   };
 }

@@ -2,11 +2,11 @@
 
 import type { Appliance, HouseRules, LookData, Part, PathStep, PressuresRead, RunFlow, StepTemplate, WorkKindId } from '../../core/index.ts';
 import type { Entry } from '../kinds.ts';
+import { reasonWords } from '../reasons.ts';
 import { historyOf, lastOf } from '../run/history.ts';
 import type { Names } from '../run/kinds/chain-accepted.ts';
 import { listed } from '../run/kinds/listed.ts';
 import { type RunContext, type RunState, runState } from '../run/state.ts';
-
 import type { Gathered, Told } from './states.ts';
 
 export interface VisitHead {
@@ -115,7 +115,7 @@ function offListOf(run: RunRow, entries: readonly Entry[]): string | null {
     ),
     listed,
   )?.body;
-  return off && !off.on ? off.reason : null;
+  return off && !off.on ? reasonWords(off.reason) : null;
 }
 
 export const readRuns = (sheet: Pick<VisitSheet, 'runs' | 'entries'>, catalogue: RunCatalogue): ReadRun[] =>

@@ -5,6 +5,7 @@ import { clearable, fieldsInWords, someOf, withReason } from '../book/rules.ts';
 import { change, itsFields, type Subject } from '../book/subject.ts';
 import { happenedAt } from '../entry.ts';
 import type { Refusal } from '../kind.ts';
+import { reasonWords } from '../reasons.ts';
 import { end, givenReason, localDay, localTime, name, uuid } from '../shapes.ts';
 import { gathering, NOTHING_GATHERED } from './gathered.ts';
 import type { Visit, VisitRun } from './states.ts';
@@ -90,8 +91,8 @@ export const visit: Subject<'visit', Visit> = {
       shape: removed,
       names: (b) => [{ kind: 'run', id: b.runId, at: 'runId' }],
       holds: ({ body }, now) => onListRefusal([body.runId], now),
-      apply: (now, { runId, reason }) => ({ ...now, runs: now.runs.map((r) => (r.runId === runId ? { ...r, removed: reason } : r)) }),
-      says: (b, words) => `${words.subject({ kind: 'run', id: b.runId })} taken off the list: ${b.reason}`,
+      apply: (now, { runId, reason }) => ({ ...now, runs: now.runs.map((r) => (r.runId === runId ? { ...r, removed: reasonWords(reason) } : r)) }),
+      says: (b, words) => `${words.subject({ kind: 'run', id: b.runId })} taken off the list: ${reasonWords(b.reason)}`,
     }),
     ordered: visitChange({
       shape: ordered,
@@ -101,13 +102,13 @@ export const visit: Subject<'visit', Visit> = {
     }),
     cancelled: visitChange({
       shape: withReason,
-      apply: (now, { reason }) => ({ ...now, cancelled: reason }),
-      says: (b) => `cancelled: ${b.reason}`,
+      apply: (now, { reason }) => ({ ...now, cancelled: reasonWords(reason) }),
+      says: (b) => `cancelled: ${reasonWords(b.reason)}`,
     }),
     restored: visitChange({
       shape: withReason,
       apply: (now) => ({ ...now, cancelled: null }),
-      says: (b) => `brought back: ${b.reason}`,
+      says: (b) => `brought back: ${reasonWords(b.reason)}`,
     }),
     arrived: visitChange({ shape: nothing, apply: (now, _, entry) => ({ ...now, arrivedMs: happenedAt(entry) }), says: () => 'arrived' }),
     left: visitChange({ shape: nothing, apply: (now, _, entry) => ({ ...now, leftMs: happenedAt(entry) }), says: () => 'left' }),

@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react';
-import { ownVisits, type PremisesBook, workMinutes } from '../../../record/index.ts';
+import { loadOf, ownVisits, type PremisesBook, workMinutes } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
 import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/book/index.ts';
+import { type LikelyRun, useLikelyNeeds } from '../../ui/chains/index.ts';
 import { type ClientCatalogue, namesOf } from '../../ui/held/index.ts';
+import { amountWords, useUnits } from '../../ui/units/index.ts';
 
 interface Props {
   items: DraftItem[];
@@ -17,8 +18,9 @@ export function Takes({ items, book, last, appliances, catalogue }: Props) {
   const works = items.map((i) => i.work);
   const { usual, slow } = workMinutes(works, catalogue?.ownMinutes);
   const own = ownVisits(works, catalogue?.ownMinutes);
-  const pairs = pairsOf(items, book, last, appliances);
-  const lacks = useLikelyLacks(pairs, catalogue);
+  const units = useUnits();
+  const runs = likelyRuns(items, book, last, appliances);
+  const found = useLacks(runs, catalogue);
   const names = namesOf(catalogue);
   return (
     <section aria-label="What it will take" className="grid border border-ink bg-sheet sm:grid-cols-[10rem_minmax(0,1fr)]">
@@ -30,16 +32,24 @@ export function Takes({ items, book, last, appliances, catalogue }: Props) {
       </div>
       <div className="p-3">
         <h3>To bring</h3>
-        {pairs.length === 0 && <p className="text-soft">Not known before the ends are: say them above, or look first.</p>}
-        {pairs.length > 0 && lacks === null && <p className="text-soft">Working it out.</p>}
-        {pairs.length > 0 && lacks?.length === 0 && (
+        {runs.length === 0 && <p className="text-soft">Not known before the ends are: say them above, or look first.</p>}
+        {runs.length > 0 && found === null && <p className="text-soft">Working it out.</p>}
+        {found && found.joined < runs.length && (
           <p>
-            Nothing beside the van, for the likely chains of {pairs.length} {pairs.length === 1 ? 'run' : 'runs'}.
+            {runs.length - found.joined} of {runs.length} {runs.length === 1 ? 'run' : 'runs'}: no parts that are known join what was said.
+          </p>
+        )}
+        {found && found.joined > 0 && found.lacks.length === 0 && (
+          <p>
+            Nothing beside the van, for the likely chains of {found.joined} {found.joined === 1 ? 'run' : 'runs'}.
           </p>
         )}
         <ul>
-          {lacks?.map((item) => (
-            <li key={item}>▲ {names[item] ?? item}: not on the van</li>
+          {found?.lacks.map(({ item, missing, unit, elsewhere }) => (
+            <li key={item}>
+              ▲ <b>{unit === 'inch' ? `${amountWords(missing, true, units)} of` : `${missing} x`}</b> {names[item] ?? item}: not on the van
+              {elsewhere.length > 0 && `, lies on ${elsewhere.map((e) => e.place).join(', ')}`}
+            </li>
           ))}
         </ul>
       </div>
@@ -47,47 +57,27 @@ export function Takes({ items, book, last, appliances, catalogue }: Props) {
   );
 }
 
-interface Pair {
-  from: string;
-  to: string;
-  water: 'cold' | 'hot';
-}
-
 /** Ends of the runs as they were told, or as they were last time. */
-function pairsOf(items: DraftItem[], book: PremisesBook | null, last: Map<string, LastState>, appliances: ApplianceRow[]): Pair[] {
-  return items.flatMap((item): Pair[] => {
+function likelyRuns(items: DraftItem[], book: PremisesBook | null, last: Map<string, LastState>, appliances: ApplianceRow[]): LikelyRun[] {
+  return items.flatMap((item, i): LikelyRun[] => {
     const { told } = toldIn(item.said);
-    const side = (s: 'from' | 'to') => told.find((t) => t.side === s)?.end;
+    const side = (s: 'from' | 'to' | 'rejoin') => told.find((t) => t.side === s)?.end;
     const runs = book?.runs.filter((r) => r.applianceId === item.applianceId && r.retired === null) ?? [];
     const waters = appliances.find((a) => a.id === item.kind)?.water ?? ['cold'];
     const of =
       runs.length > 0 ? runs.map((r) => ({ water: r.water, before: last.get(r.id)?.chain })) : waters.map((water) => ({ water, before: null }));
-    return of.flatMap(({ water, before }) => {
+    return of.flatMap(({ water, before }, j) => {
       const [from, to] = [side('from') ?? before?.from, side('to') ?? before?.to];
-      return from && to ? [{ from, to, water }] : [];
+      return from && to ? [{ id: `${i} ${j}`, water, from, to, rejoin: side('rejoin') ?? null }] : [];
     });
   });
 }
 
-/** Items of the best chains that the van does not have; null while that is worked out. */
-function useLikelyLacks(pairs: Pair[], catalogue: ClientCatalogue | null): string[] | null {
-  const [found, setFound] = useState<{ key: string; items: string[] } | null>(null);
-  const key = JSON.stringify(pairs);
-  useEffect(() => {
-    if (!catalogue) return;
-    let isOver = false;
-    const work = async () => {
-      const { matchChains } = await import('../../../core/match/chains.ts');
-      const { parts, loose, stock, rules, callbackRates } = catalogue;
-      const items = (JSON.parse(key) as Pair[]).flatMap(
-        ({ from, to, water }) => matchChains({ from, to, need: { water }, parts, loose, stock, rules, callbackRates, k: 1 }).chains[0]?.offVan ?? [],
-      );
-      if (!isOver) setFound({ key, items: [...new Set(items)] });
-    };
-    work();
-    return () => {
-      isOver = true;
-    };
-  }, [key, catalogue]);
-  return found?.key === key ? found.items : null;
+/** How many of the runs the likely chains join, and what the van lacks of all that these take together; null while that is worked out. */
+function useLacks(runs: LikelyRun[], catalogue: ClientCatalogue | null) {
+  const likely = useLikelyNeeds(runs, catalogue);
+  if (!likely || !catalogue) return null;
+  const taking = [...likely].map(([name, needs]) => ({ name, summary: { needs } }));
+  const lacks = loadOf([{ vanId: null, runs: taking }], catalogue.places).flatMap(({ rows }) => rows.filter((r) => r.missing > 0));
+  return { joined: likely.size, lacks };
 }

@@ -1,7 +1,6 @@
-import { coil, quantityWords } from '../../../core/index.ts';
 import { type DaySheet, runsWithoutChain } from '../../../record/index.ts';
 import { FollowUpRow, say } from '../../ui/book/index.ts';
-import { useUnits } from '../../ui/units/index.ts';
+import { amountWords, useUnits } from '../../ui/units/index.ts';
 import { dayWords, localTime } from '../../ui/words.ts';
 
 /** As many as a day sheet shows; the rest stand in the ledger. */
@@ -10,7 +9,7 @@ const MOST_RECHECKS = 12;
 export function Shortages({ sheet }: { sheet: DaySheet }) {
   const units = useUnits();
   const open = runsWithoutChain(sheet.visits);
-  const amount = (n: number, unit: 'piece' | 'inch') => (unit === 'inch' ? quantityWords(coil(n), units) : String(n));
+  const amount = (n: number, unit: 'piece' | 'inch') => amountWords(n, unit === 'inch', units);
   return (
     <section aria-label="Short on the van">
       <div className="flex items-end gap-3 border-b border-ink pb-1">

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { addDays, type DayRun, type DaySheet, daySheetOf, few, STAGE_NAMES, STAGES, unpackDay } from '../../../record/index.ts';
+import { addDays, type DayRun, type DaySheet, daySheetOf, few, pressReason, STAGE_NAMES, STAGES, unpackDay } from '../../../record/index.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useHeldVisits } from '../../ui/day/index.ts';
@@ -243,7 +243,7 @@ function pip({ summary: { stage, stages, unreadable } }: DayRun, of: (typeof STA
 /** What is recorded on it stays; the visit's page puts it back. */
 function takeOff(visitId: string, runId: string): void {
   sync
-    .keep((deviceId) => [newEntry({ deviceId, visitId, runId }, 'listed', { on: false, reason: 'cannot be read' })])
+    .keep((deviceId) => [newEntry({ deviceId, visitId, runId }, 'listed', { on: false, reason: pressReason('cannot-be-read') })])
     .then(([kept]) => noteNewPress({ entries: [{ id: kept!.entry.id, visitId, runId }], words: 'Taken off the list', isBack: false }))
     .catch(() => {
       // Said on the strip.

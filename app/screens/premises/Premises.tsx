@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { workKind } from '../../../core/index.ts';
 import type { PremisesBook } from '../../../record/index.ts';
+import { pressReason } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
 import { type ApplianceRow, say, saying } from '../../ui/book/index.ts';
 import { usePremises } from '../../ui/held/index.ts';
@@ -72,7 +73,9 @@ export default function Premises({ initial, isUnknown, today, appliances }: Prop
             <button
               type="button"
               className="key"
-              onClick={() => say([saying('premises', premises.id, 'restored', { reason: 'in use again' })], `${premises.name} brought back`)}
+              onClick={() =>
+                say([saying('premises', premises.id, 'restored', { reason: pressReason('in-use-again') })], `${premises.name} brought back`)
+              }
             >
               Bring it back
             </button>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { endName } from '../../../core/index.ts';
 import type { Appliance, Place, PremisesBook } from '../../../record/index.ts';
-import { STAGE_NAMES } from '../../../record/index.ts';
+import { pressReason, STAGE_NAMES } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
 import { type ApplianceRow, newId, newItem, plainName, say, saying, sayingsOfWork } from '../../ui/book/index.ts';
 import { ReasonForm } from '../../ui/form/index.ts';
@@ -59,7 +59,7 @@ export function Standing({ book, last, today, appliances }: Props) {
                 <button
                   type="button"
                   className="key"
-                  onClick={() => say([saying('appliance', a.id, 'restored', { reason: 'in use again' })], `${a.name} brought back`)}
+                  onClick={() => say([saying('appliance', a.id, 'restored', { reason: pressReason('in-use-again') })], `${a.name} brought back`)}
                 >
                   Bring it back
                 </button>

@@ -11,7 +11,7 @@ import {
   writeFraction,
   writeTurns,
 } from '../../../core/index.ts';
-import { type FieldConflict, type RulesChange, rulesAfter, rulesChanged, ruleWords } from '../../../record/index.ts';
+import { type FieldConflict, pressReason, type RulesChange, rulesAfter, rulesChanged, ruleWords } from '../../../record/index.ts';
 import type { RulesVersion } from '../../../store/queries/index.ts';
 import { say, saying } from '../../ui/book/index.ts';
 import { useOfShop } from '../../ui/held/index.ts';
@@ -126,7 +126,7 @@ export default function Rules({ initial, shopId, choices, seals, duties, ages, c
         <SaidTwice
           conflicts={conflicts}
           onSettle={(field, value) =>
-            say([saying('rules', shopId, 'changed', { rules: { [field]: value }, reason: 'settled between two' })], 'House rule settled')
+            say([saying('rules', shopId, 'changed', { rules: { [field]: value }, reason: pressReason('settled') })], 'House rule settled')
           }
         />
         {changed ? (

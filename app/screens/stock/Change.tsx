@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { readCoilIn } from '../../../core/index.ts';
 import type { Level, StockedPlace } from '../../../record/index.ts';
 import { type Saying, say } from '../../ui/book/index.ts';
-import { useUnits } from '../../ui/units/index.ts';
-import { amountWords } from './amounts.ts';
+import { amountWords, useUnits } from '../../ui/units/index.ts';
 import { counted, minimum, moved, received, thrown } from './changes.ts';
 
 interface Props {

@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { readCoilIn, type Units } from '../../../core/index.ts';
 import type { Level, StockedPlace } from '../../../record/index.ts';
 import { say } from '../../ui/book/index.ts';
-import { useUnits } from '../../ui/units/index.ts';
-import { amountWords, type Coils } from './amounts.ts';
+import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
 import { counted } from './changes.ts';
 
 interface Props {

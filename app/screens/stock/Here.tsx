@@ -1,8 +1,7 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Level, StockedPlace } from '../../../record/index.ts';
 import type { ClientCatalogue } from '../../ui/held/index.ts';
-import { useUnits } from '../../ui/units/index.ts';
-import { amountWords, type Coils } from './amounts.ts';
+import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
 import { Change } from './Change.tsx';
 import { Count } from './Count.tsx';
 

@@ -2,8 +2,7 @@ import { useState } from 'react';
 import { type BookEntry, type BookWords, NO_WORDS, type StockedPlace } from '../../../record/index.ts';
 import { get, sync } from '../../../sync/run.ts';
 import { SaidOf } from '../../ui/book/index.ts';
-import { useUnits } from '../../ui/units/index.ts';
-import { amountWords, type Coils } from './amounts.ts';
+import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
 
 interface Props {
   place: StockedPlace;

@@ -2,13 +2,12 @@ import { useEffect, useMemo, useState } from 'react';
 import { type DayRun, type DayVisit, type LoadRow, loadOf, type Move, movesFor, type Needed, type StockedPlace } from '../../../record/index.ts';
 import { get } from '../../../sync/run.ts';
 import { say } from '../../ui/book/index.ts';
+import { type LikelyRun, useLikelyNeeds } from '../../ui/chains/index.ts';
 import { useHeldVisits } from '../../ui/day/index.ts';
 import type { ClientCatalogue } from '../../ui/held/index.ts';
-import { useUnits } from '../../ui/units/index.ts';
+import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
 import { dayWords } from '../../ui/words.ts';
-import { amountWords, type Coils } from './amounts.ts';
 import { moved } from './changes.ts';
-import { useLikelyNeeds } from './likely.ts';
 
 interface Props {
   places: StockedPlace[];
@@ -25,7 +24,7 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
   const [day, setDay] = useState(begun);
   useEffect(() => setDay(begun), [begun]);
   const visits = useDayVisits(catalogue, day);
-  const likely = useLikelyNeeds(visits, catalogue);
+  const likely = useLikelyNeeds((visits ?? []).flatMap(likelyRuns), catalogue);
   const loads = useMemo(() => {
     if (!visits || !likely) return null;
     const asked = visits
@@ -99,8 +98,20 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
   );
 }
 
+const keyOf = (v: DayVisit, r: DayRun): string => `${v.visit.id} ${r.id}`;
+
+/** Runs of a visit without a chain whose ends were seen, else told. */
+function likelyRuns(v: DayVisit): LikelyRun[] {
+  return v.runs.flatMap((r) => {
+    if (r.summary.acceptedId !== null || r.summary.offList !== null) return [];
+    const side = (s: 'from' | 'to' | 'rejoin') => r.told?.find((t) => t.side === s)?.end ?? null;
+    const { from, to, rejoin } = r.summary.ends ?? { from: side('from'), to: side('to'), rejoin: side('rejoin') };
+    return from && to ? [{ id: keyOf(v, r), water: r.water, from, to, rejoin }] : [];
+  });
+}
+
 function needsOf(v: DayVisit, r: DayRun, likely: Map<string, Record<string, Needed>>) {
-  const guess = likely.get(`${v.visit.id} ${r.id}`);
+  const guess = likely.get(keyOf(v, r));
   return { name: guess ? `${r.name} (likely)` : r.name, summary: { needs: guess ?? r.summary.needs } };
 }
 
@@ -166,10 +177,6 @@ function useDayVisits(catalogue: ClientCatalogue | null, day: string): DayVisit[
 
 function runsWithoutEnds(visits: DayVisit[], likely: Map<string, unknown> | null): string[] {
   const isUnknown = (v: DayVisit, r: DayRun) =>
-    v.visit.cancelled === null &&
-    r.summary.offList === null &&
-    r.summary.acceptedId === null &&
-    likely !== null &&
-    !likely.has(`${v.visit.id} ${r.id}`);
+    v.visit.cancelled === null && r.summary.offList === null && r.summary.acceptedId === null && likely !== null && !likely.has(keyOf(v, r));
   return visits.flatMap((v) => v.runs.filter((r) => isUnknown(v, r)).map((r) => r.name));
 }

@@ -1,8 +1,8 @@
 import { useEffect, useMemo, useState } from 'react';
 import { addDays, type StockedPlace } from '../../../record/index.ts';
 import { namesOf, useCatalogue } from '../../ui/held/index.ts';
+import { coilsOf } from '../../ui/units/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
-import { coilsOf } from './amounts.ts';
 import { Here } from './Here.tsx';
 import { History } from './History.tsx';
 import { Load } from './Load.tsx';

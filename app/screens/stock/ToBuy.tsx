@@ -4,9 +4,8 @@ import { REORDER_COLUMNS, reorderOf, reorderRows, type StockedPlace } from '../.
 import { say } from '../../ui/book/index.ts';
 import type { ClientCatalogue } from '../../ui/held/index.ts';
 import { saveFile } from '../../ui/saved/index.ts';
-import { useUnits } from '../../ui/units/index.ts';
+import { amountWords, type Coils, toBuyWords, useUnits } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
-import { amountWords, type Coils, toBuyWords } from './amounts.ts';
 import { received } from './changes.ts';
 
 interface Props {

@@ -1,5 +1,5 @@
 import { useRef, useState } from 'react';
-import { type RunRow, SHOWN, type Shown, type VisitSheet } from '../../../record/index.ts';
+import { pressReason, type RunRow, SHOWN, type Shown, type VisitSheet } from '../../../record/index.ts';
 import { say, saying } from '../../ui/book/index.ts';
 import { fetched, Select } from '../../ui/form/index.ts';
 import { Picture, useAddPictures } from '../../ui/pictures/index.ts';
@@ -41,7 +41,8 @@ export default function Gathered({ sheet, run, joints, onClose }: Props) {
   const note = async () => {
     if (text.trim() !== '' && (await say([saying('visit', visit.id, 'noted', { text: text.trim(), ...about })], 'Noted'))) setText('');
   };
-  const back = (entryId: string, words: string) => say([saying('visit', visit.id, 'withdrawn', { reason: 'taken back' }, entryId)], words, true);
+  const back = (entryId: string, words: string) =>
+    say([saying('visit', visit.id, 'withdrawn', { reason: pressReason('taken-back') }, entryId)], words, true);
 
   return (
     <section aria-label="Pictures, notes, signature" className="grid gap-3 border-b border-ink bg-sheet p-4">

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { RunRow } from '../../../record/index.ts';
+import { pressReason } from '../../../record/index.ts';
 import { say, saying } from '../../ui/book/index.ts';
 import type { Write } from '../../ui/held/index.ts';
 
@@ -8,7 +9,7 @@ export function OffList({ run, visitId, off, write }: { run: RunRow; visitId: st
   const [reason, setReason] = useState('');
   // The book took it off, or an entry of the run: each is answered in its own place.
   const putBack = () => {
-    if (run.removed === null) write('listed', run.id, { on: true, reason: 'put back' });
+    if (run.removed === null) write('listed', run.id, { on: true, reason: pressReason('back-on-list') });
     else say([saying('visit', visitId, 'run-added', { runId: run.id, work: run.work })], `${run.name} put back`);
   };
   if (off !== null) {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { workKind } from '../../../core/index.ts';
-import { addDays, dayVisitOf, type StockedPlace, spanOf, statusOf, type VisitSheet } from '../../../record/index.ts';
+import { addDays, dayVisitOf, pressReason, type StockedPlace, spanOf, statusOf, type VisitSheet } from '../../../record/index.ts';
 import { localToday } from '../../../sync/run.ts';
 import { newId, PickWork, type Saying, say, saying, sayingsOfWork, worksOf } from '../../ui/book/index.ts';
 import { ReasonForm } from '../../ui/form/index.ts';
@@ -35,7 +35,7 @@ export default function Plan({ sheet, catalogue, onClose }: Props) {
       {visit.cancelled !== null && (
         <p className="caution mt-2 flex flex-wrap items-center gap-3">
           Cancelled: {visit.cancelled}
-          <button type="button" className="key" onClick={() => tell('restored', { reason: 'it stands after all' }, 'Visit brought back')}>
+          <button type="button" className="key" onClick={() => tell('restored', { reason: pressReason('stands-after-all') }, 'Visit brought back')}>
             Bring it back
           </button>
         </p>

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { missingInNetwork } from '../../../core/index.ts';
-import { asDrawn, networkOf, type OwnMinutes, type PremisesBook, type WaterThing } from '../../../record/index.ts';
+import { asDrawn, networkOf, type OwnMinutes, type PremisesBook, pressReason, type WaterThing } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
 import { say, saying } from '../../ui/book/index.ts';
 import { usePremises, useTried } from '../../ui/held/index.ts';
@@ -160,7 +160,7 @@ function House({ book, last, today, mixing, own, runAsked, visitAsked, isStopGoi
             onDraw={draw}
             onGone={() => {
               void say(
-                [saying('premises', premises.id, 'water-gone', { things: [thing.id], reason: 'not there' })],
+                [saying('premises', premises.id, 'water-gone', { things: [thing.id], reason: pressReason('not-there') })],
                 `Taken out: ${nameOf(thing.id)}`,
               );
               setSelected(null);

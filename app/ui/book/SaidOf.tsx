@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Happening } from '../../../record/index.ts';
-import { type BookEntry, type BookWords, bookHappenings } from '../../../record/index.ts';
+import { type BookEntry, type BookWords, bookHappenings, pressReason } from '../../../record/index.ts';
 import { ReasonForm } from '../form/index.ts';
 import { type Saying, say } from './book.ts';
 import { Happened } from './Happened.tsx';
@@ -32,7 +32,7 @@ export function SaidOf({ entries, words, timeZone, onChanged }: Props) {
       device={(deviceId) => `device ${[...new Set(rows.map((r) => r.deviceId))].indexOf(deviceId) + 1}`}
       actions={(row) =>
         row.kind === FINAL ? null : row.withdrawn ? (
-          <button type="button" className="key" onClick={() => takeBack(row, row.withdrawn!.ids, 'put back', false)}>
+          <button type="button" className="key" onClick={() => takeBack(row, row.withdrawn!.ids, pressReason('put-back'), false)}>
             Put back
           </button>
         ) : (

@@ -1,12 +1,13 @@
 import { useId, useState } from 'react';
 import * as z from 'zod/mini';
 import { lengthTyped, pressureTyped, writeTurns } from '../../../core/index.ts';
+import { isOfPress } from '../../../record/index.ts';
 import { unitsHere } from '../units/index.ts';
 
 /** A field of an entry's body that is a plain text, figure or yes-and-no. */
 type Plain = string | number | boolean;
 
-const isPlain = (value: unknown): value is Plain => ['string', 'number', 'boolean'].includes(typeof value);
+const isPlain = (value: unknown): value is Plain => ['string', 'number', 'boolean'].includes(typeof value) && !isOfPress(value);
 
 interface Props {
   /** What the body must be, and what follows from the fields that were changed. */
@@ -65,7 +66,7 @@ export function Fields({ of: { shape, agreed }, body, submit, onRead, onCancel }
 }
 
 /** What an entry is about is not what it says: those are taken back and entered anew. Inches follow from the length as typed. */
-const NOT_CHANGED = new Set(['inches', 'begunId', 'stepId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
+const NOT_CHANGED = new Set(['inches', 'begunId', 'stepId', 'wayId', 'catalogueVersion', 'replacesId', 'currency', 'from', 'to', 'rejoin']);
 
 /** What is typed anew and bare is in the unit of the device here too; what was left alone stays as it was. */
 function withUnits(changed: Record<string, unknown>, before: Record<string, unknown>): Record<string, unknown> {

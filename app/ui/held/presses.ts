@@ -1,12 +1,12 @@
 /** What was just recorded, on whatever screen, and its way back: for ten seconds, over a change of page too. */
-import { type SubjectRef, WITHDRAWN } from '../../../record/index.ts';
+import { pressReason, type SubjectRef, WITHDRAWN } from '../../../record/index.ts';
 import { newBookEntry, newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import { ofThisShop } from '../../../sync/shop-here.ts';
 
 /** How long a press can be taken back at once, ms. */
 const STANDS_MS = 10_000;
-const AT_ONCE = 'taken back at once';
+const AT_ONCE = pressReason('at-once');
 const KEY = ofThisShop('brass-nut-last-press-2');
 
 /** An entry that a press recorded: of a run in a visit, or of the book. */

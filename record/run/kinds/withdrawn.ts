@@ -1,6 +1,7 @@
 import * as z from 'zod/mini';
 import { WITHDRAWN } from '../../effective.ts';
 import { kind } from '../../kind.ts';
+import { reasonWords } from '../../reasons.ts';
 import { givenReason } from '../../shapes.ts';
 import { realReason } from '../rules.ts';
 
@@ -14,5 +15,5 @@ export const withdrawn = kind({
   onSigned: ({ correctsId }, run) => run.isAfterSignOff(correctsId),
   holds: ({ body, correctsId }) =>
     correctsId === null ? { rule: 'takes-back-nothing', why: 'Say which entry is taken back: its id in correctsId.' } : realReason(body.reason),
-  describe: (b) => `taken back: ${b.reason}`,
+  describe: (b) => `taken back: ${reasonWords(b.reason)}`,
 });

@@ -6,9 +6,9 @@ import type { StageProps } from '../stage-props.ts';
 export function Wrong({ step, run, write }: { step: WorkStep } & Pick<StageProps, 'run' | 'write'>) {
   const [text, setText] = useState('');
   const [kept, setKept] = useState<string | null>(null);
-  const keep = (what: string) => {
+  const keep = (what: string, said: { text: string } | { wayId: string } = { text: what.trim() }) => {
     if (what.trim() === '') return;
-    write('noted', run.id, { text: `At "${step.title}": ${what.trim()}` });
+    write('noted', run.id, { ...said, stepId: step.id });
     setKept(what.trim());
     setText('');
   };
@@ -24,7 +24,7 @@ export function Wrong({ step, run, write }: { step: WorkStep } & Pick<StageProps
                 <li key={one}>{one}</li>
               ))}
             </ol>
-            <button type="button" className="key mb-2" onClick={() => keep(way.title)}>
+            <button type="button" className="key mb-2" onClick={() => keep(way.title, { wayId: way.id })}>
               Put it on record
             </button>
           </details>

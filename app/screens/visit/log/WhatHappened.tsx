@@ -7,6 +7,7 @@ import {
   happenings,
   historyOf,
   kindOf,
+  pressReason,
   type RunRow,
   type RunState,
   type VisitSheet,
@@ -43,7 +44,7 @@ export default function WhatHappened({ run, state, sheet, write, onClose }: Prop
         type="button"
         className="min-h-11 cursor-pointer underline print:hidden"
         onClick={() => {
-          for (const id of row.withdrawn!.ids) write('withdrawn', run.id, { reason: 'Put back: it was right after all' }, { correctsId: id });
+          for (const id of row.withdrawn!.ids) write('withdrawn', run.id, { reason: pressReason('put-back') }, { correctsId: id });
         }}
       >
         Put back

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { type AskedNeed, readLengthIn, readPressurePsi } from '../../../../core/index.ts';
+import { pressReason } from '../../../../record/index.ts';
 import { ReasonForm } from '../../../ui/form/index.ts';
 import { FigureInput, InUnits, ownUnit, useUnits } from '../../../ui/units/index.ts';
 import type { StageProps } from '../stage-props.ts';
@@ -67,7 +68,7 @@ export default function ChangeNeed({ need, run, write, state, onDone }: Props) {
             type="button"
             className="key"
             onClick={() => {
-              write('withdrawn', run.id, { reason: 'As it was known again' }, { correctsId: done.entryId });
+              write('withdrawn', run.id, { reason: pressReason('known-again') }, { correctsId: done.entryId });
               onDone();
             }}
           >

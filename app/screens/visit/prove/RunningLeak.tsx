@@ -1,4 +1,5 @@
 import type { RunRow, RunState } from '../../../../record/index.ts';
+import { pressReason } from '../../../../record/index.ts';
 import type { Write } from '../../../ui/held/index.ts';
 
 /** A running leak, in reach at every stage: water off first, then power. */
@@ -25,7 +26,7 @@ export function RunningLeak({
       const target = state.joints.some((j) => j.id === t.id) ? { jointId: t.id } : { checkPointId: t.id };
       write('remedied', run.id, { action: 'shut', turns24: 0, movedJointIds: [] }, target);
     }
-    if (running.length === 0) write('noted', run.id, { text: 'Running leak: water shut off, then power.' });
+    if (running.length === 0) write('noted', run.id, { text: pressReason('leak-shut') });
     onClose();
   };
   return (

@@ -1,21 +1,20 @@
 /** What runs will likely take whose ends are known and whose chain is not accepted yet. */
 import { useEffect, useMemo, useState } from 'react';
-import { type DayRun, type DayVisit, itemsOf, type Needed, neededFor, type StockedPlace } from '../../../record/index.ts';
-import type { ClientCatalogue } from '../../ui/held/index.ts';
+import { itemsOf, type Needed, neededFor, type StockedPlace } from '../../../record/index.ts';
+import type { ClientCatalogue } from '../held/index.ts';
 
-interface Ends {
+export interface LikelyRun {
+  id: string;
+  water: 'cold' | 'hot';
   from: string;
   to: string;
   rejoin: string | null;
 }
 
-/** By visit and run; null while it is worked out. Runs that have a chain, or whose ends nobody said, are not in it. */
-export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatalogue | null): Map<string, Record<string, Needed>> | null {
+/** By run; null while it is worked out. Runs that no chain joins are not in it. */
+export function useLikelyNeeds(runs: readonly LikelyRun[], catalogue: ClientCatalogue | null): Map<string, Record<string, Needed>> | null {
   const [found, setFound] = useState<{ key: string; needs: Map<string, Record<string, Needed>> } | null>(null);
-  const asked = (visits ?? []).flatMap((v) =>
-    v.runs.flatMap((r) => (endsOf(r) ? [{ id: `${v.visit.id} ${r.id}`, water: r.water, ...endsOf(r)! }] : [])),
-  );
-  const key = JSON.stringify(asked);
+  const key = JSON.stringify(runs);
   const { parts, loose, rules, callbackRates, places } = catalogue ?? {};
   // What the shop has, wherever it lies: it can be loaded. Nothing of it changes by being moved.
   const has = useMemo(() => JSON.stringify(places ? together(places) : null), [places]);
@@ -26,19 +25,9 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
     const work = async () => {
       const { matchChains } = await import('../../../core/match/chains.ts');
       const needs = new Map<string, Record<string, Needed>>();
-      for (const { id, water, from, to, rejoin } of JSON.parse(key) as (Ends & { id: string; water: 'cold' | 'hot' })[]) {
-        const [chain] = matchChains({
-          from,
-          to,
-          ...(rejoin ? { rejoin } : {}),
-          need: { water },
-          parts,
-          loose,
-          rules,
-          callbackRates,
-          stock,
-          k: 1,
-        }).chains;
+      for (const { id, water, from, to, rejoin } of JSON.parse(key) as LikelyRun[]) {
+        const ends = { from, to, ...(rejoin ? { rejoin } : {}) };
+        const [chain] = matchChains({ ...ends, need: { water }, parts, loose, rules, callbackRates, stock, k: 1 }).chains;
         if (chain) needs.set(id, neededFor({ chain, items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], { parts, loose }) }));
         // Others have their turn between two.
         await new Promise((wake) => setTimeout(wake));
@@ -52,15 +41,6 @@ export function useLikelyNeeds(visits: DayVisit[] | null, catalogue: ClientCatal
     };
   }, [key, parts, loose, rules, callbackRates, has]);
   return found?.key === key ? found.needs : null;
-}
-
-/** Ends of a run without a chain: as they were seen, else as they were told. */
-function endsOf(run: DayRun): Ends | null {
-  if (run.summary.acceptedId !== null || run.summary.offList !== null) return null;
-  if (run.summary.ends) return run.summary.ends;
-  const side = (s: 'from' | 'to' | 'rejoin') => run.told?.find((t) => t.side === s)?.end;
-  const [from, to] = [side('from'), side('to')];
-  return from && to ? { from, to, rejoin: side('rejoin') ?? null } : null;
 }
 
 function together(places: readonly StockedPlace[]): Record<string, number> {
