@@ -32,7 +32,8 @@ import { loadOf, movesFor } from './stock/load.ts';
 import { reorderRows } from './stock/reorder-rows.ts';
 import { isStorable, pathText, unstorable } from './storable.ts';
 import { certificateOf } from './visit/certificate.ts';
-import { addDays, daySheetOf, localDayOf, runsWithoutChain } from './visit/day.ts';
+import { runsWithoutChain } from './visit/chainless.ts';
+import { addDays, daySheetOf, localDayOf } from './visit/day.ts';
 import { type DayVisit, dayRunOf } from './visit/day-run.ts';
 import { dayVisitOf } from './visit/day-visit.ts';
 import { cameTo, estimateOf } from './visit/estimate.ts';
@@ -241,7 +242,11 @@ function* shopCases({ book, run, refused, shop }: Happened, n: number): Generato
     () =>
       ['2026-04-14', '2026-04-15', '2026-04-20'].map((day) => {
         const sheet = daySheetOf(day, days(), stocked(), at, houses().flatMap(waitingOf));
-        return [sheet, runsWithoutChain(sheet.visits), JSON.stringify(unpackDay(packDay(sheet))) === JSON.stringify(sheet)];
+        return [
+          sheet,
+          runsWithoutChain(sheet.visits).map((c) => [c.run.id, c.ends]),
+          JSON.stringify(unpackDay(packDay(sheet))) === JSON.stringify(sheet),
+        ];
       }),
   ];
   yield [

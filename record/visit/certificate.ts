@@ -2,6 +2,7 @@
 
 import { boundDigits, dropWords, METHODS, workKind } from '../../core/index.ts';
 import { watchedWords } from '../run/joints/watched.ts';
+import { partNames } from '../run/kinds/chain-accepted.ts';
 import type { RunState } from '../run/state.ts';
 import { type SignedJoint, type SignSheet, signSheetOf, type TaskRules } from '../run/told/sign-sheet.ts';
 import type { ReadRun, VisitHead } from './sheet.ts';
@@ -56,7 +57,7 @@ export function certificateOf(visit: VisitHead, reads: readonly ReadRun[], dutie
   return { visitId: visit.id, number: visit.id.replaceAll('-', '').slice(-8).toUpperCase(), runs, without, bounds: BOUNDS };
 }
 
-const fittedOf = ({ accepted }: RunState): string[] => accepted?.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part') ?? [];
+const fittedOf = ({ accepted }: RunState): string[] => (accepted ? partNames(accepted) : []);
 
 const BOUNDS = [
   'A dry look never proves that nothing leaks. It bounds the leak: had a joint leaked more than is said of it, such a look would have shown it at least 95 times in a hundred.',

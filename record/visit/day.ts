@@ -1,6 +1,7 @@
 /** The day sheet: worked out on the server from its derived tables, on a device from what it keeps. */
 
 import { remember } from '../../core/index.ts';
+import { recheckWaitsMs } from '../run/told/summary.ts';
 import { type StockedPlace, vanOf } from '../stock/levels.ts';
 import { type LoadRow, loadOf } from '../stock/load.ts';
 import type { DayRun, DayVisit } from './day-run.ts';
@@ -135,17 +136,11 @@ function shortagesOf(visits: { vanId: string | null; runs: DayRun[] }[], stocked
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 }
 
-/** Runs of a day that have no chain yet: what they take from the van is not known, so nothing is said of its being covered. */
-export const runsWithoutChain = (visits: readonly Pick<PlannedVisit, 'visit' | 'runs'>[]): number =>
-  visits
-    .filter((v) => v.visit.cancelled === null)
-    .flatMap((v) => v.runs)
-    .filter((r) => r.summary.offList === null && !r.recheckOf && r.summary.acceptedId === null && r.summary.signedOffMs === null).length;
-
 function recheckOf(visit: VisitHead, run: DayRun, day: string, at: Date): Recheck[] {
-  const { recheck, recheckDueMs } = run.summary;
+  const { recheck } = run.summary;
+  const recheckDueMs = recheckWaitsMs(run.summary);
   // One that is booked to be looked at again is told by the visit that signed it off.
-  if (run.recheckOf || recheckDueMs === null || (recheck !== 'due' && recheck !== 'not dry')) return [];
+  if (run.recheckOf || recheckDueMs === null) return [];
   if (localDayOf(recheckDueMs, visit.premises.timeZone) > day) return [];
   return [
     {

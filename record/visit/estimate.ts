@@ -1,6 +1,6 @@
 /** What a visit will cost, and what it came to: parts, minutes with their spread, coming, tax. */
 import { workKind } from '../../core/index.ts';
-import type { AcceptedChain } from '../run/kinds/chain-accepted.ts';
+import { type NamedChain, partNames } from '../run/kinds/chain-accepted.ts';
 import type { RunState } from '../run/state.ts';
 import type { Shop } from '../shop/state.ts';
 import type { DayRun } from './day-run.ts';
@@ -30,7 +30,7 @@ export interface Cost {
 const taxOn = (cents: number, percent: number): number => Math.round((cents * percent) / 100);
 
 /** Parts that a chain takes, at the prices it was accepted with. */
-const partsCents = (accepted: AcceptedChain): number => accepted.chain.priceCents;
+const partsCents = (accepted: NamedChain): number => accepted.chain.priceCents;
 
 /**
  * What the visit is expected to cost.
@@ -48,9 +48,9 @@ export function estimateOf(day: { visit: VisitHead; runs: DayRun[] }, reads: rea
   });
 }
 
-function partsRow(name: string, accepted: AcceptedChain): CostRow {
+function partsRow(name: string, accepted: NamedChain): CostRow {
   const cents = partsCents(accepted);
-  return { what: `${name}: parts`, how: accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; '), cents, slowCents: cents };
+  return { what: `${name}: parts`, how: partNames(accepted).join('; '), cents, slowCents: cents };
 }
 
 const comingRow = ({ calloutCents }: Shop): CostRow[] =>

@@ -1,7 +1,7 @@
 /** The ledger's own tables: connections as they are searched, and what is due again at them. */
 import { catalogue } from '../../catalog/index.ts';
 import { endLabel, tasksOf } from '../../core/index.ts';
-import { type RunState, summaryOf, taskFactsOf } from '../../record/index.ts';
+import { partNames, type RunState, summaryOf, taskFactsOf } from '../../record/index.ts';
 import type { Tx } from '../database/index.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
@@ -64,9 +64,9 @@ function lineOf({ visitId, read }: DerivedRun) {
   const { state, run } = read;
   const summary = summaryOf(read);
   if (!state?.accepted || summary.wasSignedMs === null) return [];
-  const { from, to, rejoin, chain, items } = state.accepted;
+  const { from, to, rejoin, chain } = state.accepted;
   const ends = [...new Set([from, to, ...(rejoin ? [rejoin] : []), ...chain.joints.flatMap((j) => [j.a, j.b])])];
-  const words = [from, to, endLabel(from), endLabel(to), ...chain.parts.map((id) => items[id]?.name ?? id)].join(' ').toLowerCase();
+  const words = [from, to, endLabel(from), endLabel(to), ...partNames(state.accepted)].join(' ').toLowerCase();
   return [
     {
       visit_id: visitId,

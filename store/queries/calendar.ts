@@ -1,4 +1,4 @@
-import { addDays, type DayVisit, spanOf, type VisitHead, type VisitSpan } from '../../record/index.ts';
+import { addDays, type DayVisit, recheckWaitsMs, spanOf, type VisitHead, type VisitSpan } from '../../record/index.ts';
 import type { Sql } from '../database/index.ts';
 import { visitsWithRechecks, withRuns } from './day.ts';
 import { shopToday } from './shop.ts';
@@ -41,9 +41,8 @@ export async function calendarOf(sql: Sql, shopId: string, at: Date): Promise<Ca
     visits: visits.map((v) => ({ ...v, span: spanOf(v), sequence: sequences.get(v.visit.id) ?? 0 })),
     rechecks: due.flatMap(({ visit, runs }) =>
       runs.flatMap((r) => {
-        const { recheck, recheckDueMs, offList } = r.summary;
-        const isDue = recheckDueMs !== null && offList === null && (recheck === 'due' || recheck === 'not dry');
-        return isDue ? [{ visit, runId: r.id, name: r.name, place: r.place, dueMs: recheckDueMs }] : [];
+        const dueMs = recheckWaitsMs(r.summary);
+        return dueMs !== null && r.summary.offList === null ? [{ visit, runId: r.id, name: r.name, place: r.place, dueMs }] : [];
       }),
     ),
   };

@@ -56,7 +56,7 @@ export async function visitsWithRechecks(sql: Sql, shopId: string, day: string):
   const rows = await sql<{ visit_id: string }[]>`
     select visit_id from derived_run
     where shop_id = ${shopId} and recheck in ('due', 'not dry') and recheck_due_at < ${`${addDays(day, 2)}T00:00:00Z`}
-    group by visit_id order by max(recheck_due_at) desc limit ${MOST_RECHECKS}`;
+    group by visit_id order by max(recheck_due_at) desc, visit_id limit ${MOST_RECHECKS}`;
   return rows.map((r) => r.visit_id);
 }
 

@@ -81,7 +81,7 @@ export async function dueList(sql: Sql, shopId: string, at: Date, query: DueQuer
       sql`select * from (${joined(
         sql,
         sources.map((s) => s.first),
-      )}) found order by due_on, since_on, kind, visit_id, run_id, what limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`,
+      )}) found order by due_on, since_on, kind, visit_id, run_id, what, premises_id limit ${query.limit ?? PAGE} offset ${query.offset ?? 0}`,
       { today, at },
     ),
   ]);
@@ -133,7 +133,7 @@ const kindOf = (goesBy: string): DueKind => (goesBy.startsWith('line:') ? 'conne
 function source(sql: Sql, { until, today, most }: Asked, rows: Fragment): Source {
   return {
     counted: sql`(select kind, count(*)::int as due, count(*) filter (where due_on < ${today})::int as late from (${rows}) each where due_on <= ${until} group by kind)`,
-    first: sql`(select * from (${rows}) each where due_on <= ${until} order by due_on, since_on, visit_id, run_id, what limit ${most})`,
+    first: sql`(select * from (${rows}) each where due_on <= ${until} order by due_on, since_on, visit_id, run_id, what, premises_id limit ${most})`,
   };
 }
 
@@ -195,7 +195,7 @@ async function named(sql: Sql, shopId: string, found: Fragment, { today, at }: {
     left join appliance a on a.shop_id = ${shopId} and a.appliance_id = r.appliance_id
     left join place pl on pl.shop_id = ${shopId} and pl.place_id = a.place_id
     join premises p on p.shop_id = ${shopId} and p.premises_id = coalesce(f.premises_id, a.premises_id)
-    order by f.due_on, f.since_on, f.kind, f.visit_id, f.run_id, f.what`;
+    order by f.due_on, f.since_on, f.kind, f.visit_id, f.run_id, f.what, f.premises_id`;
   return rows.map((r) => ({
     kind: r.kind,
     dueOn: r.due_on,

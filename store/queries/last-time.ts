@@ -1,5 +1,5 @@
 /** What was found at a run the last time somebody was there: offered again, to be confirmed. */
-import type { Bodies } from '../../record/index.ts';
+import { type Bodies, partNames } from '../../record/index.ts';
 import type { Sql } from '../database/index.ts';
 import { statesOf, visitSheet } from './visits.ts';
 
@@ -22,7 +22,7 @@ export async function lastTime(sql: Sql, shopId: string, runId: string, visitId:
     select d.visit_id from derived_run d join visit v using (shop_id, visit_id)
     where d.shop_id = ${shopId} and d.run_id = ${runId} and d.up_to > 0 and d.visit_id <> ${visitId} and not v.gone
       and (v.on_date, v.starts_at) <= (select n.on_date, n.starts_at from visit n where n.shop_id = d.shop_id and n.visit_id = ${visitId})
-    order by v.on_date desc, v.starts_at desc, v.visit_id limit 1`;
+    order by v.on_date desc, v.starts_at desc, v.visit_id desc limit 1`;
   const sheet = row && (await visitSheet(sql, shopId, row.visit_id));
   const state = sheet && statesOf(sheet).find((r) => r.run.id === runId)?.state;
   if (!sheet || !state) return null;
@@ -35,6 +35,6 @@ export async function lastTime(sql: Sql, shopId: string, runId: string, visitId:
     rejoin: rejoin?.end ?? null,
     stop,
     pictures: sheet.gathered.pictures.filter((p) => p.runId === null || p.runId === runId).map(({ picture, text }) => ({ picture, text })),
-    parts: accepted?.chain.parts.map((p) => accepted.items[p]?.name ?? p) ?? [],
+    parts: accepted ? partNames(accepted) : [],
   };
 }

@@ -11,7 +11,7 @@ const [LEAST_MIN, MOST_MIN] = [0.25, 60];
 export async function readOwnStepMinutes(sql: Sql, shopId: string): Promise<OwnStepMinutes> {
   const newest = (kind: string) => sql`
     (select visit_id, run_id, device_id, seen_at, entry_id, split_part(body ->> 'stepId', ':', 1) as step from entry
-     where shop_id = ${shopId} and kind = ${kind} order by recorded_at desc limit ${NEWEST})`;
+     where shop_id = ${shopId} and kind = ${kind} order by recorded_at desc, entry_id limit ${NEWEST})`;
   const rows = await sql<{ step: string; minutes: number[] }[]>`
     with tick as (${newest('step-done')} union all ${newest('gate-answered')} union all ${newest('joint-made')}
       union all ${newest('look-begun')} union all ${newest('look-ended')} union all ${newest('remedied')}),

@@ -1,4 +1,5 @@
-import { type PremisesBook, premisesBook, type RunSummary } from '../../record/index.ts';
+import { catalogue } from '../../catalog/index.ts';
+import { type AcceptedChain, namedChain, type PremisesBook, partNames, premisesBook, type RunSummary } from '../../record/index.ts';
 import type { Sql } from '../database/index.ts';
 import { entriesOfSubjects } from '../rows/index.ts';
 
@@ -92,7 +93,7 @@ export async function lastStates(sql: Sql, shopId: string, premisesId: string): 
       on_date: string;
       work: string;
       summary: RunSummary;
-      accepted: { from: string; to: string; chain: { parts: string[]; cautions?: unknown[] }; items: Record<string, { name: string }> } | null;
+      accepted: AcceptedChain | null;
     }[]
   >`
     select distinct on (d.run_id) d.run_id, d.visit_id, v.on_date, vr.work, d.summary, c.body as accepted
@@ -101,7 +102,7 @@ export async function lastStates(sql: Sql, shopId: string, premisesId: string): 
     join visit_run vr on vr.shop_id = d.shop_id and vr.visit_id = d.visit_id and vr.run_id = d.run_id
     left join entry c on c.shop_id = d.shop_id and c.entry_id = d.accepted_id
     where v.shop_id = ${shopId} and v.premises_id = ${premisesId} and not v.gone
-    order by d.run_id, v.on_date desc, v.starts_at desc`;
+    order by d.run_id, v.on_date desc, v.starts_at desc, v.visit_id desc`;
   return rows.map((r) => ({
     runId: r.run_id,
     visitId: r.visit_id,
@@ -111,7 +112,7 @@ export async function lastStates(sql: Sql, shopId: string, premisesId: string): 
     chain: r.accepted && {
       from: r.accepted.from,
       to: r.accepted.to,
-      parts: r.accepted.chain.parts.map((p) => r.accepted!.items[p]?.name ?? p),
+      parts: partNames(namedChain(r.accepted, catalogue())),
       cautions: r.accepted.chain.cautions?.length ?? 0,
     },
   }));

@@ -11,9 +11,9 @@ export interface Tagged {
 export async function taggedRun(sql: Sql, shopId: string, runId: string): Promise<Tagged | null> {
   const [row] = await sql<{ premises_id: string; signed: string | null; worked: string | null }[]>`
     select a.premises_id,
-      (select l.visit_id from ledger_line l where l.shop_id = r.shop_id and l.run_id = r.run_id order by l.signed_off_at desc limit 1) as signed,
+      (select l.visit_id from ledger_line l where l.shop_id = r.shop_id and l.run_id = r.run_id order by l.signed_off_at desc, l.visit_id desc limit 1) as signed,
       (select v.visit_id from visit_run vr join visit v on v.shop_id = vr.shop_id and v.visit_id = vr.visit_id
-        where vr.shop_id = r.shop_id and vr.run_id = r.run_id and vr.removed is null and not v.gone order by v.on_date desc, v.starts_at desc limit 1) as worked
+        where vr.shop_id = r.shop_id and vr.run_id = r.run_id and vr.removed is null and not v.gone order by v.on_date desc, v.starts_at desc, v.visit_id desc limit 1) as worked
     from run r join appliance a on a.shop_id = r.shop_id and a.appliance_id = r.appliance_id
     where r.shop_id = ${shopId} and r.run_id = ${runId}`;
   return row ? { visitId: row.signed ?? row.worked, isSigned: row.signed !== null, premisesId: row.premises_id } : null;

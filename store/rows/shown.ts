@@ -1,4 +1,4 @@
-import type { AcceptedChain, RunSummary } from '../../record/index.ts';
+import { type NamedChain, partNames, type RunSummary } from '../../record/index.ts';
 
 /** What the ledger's row shows of a connection, as it was accepted. */
 export interface Shown {
@@ -11,12 +11,12 @@ export interface Shown {
   signedOff: boolean;
 }
 
-export const shownOf = ({ from, to, chain, items, currency }: AcceptedChain, { exceptions, signedOffMs }: RunSummary): Shown => ({
-  from,
-  to,
-  parts: chain.parts.map((id) => items[id]?.name ?? id).join('; '),
-  priceCents: chain.priceCents,
-  currency,
+export const shownOf = (accepted: NamedChain, { exceptions, signedOffMs }: RunSummary): Shown => ({
+  from: accepted.from,
+  to: accepted.to,
+  parts: partNames(accepted).join('; '),
+  priceCents: accepted.chain.priceCents,
+  currency: accepted.currency,
   exceptions,
   signedOff: signedOffMs !== null,
 });

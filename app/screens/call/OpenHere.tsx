@@ -1,5 +1,5 @@
 import { workKind } from '../../../core/index.ts';
-import type { PremisesBook } from '../../../record/index.ts';
+import { localDayOf, type PremisesBook, recheckWaitsMs } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
 import { dayWords } from '../../ui/words.ts';
 
@@ -8,7 +8,7 @@ const MOST_VISITS = 5;
 /** What is open at the premises, and what was done there last. */
 export function OpenHere({ book, last, today }: { book: PremisesBook; last: Map<string, LastState>; today: string }) {
   const open = book.followUps.filter((f) => f.closed === null);
-  const due = [...last.values()].filter((l) => l.summary.recheck === 'due' || l.summary.recheck === 'not dry');
+  const due = [...last.values()].filter((l) => recheckWaitsMs(l.summary) !== null);
   const nameOf = (runId: string) => book.runs.find((r) => r.id === runId)?.name ?? 'a run';
   const before = book.visits
     .filter((v) => v.onDate < today && v.cancelled === null)
@@ -28,8 +28,8 @@ export function OpenHere({ book, last, today }: { book: PremisesBook; last: Map<
             ))}
             {due.map((l) => (
               <li key={l.runId} className="border-b border-faint py-2">
-                {nameOf(l.runId)}: recheck {l.summary.recheck === 'due' ? 'due' : 'found it not dry'}{' '}
-                <span className="text-soft">since {dayWords(l.onDate, today)}</span>
+                {nameOf(l.runId)}: recheck {l.summary.recheck === 'due' ? '' : 'found it not dry, '}due{' '}
+                {dayWords(localDayOf(recheckWaitsMs(l.summary) ?? 0, book.premises.timeZone), today)}
               </li>
             ))}
           </ul>

@@ -31,10 +31,10 @@ export function Shortages({ sheet }: { sheet: DaySheet }) {
           </li>
         ))}
       </ul>
-      {open > 0 && (
+      {open.length > 0 && (
         <p className="py-2 text-soft">
-          {open === 1 ? '1 run has no chain yet: what it' : `${open} runs have no chain yet: what they`} likely take{open === 1 ? 's' : ''} stands
-          under Load it.
+          {open.length === 1 ? '1 run has no chain yet: what it likely takes' : `${open.length} runs have no chain yet: what they likely take`} stands
+          under Load it, where the ends are known.
         </p>
       )}
     </section>

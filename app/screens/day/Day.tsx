@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { addDays, type DayRun, type DaySheet, daySheetOf, few, pressReason, STAGE_NAMES, STAGES, unpackDay } from '../../../record/index.ts';
+import { addDays, type DayRun, type DaySheet, daySheetOf, few, pressReason, STAGES, standWords, unpackDay } from '../../../record/index.ts';
 import { newEntry } from '../../../sync/entry.ts';
 import { localToday, sync } from '../../../sync/run.ts';
 import { useHeldVisits } from '../../ui/day/index.ts';
@@ -31,10 +31,7 @@ const long = (d: string) => longDay.format(new Date(`${d}T00:00:00Z`));
 
 const word = ({ summary, recheckOf }: DayRun) => {
   if (recheckOf) return summary.recheck === 'due' ? 'to be looked at again' : `looked at again: ${summary.recheck}`;
-  if (summary.unreadable) return 'cannot be read';
-  if (summary.conflicts > 0) return 'to be settled';
-  if (summary.finding) return `${summary.finding}: see to it`;
-  return summary.stage === null ? 'signed off' : `to ${STAGE_NAMES[summary.stage].toLowerCase()}`;
+  return standWords(summary);
 };
 
 /** The day's visits, what the van lacks for them, which connections are to be looked at again. */

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { endName } from '../../../core/index.ts';
 import type { Appliance, Place, PremisesBook } from '../../../record/index.ts';
-import { pressReason, STAGE_NAMES } from '../../../record/index.ts';
+import { localDayOf, pressReason, recheckWaitsMs, standWords } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
 import { type ApplianceRow, newId, newItem, plainName, say, saying, sayingsOfWork } from '../../ui/book/index.ts';
 import { ReasonForm } from '../../ui/form/index.ts';
@@ -188,21 +188,40 @@ function OneAppliance({ book, appliance, last, today }: { book: PremisesBook; ap
       )}
       <ul>
         {runs.map((run) => (
-          <LastRun key={run.id} name={runs.length > 1 ? run.name : ''} water={run.water} last={last.get(run.id)} today={today} runId={run.id} />
+          <LastRun
+            key={run.id}
+            name={runs.length > 1 ? run.name : ''}
+            water={run.water}
+            last={last.get(run.id)}
+            today={today}
+            timeZone={book.premises.timeZone}
+            runId={run.id}
+          />
         ))}
       </ul>
     </div>
   );
 }
 
-function LastRun({ name, water, last, today, runId }: { name: string; water: string; last: LastState | undefined; today: string; runId: string }) {
+interface LastRunProps {
+  name: string;
+  water: string;
+  last: LastState | undefined;
+  today: string;
+  timeZone: string;
+  runId: string;
+}
+
+function LastRun({ name, water, last, today, timeZone, runId }: LastRunProps) {
   if (!last) return <li className="py-1 text-soft">{name || water}: nothing recorded yet</li>;
+  const dueMs = recheckWaitsMs(last.summary);
   return (
     <li>
       <a href={`/visits/${last.visitId}?run=${runId}`} className="grid min-h-11 py-1 no-underline hover:bg-brass-light">
         <span>
           {name && <b>{name}: </b>}
-          {stateWords(last)} <span className="text-soft">{dayWords(last.onDate, today)}</span>
+          {standWords(last.summary)}, <span className="text-soft">{dayWords(last.onDate, today)}</span>
+          {dueMs !== null && <b>; recheck due {dayWords(localDayOf(dueMs, timeZone), today)}</b>}
         </span>
         {last.chain && (
           <span className="text-soft">
@@ -213,10 +232,3 @@ function LastRun({ name, water, last, today, runId }: { name: string; water: str
     </li>
   );
 }
-
-const stateWords = ({ summary }: LastState): string => {
-  if (summary.unreadable) return 'cannot be read';
-  if (summary.finding) return `${summary.finding}: see to it`;
-  if (summary.recheck === 'due') return 'signed off, recheck due';
-  return summary.stage === null ? 'signed off' : `left at ${STAGE_NAMES[summary.stage].toLowerCase()}`;
-};

@@ -1,10 +1,20 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type DayRun, type DayVisit, type LoadRow, loadOf, type Move, movesFor, type Needed, type StockedPlace } from '../../../record/index.ts';
+import {
+  type DayRun,
+  type DayVisit,
+  type LoadRow,
+  loadOf,
+  type Move,
+  movesFor,
+  type Needed,
+  runsWithoutChain,
+  type StockedPlace,
+} from '../../../record/index.ts';
 import { get } from '../../../sync/run.ts';
 import { say } from '../../ui/book/index.ts';
 import { type LikelyRun, useLikelyNeeds } from '../../ui/chains/index.ts';
 import { useHeldVisits } from '../../ui/day/index.ts';
-import type { ClientCatalogue } from '../../ui/held/index.ts';
+import { askLastTime, type ClientCatalogue, heldLastTime } from '../../ui/held/index.ts';
 import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
 import { dayWords } from '../../ui/words.ts';
 import { moved } from './changes.ts';
@@ -24,7 +34,9 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
   const [day, setDay] = useState(begun);
   useEffect(() => setDay(begun), [begun]);
   const visits = useDayVisits(catalogue, day);
-  const likely = useLikelyNeeds((visits ?? []).flatMap(likelyRuns), catalogue);
+  const known = useGuessable(visits);
+  const likely = useLikelyNeeds(known?.runs ?? null, catalogue);
+  const unknown = known?.unknown ?? [];
   const loads = useMemo(() => {
     if (!visits || !likely) return null;
     const asked = visits
@@ -35,7 +47,7 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
       }));
     return loadOf(asked, places);
   }, [visits, likely, places]);
-  const unknown = visits ? runsWithoutEnds(visits, likely) : [];
+  const unjoined = likely && known ? known.runs.length - likely.size : 0;
   const move = (moves: Move[], words: string) => say(moves.map(moved), words);
   return (
     <section aria-label="Load the van" className="mt-4">
@@ -89,6 +101,9 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
           </div>
         );
       })}
+      {unjoined > 0 && (
+        <p className="mt-4">Of {unjoined === 1 ? 'one run' : `${unjoined} runs`} the ends are known, and no parts that are known join them.</p>
+      )}
       {unknown.length > 0 && (
         <p className="mt-4 text-soft">
           Of {unknown.length === 1 ? 'one run' : `${unknown.length} runs`} no ends are known, so nothing can be said: {unknown.join(', ')}.
@@ -98,20 +113,41 @@ export function Load({ places, nameOf, coils, catalogue, today, day: begun }: Pr
   );
 }
 
-const keyOf = (v: DayVisit, r: DayRun): string => `${v.visit.id} ${r.id}`;
+const keyOf = (visitId: string, runId: string): string => `${visitId} ${runId}`;
 
-/** Runs of a visit without a chain whose ends were seen, else told. */
-function likelyRuns(v: DayVisit): LikelyRun[] {
-  return v.runs.flatMap((r) => {
-    if (r.summary.acceptedId !== null || r.summary.offList !== null) return [];
-    const side = (s: 'from' | 'to' | 'rejoin') => r.told?.find((t) => t.side === s)?.end ?? null;
-    const { from, to, rejoin } = r.summary.ends ?? { from: side('from'), to: side('to'), rejoin: side('rejoin') };
-    return from && to ? [{ id: keyOf(v, r), water: r.water, from, to, rejoin }] : [];
-  });
+/** Runs without a chain whose ends are known: seen or told, else as they were the last time; and the names of those of which nothing can be said. */
+function useGuessable(visits: DayVisit[] | null): { runs: LikelyRun[]; unknown: string[] } | null {
+  const [found, setFound] = useState<{ key: string; runs: LikelyRun[]; unknown: string[] } | null>(null);
+  const open =
+    visits && runsWithoutChain(visits).map(({ visit, run, ends }) => ({ visitId: visit.id, runId: run.id, name: run.name, water: run.water, ends }));
+  const key = JSON.stringify(open);
+  useEffect(() => {
+    let isOver = false;
+    const work = async () => {
+      const asked = JSON.parse(key) as NonNullable<typeof open>;
+      const all = await Promise.all(asked.map(async (r) => ({ ...r, ends: r.ends ?? (await lastEnds(r.visitId, r.runId)) })));
+      if (isOver) return;
+      setFound({
+        key,
+        runs: all.flatMap(({ visitId, runId, water, ends }) => (ends ? [{ id: keyOf(visitId, runId), water, ...ends }] : [])),
+        unknown: all.flatMap(({ name, ends }) => (ends ? [] : [name])),
+      });
+    };
+    if (key !== 'null') work();
+    return () => {
+      isOver = true;
+    };
+  }, [key]);
+  return found?.key === key ? found : null;
+}
+
+async function lastEnds(visitId: string, runId: string): Promise<Pick<LikelyRun, 'from' | 'to' | 'rejoin'> | null> {
+  const last = (await heldLastTime(visitId, runId)) ?? (await askLastTime(visitId, runId));
+  return last?.from && last.to ? { from: last.from, to: last.to, rejoin: last.rejoin } : null;
 }
 
 function needsOf(v: DayVisit, r: DayRun, likely: Map<string, Record<string, Needed>>) {
-  const guess = likely.get(keyOf(v, r));
+  const guess = likely.get(keyOf(v.visit.id, r.id));
   return { name: guess ? `${r.name} (likely)` : r.name, summary: { needs: guess ?? r.summary.needs } };
 }
 
@@ -173,10 +209,4 @@ function useDayVisits(catalogue: ClientCatalogue | null, day: string): DayVisit[
   }, [day, holds, held]);
   if (holds && held) return held.visits.filter((v) => v.visit.onDate === day);
   return asked?.day === day ? asked.visits : null;
-}
-
-function runsWithoutEnds(visits: DayVisit[], likely: Map<string, unknown> | null): string[] {
-  const isUnknown = (v: DayVisit, r: DayRun) =>
-    v.visit.cancelled === null && r.summary.offList === null && r.summary.acceptedId === null && likely !== null && !likely.has(keyOf(v, r));
-  return visits.flatMap((v) => v.runs.filter((r) => isUnknown(v, r)).map((r) => r.name));
 }

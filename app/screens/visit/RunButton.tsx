@@ -1,5 +1,4 @@
-import type { ReadRun } from '../../../record/index.ts';
-import { STAGE_NAMES, STAGES } from '../../../record/index.ts';
+import { type ReadRun, STAGES, standWords, summaryOf } from '../../../record/index.ts';
 import { pipOf } from '../../ui/pips.ts';
 
 /** A run in the visit's list: its name, where it stands, a pip for each stage. */
@@ -25,13 +24,13 @@ export function RunButton({ name, read, current, onChoose }: { name: string; rea
   );
 }
 
-function wordOf({ state }: ReadRun): string {
-  if (!state) return '▲ cannot be read';
-  const finding = [...state.joints, ...state.checkPoints].find((t) => t.finding);
-  if (state.conflicts.length > 0) return '▲ to be settled';
-  if (finding) return `▲ ${finding.label} ${finding.finding}`;
-  if (state.offList !== null) return 'off the list';
-  return state.stage === null ? 'signed off' : `to ${STAGE_NAMES[state.stage].toLowerCase()}`;
+function wordOf(read: ReadRun): string {
+  const { state } = read;
+  const finding = state && [...state.joints, ...state.checkPoints].find((t) => t.finding);
+  const isTrouble = !state || state.conflicts.length > 0;
+  if (finding && !isTrouble) return `▲ ${finding.label} ${finding.finding}`;
+  if (state && state.offList !== null && !isTrouble) return 'off the list';
+  return `${isTrouble ? '▲ ' : ''}${standWords(summaryOf(read))}`;
 }
 
 /** On a phone the runs stand in a row that scrolls: the present one is brought into it. */

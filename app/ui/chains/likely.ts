@@ -11,15 +11,15 @@ export interface LikelyRun {
   rejoin: string | null;
 }
 
-/** By run; null while it is worked out. Runs that no chain joins are not in it. */
-export function useLikelyNeeds(runs: readonly LikelyRun[], catalogue: ClientCatalogue | null): Map<string, Record<string, Needed>> | null {
+/** By run; null while it is worked out, or the runs are not known yet. Runs that no chain joins are not in it. */
+export function useLikelyNeeds(runs: readonly LikelyRun[] | null, catalogue: ClientCatalogue | null): Map<string, Record<string, Needed>> | null {
   const [found, setFound] = useState<{ key: string; needs: Map<string, Record<string, Needed>> } | null>(null);
   const key = JSON.stringify(runs);
   const { parts, loose, rules, callbackRates, places } = catalogue ?? {};
   // What the shop has, wherever it lies: it can be loaded. Nothing of it changes by being moved.
   const has = useMemo(() => JSON.stringify(places ? together(places) : null), [places]);
   useEffect(() => {
-    if (!parts || !loose || !rules) return;
+    if (!parts || !loose || !rules || key === 'null') return;
     let isOver = false;
     const stock = JSON.parse(has) as Record<string, number>;
     const work = async () => {

@@ -118,6 +118,9 @@ export function namedChain(accepted: AcceptedChain, names: Names): NamedChain {
   };
 }
 
+/** Parts of a chain by their names, in its order. */
+export const partNames = ({ chain, items }: Pick<NamedChain, 'chain' | 'items'>): string[] => chain.parts.map((of) => items[of]?.name ?? 'a part');
+
 /** A part as far as it is drawn. */
 export type DrawnPart = Pick<Part, 'id' | 'name' | 'flexible' | 'cutToLength' | 'lengthIn'>;
 

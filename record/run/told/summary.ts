@@ -3,7 +3,7 @@
 import type { Finding, SealId, StopKind, ValveCondition } from '../../../core/index.ts';
 import { offListReason, type ReadRun } from '../../visit/sheet.ts';
 import { type Needed, neededFor } from '../needs/needed.ts';
-import { STAGES, type Stage } from '../stages.ts';
+import { STAGE_NAMES, STAGES, type Stage } from '../stages.ts';
 import type { RunState } from '../state.ts';
 
 export interface RunSummary {
@@ -86,4 +86,16 @@ export function summaryOf(read: ReadRun): RunSummary {
     offList: state.offList,
     unreadable: null,
   };
+}
+
+/** When a signed-off run is to be looked at again, milliseconds since 1970; null where nobody waits for that. */
+export const recheckWaitsMs = ({ recheck, recheckDueMs }: Pick<RunSummary, 'recheck' | 'recheckDueMs'>): number | null =>
+  recheck === 'due' || recheck === 'not dry' ? recheckDueMs : null;
+
+/** Where a run stands, as every list says it: 'to shut', 'damp: see to it', 'signed off'. */
+export function standWords({ unreadable, conflicts, finding, stage }: Pick<RunSummary, 'unreadable' | 'conflicts' | 'finding' | 'stage'>): string {
+  if (unreadable) return 'cannot be read';
+  if (conflicts > 0) return 'to be settled';
+  if (finding) return `${finding}: see to it`;
+  return stage === null ? 'signed off' : `to ${STAGE_NAMES[stage].toLowerCase()}`;
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { endLabel } from '../../../../core/index.ts';
-import { isRealReason, STAGE_NAMES } from '../../../../record/index.ts';
+import { isRealReason, partNames, STAGE_NAMES } from '../../../../record/index.ts';
 import { ReportCallback } from '../../../ui/book/index.ts';
 import { fetched, ReasonForm } from '../../../ui/form/index.ts';
 import { localTime, money } from '../../../ui/words.ts';
@@ -103,7 +103,7 @@ function Connection({ state }: Pick<StageProps, 'state'>) {
       </dd>
       <dt className="label">Parts</dt>
       <dd>
-        {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ')} · {money(accepted.chain.priceCents, accepted.currency)}
+        {partNames(accepted).join('; ')} · {money(accepted.chain.priceCents, accepted.currency)}
       </dd>
     </dl>
   );

@@ -1,6 +1,6 @@
 import { ROUNDS, workKind } from '../../../../core/index.ts';
 import type { RunState } from '../../../../record/index.ts';
-import { type ReadRun, type VisitSheet, watchedWords } from '../../../../record/index.ts';
+import { partNames, type ReadRun, type VisitSheet, watchedWords } from '../../../../record/index.ts';
 import { type ClientCatalogue, useShop } from '../../../ui/held/index.ts';
 import { Picture } from '../../../ui/pictures/index.ts';
 import { PrintHead } from '../../../ui/saved/index.ts';
@@ -104,7 +104,7 @@ function Done({ state, zone }: { state: RunState; zone: string }) {
     <>
       {accepted && (
         <p className="mt-1">
-          <b>Fitted:</b> {accepted.chain.parts.map((p) => accepted.items[p]?.name ?? 'a part').join('; ') || 'the two ends, joined again'}.
+          <b>Fitted:</b> {partNames(accepted).join('; ') || 'the two ends, joined again'}.
         </p>
       )}
       <table className="mt-2 w-full">
