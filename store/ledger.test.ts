@@ -2,6 +2,7 @@
 import assert from 'node:assert/strict';
 import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
+import { v7 as uuidv7 } from 'uuid';
 import { defaultRules } from '../core/house/rules.ts';
 import type { Bodies, Entry, EntryKind } from '../record/index.ts';
 import type { SentEntry } from '../record/shape.ts';
@@ -131,6 +132,25 @@ describe('what is due', () => {
     assert.equal(whole.total, whole.rows.length);
     assert.equal(whole.counts.stop!.due, whole.rows.filter((r) => r.kind === 'stop').length);
     assert.equal(whole.counts.stop!.late, whole.rows.filter((r) => r.kind === 'stop' && r.dueOn < whole.today).length);
+  });
+
+  it('keeps one order, however the rows lie: the same said of two premises for one day', async () => {
+    const houses = [uuidv7(), uuidv7(), uuidv7()];
+    const said = houses.flatMap((id, i) => [
+      filedBookEntry('premises', id, 'made', { name: `House ${i}`, timeZone: 'UTC' }, AT),
+      filedBookEntry('follow-up', uuidv7(), 'made', { premisesId: id, text: 'Bring a key', dueOn: '2026-04-20' }, AT),
+    ]);
+    await db.sql.begin((tx) => appendBook(tx, FIRST_SHOP, said));
+    const order = async () => (await dueAll(db.sql, FIRST_SHOP, AT, { kind: 'follow-up', ahead: 30 }, 50)).map((r) => r.premises.id);
+    const before = await order();
+    assert.deepEqual(
+      before.filter((id) => houses.includes(id)),
+      [...houses].sort(),
+    );
+    for (const id of houses) {
+      await db.owner`update follow_up set body = body where premises_id = ${id}`;
+      assert.deepEqual(await order(), before);
+    }
   });
 
   it('is done from the day it was done, put off with a day, dropped with a reason, and due no more once the run was retired', async () => {
