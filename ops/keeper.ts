@@ -5,8 +5,10 @@ import type { Cluster } from './cluster.ts';
 import type { FolderLock } from './folder-lock.ts';
 
 /** What dies so soon after its start, so many times one after another, will not live: it is given up. What lived longer begins the count anew. */
-const MOST_EARLY_DEATHS = 8;
+const MOST_EARLY_DEATHS = 16;
 const EARLY_MS = 1500;
+/** Before it is started again, ms; longer each time that it died early. */
+const PAUSE_MS = 200;
 const LOOK_MS = 500;
 /** How often it is looked whether something is to be tidied up, ms. */
 const TIDY_MS = 3_600_000;
@@ -77,7 +79,7 @@ export class Keeper {
     this.lock?.serves(this.server.pid ?? null);
     this.server.once('exit', () => {
       if (this.stopping || !this.survives(this.serving)) return;
-      setTimeout(() => !this.stopping && this.serve(), 200);
+      setTimeout(() => !this.stopping && this.serve(), PAUSE_MS * (1 + this.serving.early));
     });
   }
 
