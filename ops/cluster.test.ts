@@ -4,6 +4,7 @@ import { chmodSync, chownSync, mkdtempSync, readFileSync, rmSync, statSync, writ
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { after, before, describe, it } from 'node:test';
+import postgres from 'postgres';
 import { v7 as uuidv7 } from 'uuid';
 import type { SentEntry } from '../record/shape.ts';
 import { connect, FIRST_SHOP, isDatabaseLost } from '../store/database/connection.ts';
@@ -54,6 +55,19 @@ describe('the cluster', () => {
     assert.ok(cluster.isUp());
     assert.equal(other.exitCode ?? other.signalCode, null, 'the other program lives');
     other.kill();
+  });
+  it('starts at once though a process of the one that died hangs on', async () => {
+    const sql = postgres(cluster.url, { max: 1, onnotice: () => {} });
+    const [{ pid }] = (await sql`select pg_backend_pid() as pid`) as unknown as [{ pid: number }];
+    // As one that does not notice: it holds the memory that the next server wants.
+    process.kill(pid, 'SIGSTOP');
+    process.kill(pidOfServer(), 'SIGKILL');
+    for (let tries = 0; tries < 100 && cluster.isUp(); tries++) Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, 50);
+    cluster.restart();
+    assert.ok(cluster.isUp());
+    const again = postgres(cluster.url, { max: 1, onnotice: () => {} });
+    assert.equal((await again`select 1 as one`)[0]!.one, 1);
+    await Promise.all([sql.end({ timeout: 1 }), again.end()]);
   });
   it('stops nothing when its server died by itself', () => {
     process.kill(pidOfServer(), 'SIGKILL');

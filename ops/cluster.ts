@@ -1,7 +1,7 @@
 /** A PostgreSQL cluster of our own on loopback. PostgreSQL will not run as root: as root it runs as the `postgres` user. */
 import { execFileSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { chownSync, existsSync, mkdirSync, readdirSync, readFileSync, readlinkSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
@@ -112,10 +112,45 @@ export async function startCluster(folder: string, options: { fresh?: boolean; q
 }
 
 function startServer(folder: string, data: string, port: number): void {
-  // Left by a server that is gone: with its number in use by another program PostgreSQL would not start.
-  if (runningPort(data) === null) rmSync(join(data, 'postmaster.pid'), { force: true });
+  if (runningPort(data) === null) {
+    // Left by a server that is gone: with its number in use by another program PostgreSQL would not start.
+    rmSync(join(data, 'postmaster.pid'), { force: true });
+    endOrphans(data);
+  }
   run(binary('pg_ctl'), ['-D', data, '-l', join(folder, 'log'), '-w', '-o', `-p ${port} -h 127.0.0.1 -k ''`, 'start']);
 }
+
+/**
+ * Ends the processes of a server that is gone. Mostly they notice by themselves; one that was mending the database after a crash waits up to
+ * a minute for its server, and until then no other may start on the same files.
+ */
+function endOrphans(data: string): void {
+  const orphans = () =>
+    readdirSync('/proc').flatMap((pid) => {
+      if (!/^\d+$/.test(pid)) return [];
+      try {
+        return readlinkSync(`/proc/${pid}/cwd`) === data && readlinkSync(`/proc/${pid}/exe`).endsWith('/postgres') ? [Number(pid)] : [];
+      } catch {
+        // Gone by now, or another's, whose places are not ours to see.
+        return [];
+      }
+    });
+  for (let tries = 0; tries < ORPHAN_TRIES; tries++) {
+    const found = orphans();
+    if (found.length === 0) return;
+    for (const pid of found) {
+      try {
+        process.kill(pid, 'SIGKILL');
+      } catch {
+        // Gone by now.
+      }
+    }
+    Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 0, ORPHAN_WAIT_MS);
+  }
+}
+
+const ORPHAN_TRIES = 40;
+const ORPHAN_WAIT_MS = 25;
 
 async function make(folder: string, data: string, passwordFile: string, quick: boolean): Promise<void> {
   mkdirSync(join(folder, '..'), { recursive: true, mode: 0o755 });

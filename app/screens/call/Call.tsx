@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import { addDays, minuteOf, type PremisesBook, readWhen, workMinutes } from '../../../record/index.ts';
+import { addDays, type PremisesBook, readWhen, workMinutes } from '../../../record/index.ts';
 import { type ApplianceRow, type DraftItem, itemOf, say } from '../../ui/book/index.ts';
-import { type DayBlock, DayRule, useDayBlocks } from '../../ui/day/index.ts';
+import { DayRule, useDayBlocks } from '../../ui/day/index.ts';
 import { useCatalogue, usePremises } from '../../ui/held/index.ts';
 import { type Draft, EMPTY, sayingsOf, titleOf } from './draft.ts';
 import { Item } from './Item.tsx';
@@ -10,6 +10,7 @@ import { OpenHere } from './OpenHere.tsx';
 import { Takes } from './Takes.tsx';
 import { What } from './What.tsx';
 import { Who } from './Who.tsx';
+import { firstFree, runsInto } from './when.ts';
 
 interface Props {
   today: string;
@@ -18,9 +19,6 @@ interface Props {
   /** Premises that the call is for, where they were chosen before. */
   premises: string | null;
 }
-
-/** A day begins then, where nothing is said. */
-const FIRST_HOUR = '08:00';
 
 const longDay = new Intl.DateTimeFormat('en', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
 
@@ -194,20 +192,6 @@ function Chosen({ draft, book, onChange, onOther }: ChosenProps) {
       </button>
     </section>
   );
-}
-
-const runsInto = (b: DayBlock, startsAt: string, minutes: number): boolean => {
-  const [from, other] = [minuteOf(startsAt), minuteOf(b.startsAt)];
-  return from < other + b.minutes && other < from + minutes;
-};
-
-/** The first hour from the morning on at which nothing is run into; the morning where there is none. */
-function firstFree(blocks: DayBlock[], minutes: number): string {
-  for (let at = minuteOf(FIRST_HOUR); at < 18 * 60; at += 30) {
-    const startsAt = `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
-    if (!blocks.some((b) => b.status !== 'cancelled' && runsInto(b, startsAt, minutes))) return startsAt;
-  }
-  return FIRST_HOUR;
 }
 
 /** A call that was half typed when its page went is there again. */

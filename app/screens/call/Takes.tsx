@@ -1,9 +1,10 @@
 import { loadOf, ownVisits, type PremisesBook, workMinutes } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
-import { type ApplianceRow, type DraftItem, toldIn } from '../../ui/book/index.ts';
+import type { ApplianceRow, DraftItem } from '../../ui/book/index.ts';
 import { type LikelyRun, useLikelyNeeds } from '../../ui/chains/index.ts';
 import { type ClientCatalogue, namesOf } from '../../ui/held/index.ts';
 import { amountWords, useUnits } from '../../ui/units/index.ts';
+import { likelyRuns } from './likely-runs.ts';
 
 interface Props {
   items: DraftItem[];
@@ -55,22 +56,6 @@ export function Takes({ items, book, last, appliances, catalogue }: Props) {
       </div>
     </section>
   );
-}
-
-/** Ends of the runs as they were told, or as they were last time. */
-function likelyRuns(items: DraftItem[], book: PremisesBook | null, last: Map<string, LastState>, appliances: ApplianceRow[]): LikelyRun[] {
-  return items.flatMap((item, i): LikelyRun[] => {
-    const { told } = toldIn(item.said);
-    const side = (s: 'from' | 'to' | 'rejoin') => told.find((t) => t.side === s)?.end;
-    const runs = book?.runs.filter((r) => r.applianceId === item.applianceId && r.retired === null) ?? [];
-    const waters = appliances.find((a) => a.id === item.kind)?.water ?? ['cold'];
-    const of =
-      runs.length > 0 ? runs.map((r) => ({ water: r.water, before: last.get(r.id)?.chain })) : waters.map((water) => ({ water, before: null }));
-    return of.flatMap(({ water, before }, j) => {
-      const [from, to] = [side('from') ?? before?.from, side('to') ?? before?.to];
-      return from && to ? [{ id: `${i} ${j}`, water, from, to, rejoin: side('rejoin') ?? null }] : [];
-    });
-  });
 }
 
 /** How many of the runs the likely chains join, and what the van lacks of all that these take together; null while that is worked out. */

@@ -1,6 +1,7 @@
 import { BarController, BarElement, CategoryScale, Chart, LinearScale, PointElement, ScatterController, Tooltip } from 'chart.js';
 import { Chart as Drawn } from 'react-chartjs-2';
 import { chartInk, ink } from '../../ui/saved/index.ts';
+import { inTwo, points, roundUp } from './chart-lines.ts';
 
 Chart.register(BarController, ScatterController, BarElement, PointElement, CategoryScale, LinearScale, Tooltip);
 
@@ -16,24 +17,6 @@ export interface RateRow {
 const ROW_PX = 40;
 /** Letters of a line of a name, which has two: a phone has room for fewer. */
 const lettersOfLine = (): number => (typeof window !== 'undefined' && window.innerWidth < 600 ? 18 : 30);
-
-/** A name in two lines at most: two parts that begin alike end otherwise. */
-function inTwo(name: string, letters: number): string[] {
-  if (name.length <= letters) return [name];
-  const cut = name.lastIndexOf(' ', letters);
-  const [first, rest] = cut > 0 ? [name.slice(0, cut), name.slice(cut + 1)] : [name.slice(0, letters), name.slice(letters)];
-  return [first, rest.length > letters ? `… ${rest.slice(-(letters - 2))}` : rest];
-}
-
-/** A figure with one digit that is not below it: where an axis ends. */
-function roundUp(value: number): number {
-  if (!(value > 0)) return 1;
-  const unit = 10 ** Math.floor(Math.log10(value));
-  return Math.ceil(value / unit) * unit;
-}
-
-/** A point in each row; none where there is no figure. The library's types know of one kind of data in a chart. */
-const points = (xs: number[]) => xs.map((x, y) => ({ x, y })) as unknown as [number, number][];
 
 /** Rates as points, each on the bar of its 95 % interval. */
 export default function RateChart({ rows, unit, words }: { rows: RateRow[]; unit: string; words: string }) {

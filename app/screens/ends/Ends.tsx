@@ -1,55 +1,14 @@
 import { useMemo, useState } from 'react';
-import { allEndCodes, endName, endSeat, parseEnd, readEnd, readEndNotes } from '../../../core/index.ts';
+import { endName, endSeat, readEndNotes } from '../../../core/index.ts';
 import { Outline } from '../../ui/drawn/index.ts';
 import { endWanted, lookupAddress, takeEndTo, usualEnds } from '../../ui/ends/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
+import { families, NAMES, PLAIN, sought } from './families.ts';
 
 const SIDES = { from: 'water side', to: 'appliance side', rejoin: 'end of the old line' };
 
-const NAMES: Record<string, string> = {
-  comp: 'Compression',
-  flare: 'Flare',
-  npt: 'Taper pipe thread',
-  npsm: 'Straight pipe thread',
-  bc: 'Ballcock',
-  ght: 'Hose thread',
-  aer: 'Aerator',
-  g: 'Parallel pipe thread, Whitworth form',
-  m: 'Metric',
-  cu: 'Copper tube',
-  pex: 'PEX tube',
-  cpvc: 'CPVC tube',
-  pe: 'Polyethylene tube',
-  pb: 'Polybutylene tube',
-  steel: 'Steel pipe',
-  ptc: 'Push-to-connect',
-  cup: 'Solder cup',
-  crimp: 'Crimp barb',
-  expand: 'Expansion barb',
-  nose: 'Riser nose',
-};
-
 /** Pixels for an inch: a cone is told from a flat at arm's length. */
 const SCALE = 104;
-
-function families(codes: readonly string[]): [string, string[]][] {
-  const out = new Map<string, string[]>();
-  for (const code of codes) {
-    const { family } = parseEnd(code);
-    out.set(family, [...(out.get(family) ?? []), code]);
-  }
-  return [...out];
-}
-
-const PLAIN = allEndCodes.filter((c) => !c.includes(':'));
-
-/** What is asked for: read as an end is, or by the family's name. */
-function sought(text: string): string[] {
-  const read = readEnd(text).map((r) => r.end);
-  const word = text.trim().toLowerCase();
-  const named = PLAIN.filter((code) => NAMES[parseEnd(code).family]!.toLowerCase().includes(word));
-  return [...new Set([...read, ...named])];
-}
 
 /** Every end by its drawing, all to one scale, those met here first; what is chosen goes to who wanted it. */
 export default function Ends({ address }: { address: Record<string, string> }) {

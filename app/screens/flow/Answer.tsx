@@ -1,14 +1,9 @@
 import { type FlowVerdict, flow, type LineAnswer, pressure, quantityWords, type Reason, speed, type Units, volume } from '../../../core/index.ts';
 import { InUnits, Reasons } from '../../ui/units/index.ts';
+import { fastestWords, three, timeWords } from './answer-words.ts';
 import type { ApplianceFacts } from './setting.ts';
 
 const VERDICTS: Record<FlowVerdict, string> = { enough: 'enough', weak: '▲ weak', none: '▲ nothing flows' };
-
-/** Seconds, as one says them. */
-export function timeWords(seconds: number): string {
-  if (seconds < 90) return `${Math.round(seconds)} s`;
-  return seconds < 5400 ? `${Math.round(seconds / 6) / 10} min` : `${Math.round(seconds / 360) / 10} h`;
-}
 
 interface Props {
   answer: LineAnswer;
@@ -71,14 +66,7 @@ export function Facts({ answer, appliance, units }: Props) {
     </dl>
   );
 }
-
-const three = (value: number): string => String(Number(value.toPrecision(3)));
 const told = (text: string, source: string): Reason[] => [{ rule: 'told', text, source }];
-
-function fastestWords({ gpm, speedFtS }: LineAnswer['now']): string {
-  const at = speedFtS.indexOf(Math.max(...speedFtS));
-  return `In piece ${at + 1}, the narrowest: ${three(gpm)} gpm over the area of its bore.`;
-}
 
 function Fact({ name, value, because }: { name: string; value: string; because?: Reason[] }) {
   return (

@@ -1,30 +1,11 @@
 import { Chart, LinearScale, LineController, LineElement, PointElement } from 'chart.js';
 import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
-import { type FlowLine, flow, type OperatingPoint, operatingPoint, pressure, quantityWords, type Units } from '../../../core/index.ts';
+import { type FlowLine, flow, type OperatingPoint, pressure, quantityWords, type Units } from '../../../core/index.ts';
 import { AXIS, chartInk, curveAxes, ink, SaveChart } from '../../ui/saved/index.ts';
+import { curves } from './curves.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
-
-const POINTS = 40;
-
-/** What the line leaves at the inlet by what flows, found by valves from shut to wide open; and what the appliance's valve asks. */
-function curves(line: FlowLine, point: OperatingPoint): { line: { x: number; y: number }[]; valve: { x: number; y: number }[]; mostGpm: number } {
-  const open = (designGpm: number) => operatingPoint({ ...line, appliance: { designGpm, designPsi: 1 } });
-  const free = open(500);
-  const mostGpm = Math.min(free.gpm, Math.max(point.gpm * 2, line.appliance.designGpm * 1.5));
-  const kv = line.appliance.designGpm / Math.sqrt(line.appliance.designPsi);
-  const spaced = Array.from({ length: POINTS + 1 }, (_, i) => (i * mostGpm) / POINTS);
-  return {
-    // Held to a flow the rest of the pressure stands at the inlet.
-    line: spaced.map((x) => ({
-      x,
-      y: x === 0 ? Math.max(0, point.staticPsi) : operatingPoint({ ...line, appliance: { designGpm: 500, designPsi: 1, capGpm: x } }).inletPsi,
-    })),
-    valve: spaced.map((x) => ({ x, y: (x / kv) ** 2 })),
-    mostGpm,
-  };
-}
 
 export default function Crossing({ line, point, units }: { line: FlowLine; point: OperatingPoint; units: Units }) {
   const [of, psi] = [AXIS.flow[units], AXIS.pressure[units]];

@@ -1,8 +1,9 @@
 import { useMemo } from 'react';
-import { type FlowLine, InputError, LEAST_CUPS, type LineAnswer, type LinePiece, type LossRow, lineAnswer, withSteps } from '../../../core/index.ts';
+import type { LossRow } from '../../../core/index.ts';
 import { fetched } from '../../ui/form/index.ts';
 import { useUnits } from '../../ui/units/index.ts';
 import { Answer, Facts } from './Answer.tsx';
+import { answered } from './answered.ts';
 import { LineFields } from './Fields.tsx';
 import { Helps } from './Helps.tsx';
 import { LineSheet } from './LineSheet.tsx';
@@ -10,7 +11,7 @@ import { Losses } from './Losses.tsx';
 import { PressureSlider } from './PressureSlider.tsx';
 import { Profile } from './Profile.tsx';
 import { SaveLine } from './SaveLine.tsx';
-import type { ApplianceFacts, ReadSetting } from './setting.ts';
+import type { ApplianceFacts } from './setting.ts';
 import { Together } from './Together.tsx';
 import { TubeSlider } from './TubeSlider.tsx';
 import { useSetting } from './use-setting.ts';
@@ -22,28 +23,6 @@ interface Props {
   appliances: ApplianceFacts[];
   losses: LossRow[];
   address: Record<string, string>;
-}
-
-interface Found {
-  pieces: LinePiece[];
-  answer: LineAnswer;
-  line: FlowLine;
-}
-
-/** What the line gives; or what the core says against what was asked, in words. */
-function answered(read: ReadSetting | null, losses: readonly LossRow[], isHot: boolean): { found: Found | null; wrong: string } {
-  if (!read) return { found: null, wrong: '' };
-  try {
-    const pieces = withSteps(read.pieces);
-    const more = { volumeGal: read.appliance.typicalVolumeGal, leastCups: LEAST_CUPS, isHot };
-    return {
-      found: { pieces, answer: lineAnswer(read.line, read.pieces, losses, read.housePieces, more), line: { ...read.line, pieces } },
-      wrong: '',
-    };
-  } catch (fault) {
-    if (fault instanceof InputError) return { found: null, wrong: fault.message };
-    throw fault;
-  }
 }
 
 /** What reaches the appliance: pressure along the line, what it gets, where it is lost, what would bring more. */

@@ -4,7 +4,7 @@ import { Line } from 'react-chartjs-2';
 import { type FlowLine, fading, flow, InputError, quantityWords, type Units, volume } from '../../../core/index.ts';
 import { AXIS, chartInk, curveAxes, ink } from '../../ui/saved/index.ts';
 import { FigureInput, ownUnit } from '../../ui/units/index.ts';
-import { timeWords } from './Answer.tsx';
+import { timeWords } from './answer-words.ts';
 import { inWords, psiOf, typedFigure } from './setting.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);

@@ -1,31 +1,6 @@
 import { useMemo } from 'react';
-import { branchFlow, type Drawn, flow, InputError, type LossRow, pressure, quantityWords, type Units, withSteps } from '../../../core/index.ts';
-import { type ApplianceFacts, type ReadSetting, readSetting, type Setting, usualSetting } from './setting.ts';
-
-interface Props {
-  read: ReadSetting;
-  appliances: ApplianceFacts[];
-  losses: LossRow[];
-  units: Units;
-  onChange: (also: string) => void;
-}
-
-/** The same pipe of the house with others open on it: each by its usual stop and line. */
-function together({ read, appliances, losses }: Pick<Props, 'read' | 'appliances' | 'losses'>): Drawn[] {
-  const house = read.pieces.slice(0, read.housePieces);
-  const stretch = (setting: Setting) => {
-    const other = readSetting({ ...setting, house: '' }, appliances, losses, []).read;
-    return other ? [{ name: other.appliance.name, pieces: withSteps(other.pieces), riseFt: other.line.riseFt, appliance: other.line.appliance }] : [];
-  };
-  const own = {
-    name: read.appliance.name,
-    pieces: withSteps(read.pieces.slice(read.housePieces)),
-    riseFt: read.line.riseFt,
-    appliance: read.line.appliance,
-  };
-  const others = read.also.flatMap((a) => stretch(usualSetting(a)));
-  return branchFlow({ ...read.line, branch: { pieces: house, riseFt: 0, onward: [own, ...others] } }).drawn;
-}
+import { flow, InputError, pressure, quantityWords } from '../../../core/index.ts';
+import { type Props, together } from './at-once.ts';
 
 /** Several open at once on one pipe. */
 export function Together({ read, appliances, losses, units, onChange }: Props) {

@@ -2,6 +2,7 @@ import { diameter, endLabel, type Identification, said, threadById, writeFractio
 import { Outline } from '../../ui/drawn/index.ts';
 import { type EndDoubt, type EndWanted, takeEndTo } from '../../ui/ends/index.ts';
 import { InUnits, Reasons } from '../../ui/units/index.ts';
+import { answerOf } from './candidate-answer.ts';
 
 /** Pixels for an inch: all candidates at one scale. */
 const SCALE = 84;
@@ -13,13 +14,6 @@ interface Props {
   nothingRead: boolean;
   /** Who wants the end that is found here. */
   wanted: EndWanted;
-}
-
-/** The answer in a few words. */
-export function answerOf({ answer, unlike }: Identification, gender: 'm' | 'f', nothingRead: boolean): string {
-  if (nothingRead) return 'Nothing read yet: what is met most';
-  if (unlike) return 'Unlike anything known: measure again';
-  return answer.length === 1 ? endLabel(`${answer[0]}-${gender}`) : `One of ${answer.length}: the readings cannot tell them apart`;
 }
 
 /** The answer first, then the candidates at one scale, the likeliest first. */

@@ -1,37 +1,14 @@
 import { useMemo, useState } from 'react';
-import {
-  hasUnit,
-  type Identification,
-  InputError,
-  identifyThread,
-  isMetric,
-  knownAppliances,
-  lengthTyped,
-  type Measure,
-  readLengthIn,
-  readThreadsPerIn,
-  type ThreadReading,
-  type Units,
-} from '../../../core/index.ts';
+import { type Identification, InputError, identifyThread, knownAppliances, type Measure } from '../../../core/index.ts';
 import { endWanted } from '../../ui/ends/index.ts';
 import { AnswerBar, Choices, Select } from '../../ui/form/index.ts';
 import { Reasons, useUnits } from '../../ui/units/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
-import { answerOf, Candidates } from './Candidates.tsx';
+import { Candidates } from './Candidates.tsx';
+import { answerOf } from './candidate-answer.ts';
 import { HowTo, howTo } from './HowTo.tsx';
 import { LifeSize } from './LifeSize.tsx';
-
-interface Typed {
-  gender: 'm' | 'f';
-  diameter: string;
-  by: 'caliper' | 'ruler';
-  pitch: string;
-  pitchBy: 'count' | 'gauge';
-  tapered: 'yes' | 'no' | 'unsure';
-  flank: '55' | '60' | 'unsure';
-  seat: 'flat' | 'cone' | 'flare' | 'none' | 'unsure';
-  seenOn: string;
-}
+import { inInches, maybeMm, readingOf, type Typed, worth } from './readings.ts';
 
 const NOTHING: Typed = {
   gender: 'm',
@@ -45,23 +22,6 @@ const NOTHING: Typed = {
   seenOn: '',
 };
 
-/** A hand's errors, one sigma. */
-const SIGMA = { caliper: 0.005, ruler: 0.02, count: 1, gauge: 0.3 };
-
-function readingOf(t: Typed, units: Units): ThreadReading {
-  const diameterIn = t.diameter.trim() === '' ? undefined : (readLengthIn(lengthTyped(t.diameter, units)) ?? Number.NaN);
-  const threadsPerIn = t.pitch.trim() === '' ? undefined : (readThreadsPerIn(t.pitch) ?? Number.NaN);
-  return {
-    gender: t.gender,
-    ...(diameterIn === undefined ? {} : { diameterIn, diameterSigmaIn: SIGMA[t.by] }),
-    ...(threadsPerIn === undefined ? {} : { threadsPerIn, threadsSigma: SIGMA[t.pitchBy] }),
-    tapered: t.tapered,
-    ...(t.flank === 'unsure' ? {} : { flankDeg: t.flank === '55' ? 55 : 60 }),
-    seat: t.seat,
-    ...(t.seenOn === '' ? {} : { seenOn: t.seenOn }),
-  };
-}
-
 const MEASURE_NAMES: Record<Measure, string> = {
   diameter: 'the diameter',
   pitch: 'the pitch, with a gauge',
@@ -69,29 +29,6 @@ const MEASURE_NAMES: Record<Measure, string> = {
   flank: 'the flanks',
   seat: 'the seat',
 };
-
-/** A metric reading said in inches, for it is what the tables are in. */
-function inInches(typed: string, units: Units): string {
-  const text = lengthTyped(typed, units);
-  const inches = isMetric(text) ? readLengthIn(text) : null;
-  return inches === null ? '' : `${inches.toFixed(3)} in`;
-}
-
-/** No water thread is so wide, in; what is read larger without a unit is likely millimetres. */
-const WIDEST_IN = 3;
-
-/** The same reading in millimetres, where it makes sense only so: '20.9' as '20.9 mm'; null otherwise. */
-function maybeMm(text: string): string | null {
-  const value = hasUnit(text) ? null : readLengthIn(text);
-  return value !== null && value > WIDEST_IN && value <= WIDEST_IN * 25.4 ? `${text.trim()} mm` : null;
-}
-
-/** What a measurement is worth, in words; the figure stands in its reason. */
-function worth(gainBits: number): string {
-  if (gainBits >= 1.5) return 'It should leave one or two.';
-  if (gainBits >= 0.7) return 'It should rule out about half of what is left.';
-  return 'It helps a little, and more than anything else.';
-}
 
 /** What thread is it: readings on one side, candidates narrowing on the other. */
 export default function Gauge({ appliances, address }: { appliances: { id: string; name: string }[]; address: Record<string, string> }) {

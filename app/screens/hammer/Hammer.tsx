@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { type LossRow, PLASTIC_TIMES, pressure, quantityWords, type Spread, type SurgeQuestion } from '../../../core/index.ts';
+import { type LossRow, pressure, quantityWords } from '../../../core/index.ts';
 import { fetched } from '../../ui/form/index.ts';
 import { useUnits } from '../../ui/units/index.ts';
 import { LineFields } from '../flow/Fields.tsx';
@@ -13,6 +13,7 @@ import { AlongPipe } from './AlongPipe.tsx';
 import { hammerAsked } from './asked.ts';
 import { Effects } from './Effects.tsx';
 import { HammerFields } from './Fields.tsx';
+import { spreadOf } from './spread-of.ts';
 import { ByTable, Told } from './Told.tsx';
 import { SWEEP_RUNS, useHammer } from './use-hammer.ts';
 
@@ -22,17 +23,6 @@ interface Props {
   appliances: ApplianceFacts[];
   losses: LossRow[];
   address: Record<string, string>;
-}
-
-/** What is not known of a line one has not measured: how fast it shuts, the pressure of the hour, a plastic's give. */
-function spreadOf(q: SurgeQuestion, isPlastic: boolean): Spread {
-  return {
-    closeMs: [q.closeMs * 0.6, q.closeMs * 1.6],
-    staticPsi: [Math.max(1, q.staticPsi - 10), q.staticPsi + 10],
-    gpm: [q.gpm * 0.85, q.gpm * 1.1],
-    ...(isPlastic ? { modulusTimes: PLASTIC_TIMES } : {}),
-    ...(q.cushion ? { cushionTimes: [0.5, 1] } : {}),
-  };
 }
 
 /** Longer than this the work itself never takes: what does it is still on its way, ms. */

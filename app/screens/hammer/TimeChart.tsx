@@ -3,6 +3,7 @@ import { useRef } from 'react';
 import { Line } from 'react-chartjs-2';
 import { type Band, pressure, quantityWords, type Surge, type Units } from '../../../core/index.ts';
 import { AXIS, chartInk, curveAxes, ink, SaveChart } from '../../ui/saved/index.ts';
+import { points } from './time-points.ts';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement, Filler);
 
@@ -11,25 +12,6 @@ interface Props {
   cushioned: Surge | null;
   band: Band | null;
   units: Units;
-}
-
-/** More points than a screen has columns show nothing more. */
-const MOST_POINTS = 1600;
-
-/** Time in ms and pressure; of many readings the highest and lowest of each column, so that no peak is lost. */
-function points({ t, psi }: Pick<Surge, 't' | 'psi'>): { x: number; y: number }[] {
-  if (t.length <= MOST_POINTS) return t.map((s, i) => ({ x: s * 1000, y: psi[i]! }));
-  const each = Math.ceil((2 * t.length) / MOST_POINTS);
-  const out: { x: number; y: number }[] = [];
-  for (let from = 0; from < t.length; from += each) {
-    let [low, high] = [from, from];
-    for (let i = from; i < Math.min(t.length, from + each); i++) {
-      if (psi[i]! < psi[low]!) low = i;
-      if (psi[i]! > psi[high]!) high = i;
-    }
-    for (const i of [...new Set([Math.min(low, high), Math.max(low, high)])]) out.push({ x: t[i]! * 1000, y: psi[i]! });
-  }
-  return out;
 }
 
 /** Pressure at the valve in time: bare, with what softens it, and the band of what is not known. */

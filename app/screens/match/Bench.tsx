@@ -1,5 +1,5 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type Chain, type HouseRules, shortName, usualBoreIn } from '../../../core/index.ts';
+import { type Chain, type HouseRules, usualBoreIn } from '../../../core/index.ts';
 import type { OpenRun } from '../../../record/index.ts';
 import { Chains, chainKey } from '../../ui/chains/index.ts';
 import { fetched } from '../../ui/form/index.ts';
@@ -11,6 +11,7 @@ import { type Answer, answerTo, queryOf } from './answer.ts';
 import { Examples } from './Examples.tsx';
 import { Form } from './Form.tsx';
 import { Heard } from './Heard.tsx';
+import { chainName, inShort } from './in-short.ts';
 import { addressOf, inchesOf, psiOf, type Question, questionOf, questionTyped } from './question.ts';
 import { useSentence } from './use-sentence.ts';
 
@@ -176,15 +177,6 @@ function useWhenIdle<T>(value: T, waitMs: number): T {
     return () => clearTimeout(later);
   }, [value, waitMs]);
   return drawn;
-}
-
-const chainName = (chain: Chain, name: (part: string) => string) => chain.parts.map(name).join(' + ') || 'the two ends by themselves';
-
-/** The best chain in a line. */
-function inShort({ result: { chains }, names, currency }: Pick<Answer, 'result' | 'names' | 'currency'>): string {
-  const [best] = chains;
-  if (!best) return 'No chain: see why';
-  return `${chainName(best, (p) => shortName(names[p] ?? p))}, ${money(best.priceCents, currency)}, ${best.offVan.length === 0 ? 'all on the van' : 'not all on the van'}`;
 }
 
 /** Says what a changed demand or rule did to the best chain, while the two ends stay the same. */

@@ -1,37 +1,13 @@
-import Papa from 'papaparse';
 import { useEffect, useRef, useState } from 'react';
-import { v7 as uuidv7 } from 'uuid';
-import {
-  type Chain,
-  cardVersionOf,
-  type ListLine,
-  length,
-  type MatchQuery,
-  quantityWords,
-  shoppingList,
-  type Units,
-  writeFraction,
-} from '../../../core/index.ts';
+import { type Chain, type ListLine, type MatchQuery, shoppingList } from '../../../core/index.ts';
 import type { OpenRun } from '../../../record/index.ts';
-import { type AcceptedChain, type Bodies, type Entry, type EntryKind, itemsOf } from '../../../record/index.ts';
-import { newEntry } from '../../../sync/entry.ts';
 import { sync } from '../../../sync/run.ts';
 import { useOpenRuns } from '../../ui/day/index.ts';
 import { type ClientCatalogue, noteNewPress } from '../../ui/held/index.ts';
 import { saveFile } from '../../ui/saved/index.ts';
 import { useUnits } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
-
-/** As a table for any spreadsheet; cells that it would run as formulas are made safe. */
-/** With what is cut off it, in what the device goes by. */
-const nameOf = ({ name, cutLengthIn }: ListLine, units: Units): string =>
-  cutLengthIn === undefined ? name : `${name}, cut to ${quantityWords(length(cutLengthIn), units)}`;
-
-const csvOf = (lines: ListLine[], units: Units): string =>
-  Papa.unparse(
-    lines.map((l) => ({ count: l.count, item: l.item, name: nameOf(l, units), price_each: (l.eachCents / 100).toFixed(2), to_buy: l.toBuy })),
-    { escapeFormulae: true },
-  );
+import { csvOf, entriesFor, nameOf } from './take-entries.ts';
 
 const wordOf = (line: ListLine): string => (line.toBuy === 0 ? '(on the van)' : line.toBuy === line.count ? '(to buy)' : `(${line.toBuy} to buy)`);
 
@@ -156,33 +132,4 @@ export default function Take(p: { chain: Chain; query: MatchQuery; catalogue: Cl
       </div>
     </section>
   );
-}
-
-/** The two ends, the distance and the acceptance, as if entered at the run itself. */
-function entriesFor(target: OpenRun & { deviceId: string }, chain: Chain, q: MatchQuery, catalogue: ClientCatalogue): Entry[] {
-  const entry = <K extends EntryKind>(kind: K, body: Bodies[K]) => newEntry(target, kind, body);
-  const { minLengthIn, stop = false, arrestor = false, check = false, leaveOutlet = false, reachable = true, pressurePsi, avoid = [] } = q.need;
-  const place = { hidden: !reachable, ownStop: stop, arrestor, check, leaveOutlet, afterOsmosis: avoid.includes('copper') };
-  const accepted: AcceptedChain = {
-    from: q.from,
-    to: q.to,
-    rejoin: q.rejoin ?? null,
-    need: q.need,
-    chain,
-    jointIds: chain.joints.map(() => uuidv7()),
-    rules: q.rules ?? catalogue.rules,
-    catalogueVersion: catalogue.version,
-    cardVersion: cardVersionOf(catalogue.steps),
-    items: itemsOf([...chain.parts, ...Object.keys(chain.loose)], catalogue),
-    currency: catalogue.currency,
-    replacesId: target.acceptedId,
-  };
-  return [
-    entry('end-seen', { side: 'from', end: q.from, how: 'told' }),
-    entry('end-seen', { side: 'to', end: q.to, how: 'told' }),
-    entry('end-seen', { side: 'rejoin', end: q.rejoin ?? null, how: 'told' }),
-    ...(minLengthIn === undefined ? [] : [entry('distance-measured', { text: writeFraction(minLengthIn), inches: minLengthIn })]),
-    entry('place-seen', pressurePsi === undefined ? place : { ...place, pressurePsi }),
-    entry('chain-accepted', accepted),
-  ];
 }

@@ -5,14 +5,7 @@ import { type CsvFault, CsvFaults } from '../../ui/form/index.ts';
 import { catalogueChanged, useCatalogue } from '../../ui/held/index.ts';
 import { InUnits } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
-
-type Line = {
-  progress?: { step: 'reading' | 'keeping'; done: number; of: number };
-  done?: boolean;
-  parts?: number;
-  faults?: CsvFault[];
-  problem?: { detail: string };
-};
+import { linesOf } from './lines-of.ts';
 
 interface Going {
   step: string;
@@ -169,15 +162,4 @@ function OwnParts() {
       <CsvFaults faults={faults} />
     </aside>
   );
-}
-
-/** Lines of JSON as they come in. */
-async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator<Line> {
-  const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader();
-  let rest = '';
-  for (let part = await reader.read(); !part.done; part = await reader.read()) {
-    const lines = (rest + part.value).split('\n');
-    rest = lines.pop() ?? '';
-    for (const line of lines) if (line !== '') yield JSON.parse(line) as Line;
-  }
 }

@@ -3,6 +3,7 @@ import { type BookEntry, NO_WORDS, type PremisesBook, type SubjectRef } from '..
 import type { Holding } from '../../../sync/protocol.ts';
 import { get, sync } from '../../../sync/run.ts';
 import { SaidOf } from '../../ui/book/index.ts';
+import { nameMade, namesIn } from './names-in.ts';
 
 /** Everything that was said of the premises and of what belongs to them, in plain words; each can be taken back with a reason, and put back. */
 export function History({ id, book }: { id: string; book: PremisesBook }) {
@@ -31,16 +32,3 @@ export function History({ id, book }: { id: string; book: PremisesBook }) {
 /** What waits on this device may be of other premises. */
 const isHere = (entry: BookEntry, book: PremisesBook): boolean =>
   'rootId' in entry || entry.body.premisesId === book.premises.id || namesIn(book).has(entry.subject.id);
-
-/** The name of what was made and taken back. */
-function nameMade(entries: BookEntry[] | null, subjectId: string): string | undefined {
-  const made = entries?.find((e) => e.subject.id === subjectId && e.change === 'made')?.body;
-  return (made?.name ?? made?.title ?? made?.text) as string | undefined;
-}
-
-const namesIn = ({ premises, places, appliances, runs, visits, followUps }: PremisesBook): Map<string, string> =>
-  new Map([
-    ...[premises, ...places, ...appliances, ...runs].map((one) => [one.id, one.name] as const),
-    ...visits.map((v) => [v.id, v.title] as const),
-    ...followUps.map((f) => [f.id, f.text.slice(0, 60)] as const),
-  ]);

@@ -225,7 +225,7 @@ function LastRun({ name, water, last, today, timeZone, runId }: LastRunProps) {
         </span>
         {last.chain && (
           <span className="text-soft">
-            {endName(last.chain.from)} to {endName(last.chain.to)}: {last.chain.parts.join(', ') || 'joined directly'}
+            {endName(last.chain.from)} to {endName(last.chain.to)}: {last.chain.parts.join('; ') || 'joined directly'}
           </span>
         )}
       </a>

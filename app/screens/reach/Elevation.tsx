@@ -10,6 +10,7 @@ import {
   type Units,
 } from '../../../core/index.ts';
 import { coilMiddle, drawnOf, type Point, ruleSteps, type Sheet, seen, shapeOf, sheetFor, shownPoints, type View } from './room-view.ts';
+import { path, wayOf } from './way.ts';
 
 export type Handle = 'stop' | 'inlet';
 
@@ -26,17 +27,6 @@ interface Props {
   /** An end taken to another place: inches from the wall or to the side, and up. */
   onMove: (end: Handle, to: Point) => void;
 }
-
-const path = (sheet: Sheet, points: readonly (readonly number[])[]) =>
-  points
-    .map(
-      (p, i) =>
-        `${i === 0 ? 'M' : 'L'}${sheet
-          .at(seen(sheet.view, p))
-          .map((c) => c.toFixed(1))
-          .join(' ')}`,
-    )
-    .join('');
 
 /** Wall, floor, stop and inlet to one scale, with the lengths that could be taken as real curves and the chosen one as itself. */
 export function Elevation({ view, question, picks, chosen, isOut, units, most, scale, onMove }: Props) {
@@ -174,12 +164,6 @@ function Rules({ sheet, units }: { sheet: Sheet; units: Units }) {
       </text>
     </g>
   );
-}
-
-/** Which way a line goes at an end, as the view has it. */
-function wayOf(view: View, { headingDeg, climbDeg = 0 }: LineEnd): Point {
-  const [h, c] = [(headingDeg * Math.PI) / 180, (climbDeg * Math.PI) / 180];
-  return seen(view, [Math.cos(h) * Math.cos(c), Math.sin(h) * Math.cos(c), Math.sin(c)]);
 }
 
 /** The straight end: nut and crimp sleeve. */

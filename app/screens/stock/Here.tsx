@@ -1,24 +1,12 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import type { Level, StockedPlace } from '../../../record/index.ts';
-import type { ClientCatalogue } from '../../ui/held/index.ts';
-import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
+import type { Level } from '../../../record/index.ts';
+import { amountWords, useUnits } from '../../ui/units/index.ts';
 import { Change } from './Change.tsx';
 import { Count } from './Count.tsx';
-
-interface Props {
-  place: StockedPlace;
-  places: StockedPlace[];
-  nameOf: (item: string) => string;
-  coils: Coils;
-  catalogue: ClientCatalogue | null;
-  /** What the address asks to find. */
-  asked: string;
-}
+import { found, isLow, type Props } from './found.ts';
 
 /** Rows shown at first, and with each press more. */
 const ROWS = 60;
-/** As many items of the catalogue as are offered beside what lies here. */
-const MOST_OTHERS = 20;
 
 /** What lies at a place, what of it runs low, and what can be said of each. */
 export function Here({ place, places, nameOf, coils, catalogue, asked }: Props) {
@@ -92,24 +80,6 @@ export function Here({ place, places, nameOf, coils, catalogue, asked }: Props) 
       )}
     </section>
   );
-}
-
-const isLow = (l: Level): boolean => l.quantity < l.minimum;
-
-function found(place: StockedPlace, words: string, nameOf: Props['nameOf'], catalogue: ClientCatalogue | null): { here: Level[]; others: string[] } {
-  const all = words.toLowerCase().split(/\s+/).filter(Boolean);
-  const fits = (item: string) => {
-    const text = `${nameOf(item)} ${item}`.toLowerCase();
-    return all.every((w) => text.includes(w));
-  };
-  // What runs low stands first.
-  const here = place.items
-    .filter((l) => fits(l.item))
-    .sort((a, b) => Number(isLow(b)) - Number(isLow(a)) || (nameOf(a.item) < nameOf(b.item) ? -1 : 1));
-  if (all.length === 0 || !catalogue) return { here, others: [] };
-  const known = new Set(place.items.map((l) => l.item));
-  const others = [...catalogue.parts.map((p) => p.id), ...catalogue.loose.map((l) => l.code)].filter((item) => !known.has(item) && fits(item));
-  return { here, others: others.slice(0, MOST_OTHERS) };
 }
 
 interface RowProps extends Omit<Props, 'catalogue' | 'asked'> {

@@ -7,6 +7,7 @@ import { saveFile } from '../../ui/saved/index.ts';
 import { amountWords, type Coils, toBuyWords, useUnits } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
 import { received } from './changes.ts';
+import { type Row, spread } from './spread.ts';
 
 interface Props {
   places: StockedPlace[];
@@ -14,8 +15,6 @@ interface Props {
   coils: Coils;
   catalogue: ClientCatalogue | null;
 }
-
-type Row = ReturnType<typeof reorderOf>[number];
 
 /** What is to be bought, so that each place has again what it wants at least; received against the list as it comes. */
 export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
@@ -112,16 +111,4 @@ export function ToBuy({ places, nameOf, coils, catalogue }: Props) {
       </table>
     </section>
   );
-}
-
-/** What came, to the places in their order until each has what it lacks; what is left over goes to the first. */
-function spread(row: Row, quantity: number): { placeId: string; quantity: number }[] {
-  let left = quantity;
-  const given = row.at.map((a) => {
-    const take = Math.min(left, a.quantity);
-    left -= take;
-    return { placeId: a.placeId, quantity: take };
-  });
-  if (given[0]) given[0].quantity += left;
-  return given.filter((g) => g.quantity > 0);
 }

@@ -1,5 +1,5 @@
 import type { RunRow } from '../../../record/index.ts';
-import { partsAsAccepted, type RunState, type Stage } from '../../../record/index.ts';
+import { partsAsAccepted, type RunState } from '../../../record/index.ts';
 import { DrainLine, type DrainMark, type JointMark, Line } from '../../ui/drawn/index.ts';
 import type { ClientCatalogue } from '../../ui/held/index.ts';
 
@@ -55,13 +55,4 @@ export function TheLine({
       )}
     </div>
   );
-}
-
-/** The joint that the card's present step makes, or the one that is not dry. */
-export function jointUnderWork(state: RunState, stage: Stage): number | null {
-  if (stage === 'make') {
-    const present = state.card.find((step) => step.stage === 'make' && !state.done[step.id]);
-    return present?.joint ?? present?.atJoint ?? null;
-  }
-  return stage === 'prove' ? (state.joints.find((j) => j.finding !== null)?.n ?? null) : null;
 }

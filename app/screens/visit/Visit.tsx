@@ -1,22 +1,11 @@
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
-import { readLengthIn } from '../../../core/index.ts';
-import {
-  contextOf,
-  type FreeOutlet,
-  offListReason,
-  outletsFor,
-  type ReadRun,
-  type RunRow,
-  STAGE_NAMES,
-  STAGES,
-  type Stage,
-  type VisitSheet,
-} from '../../../record/index.ts';
-import { endBrought, lengthBrought } from '../../ui/ends/index.ts';
+import { contextOf, offListReason, type ReadRun, STAGE_NAMES, STAGES, type Stage, type VisitSheet } from '../../../record/index.ts';
 import { fetched } from '../../ui/form/index.ts';
 import { type ClientCatalogue, namesOf, useCatalogue, useVisit, type VisitRecord, type Write } from '../../ui/held/index.ts';
 import { useKeys } from '../../ui/keys/index.ts';
+import { type Asked, askedHere, outletsOf } from './asked-here.ts';
 import { type Beside, Doors, gatheredCount, PhoneDoors } from './Doors.tsx';
+import { jointUnderWork } from './joint-under-work.ts';
 import { News } from './News.tsx';
 import { OffList } from './OffList.tsx';
 import { PANELS } from './panels.tsx';
@@ -25,7 +14,7 @@ import { Refused } from './Refused.tsx';
 import { RunButton } from './RunButton.tsx';
 import { StageTabs } from './StageTabs.tsx';
 import { Standing } from './Standing.tsx';
-import { jointUnderWork, TheLine } from './TheLine.tsx';
+import { TheLine } from './TheLine.tsx';
 import { useWithFlow } from './use-flow.ts';
 import { useNews } from './use-news.ts';
 import { useReads } from './use-reads.ts';
@@ -45,19 +34,6 @@ interface Props {
   isUnknown: boolean;
   /** The run as the server knows it, to be read until the page answers. */
   first?: ReactNode;
-}
-
-/** What the address asks for. */
-interface Asked {
-  id: string;
-  run: string | null;
-  stage: string | null;
-  /** The plan is shown. */
-  plan: boolean;
-  /** A sheet for the customer, in place of the work. */
-  shows: string | null;
-  /** An end found by its drawing or with the gauge, or the length of a line that was drawn, for the run. */
-  brought: { end: ReturnType<typeof endBrought>; length: ReturnType<typeof lengthBrought> } | null;
 }
 
 export default function Visit({ initial, run, stage, shows, isUnknown, first }: Props) {
@@ -85,22 +61,6 @@ export default function Visit({ initial, run, stage, shows, isUnknown, first }: 
       </p>
     </div>
   );
-}
-
-function askedHere(): Asked {
-  const params = new URLSearchParams(location.search);
-  // An end is noted only when one of our own pages brings it: a link from elsewhere writes nothing.
-  const isOurs = document.referrer.startsWith(`${location.origin}/`);
-  const id = /^\/visits\/([0-9a-f-]{36})/.exec(location.pathname)?.[1] ?? '';
-  const shows = params.get('show');
-  return {
-    id,
-    run: params.get('run'),
-    stage: params.get('stage'),
-    plan: params.has('plan'),
-    shows,
-    brought: isOurs ? { end: endBrought(params), length: lengthBrought(params, readLengthIn) } : null,
-  };
 }
 
 function OpenVisit({ sheet, asked, record, first }: { sheet: VisitSheet; asked: Asked; record: VisitRecord; first: ReactNode }) {
@@ -286,12 +246,3 @@ function useBrought({ brought, run }: Asked, runId: string | null, write: Write)
 
 /** Is a tissue left in place at any of the visit's runs? */
 const hasTissues = (reads: Map<string, ReadRun>): boolean => [...reads.values()].some(({ state }) => state?.openLooks.some((look) => look.body.left));
-
-function outletsOf(run: RunRow, rows: RunRow[], reads: Map<string, ReadRun> | null): FreeOutlet[] {
-  const runs = rows.flatMap((r) => {
-    const state = reads?.get(r.id)?.state;
-    return state ? [{ ...r, state }] : [];
-  });
-  const own = runs.find((r) => r.id === run.id);
-  return own ? outletsFor(own, runs) : [];
-}

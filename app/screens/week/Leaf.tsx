@@ -1,14 +1,9 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useState } from 'react';
 
-import { minuteOf, type WeekVisit } from '../../../record/index.ts';
+import type { WeekVisit } from '../../../record/index.ts';
+import { LEAF, leftOf, roomOf, tenth, widthOf, x } from './room.ts';
 
-/** A leaf of the rule: its hours, and how they lie on it. */
-export const LEAF = { from: 7 * 60, minutes: 12 * 60, width: 870, height: 84 };
-
-/** To a tenth: no screen shows less. */
-const tenth = (n: number): number => Math.round(n * 10) / 10;
-const x = (minute: number): number => tenth(((minute - LEAF.from) / LEAF.minutes) * LEAF.width);
 /** What an arrow moves a visit by. */
 const STEPS: Record<string, { days: number; minutes: number }> = {
   ArrowLeft: { days: 0, minutes: -15 },
@@ -91,14 +86,6 @@ interface BarProps {
   isPicked: boolean;
   onPick: (id: string | null) => void;
   move: Props['move'];
-}
-
-const leftOf = (v: WeekVisit, byMinutes = 0): number => x(Math.max(LEAF.from, minuteOf(v.startsAt) + byMinutes));
-const widthOf = (v: WeekVisit, left: number): number => tenth(Math.max(18, Math.min(LEAF.width - left - 2, (v.minutes / LEAF.minutes) * LEAF.width)));
-
-function roomOf(v: WeekVisit, next: WeekVisit | undefined): number {
-  const left = leftOf(v);
-  return tenth(Math.max(widthOf(v, left), (next ? x(minuteOf(next.startsAt)) : LEAF.width) - left - 4));
 }
 
 /** Before the page's program is there: to be read. */

@@ -9,7 +9,8 @@ import { useKeys } from '../../ui/keys/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { dayWords } from '../../ui/words.ts';
 import { DayList } from './DayList.tsx';
-import { LEAF, Leaf } from './Leaf.tsx';
+import { Leaf } from './Leaf.tsx';
+import { LEAF } from './room.ts';
 
 interface Props {
   /** A week's sheet, packed. */

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { Along, TakeAlong } from '../../../core/index.ts';
 import { few } from '../../../record/index.ts';
+import { hoursOf, readList, usesOf } from './along-list.ts';
 
 /** What to have along, ticked when it is loaded; what is missing is named before one leaves. */
 export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
@@ -33,12 +34,6 @@ export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
   );
 }
 
-/** '45 min', '2 h 15 min' */
-function hoursOf(minutes: number): string {
-  const [h, min] = [Math.floor(minutes / 60), Math.round(minutes % 60)];
-  return h === 0 ? `${min} min` : `${h} h${min > 0 ? ` ${min} min` : ''}`;
-}
-
 function Rows({ title, rows, ticked, tick }: { title: string; rows: Along[]; ticked: ReadonlySet<string>; tick: (what: string) => void }) {
   if (rows.length === 0) return null;
   return (
@@ -61,8 +56,6 @@ function Rows({ title, rows, ticked, tick }: { title: string; rows: Along[]; tic
   );
 }
 
-const usesOf = ({ uses }: Along): string => [...new Set(uses.map((u) => u.for))].slice(0, 4).join(', ');
-
 /** What this device ticked for a day: packing is nobody's record, and is gone with the day. */
 function useTicks(day: string) {
   const key = `along ${day}`;
@@ -82,13 +75,4 @@ function useTicks(day: string) {
     }
   };
   return { ticked, tick };
-}
-
-function readList(text: string | null): string[] {
-  try {
-    const list: unknown = JSON.parse(text ?? '[]');
-    return Array.isArray(list) ? list.filter((x) => typeof x === 'string') : [];
-  } catch {
-    return [];
-  }
 }

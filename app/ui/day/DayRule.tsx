@@ -1,5 +1,6 @@
 import { minuteOf } from '../../../record/index.ts';
 import type { DayBlock } from './day-blocks.ts';
+import { lanesOf } from './lanes.ts';
 
 /** The hours a day shows unless a visit lies outside them. */
 const USUAL = { from: 7, to: 18 };
@@ -94,18 +95,4 @@ export function DayRule({ blocks, draft = null }: Props) {
       </g>
     </svg>
   );
-}
-
-/** In which lane each stands: the first where it runs into nothing. */
-function lanesOf(blocks: DayBlock[]): Map<string, number> {
-  const lanes = new Map<string, number>();
-  const endOf: number[] = [];
-  for (const b of [...blocks].sort((x, y) => minuteOf(x.startsAt) - minuteOf(y.startsAt))) {
-    const from = minuteOf(b.startsAt);
-    const free = endOf.findIndex((end) => end <= from);
-    const lane = free === -1 ? endOf.length : free;
-    endOf[lane] = from + b.minutes;
-    lanes.set(b.id, lane);
-  }
-  return lanes;
 }

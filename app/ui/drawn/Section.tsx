@@ -3,6 +3,7 @@ import type { LineBranch, LineSection } from '../../../core/index.ts';
 import { BALLOON, Balloon, type JointMark } from './Balloon.tsx';
 import { Breaks, Pieces, Standing, Water } from './Cutaway.tsx';
 import { Hatches } from './hatch.tsx';
+import { GAP, LABEL_PX, labelRows } from './label-rows.ts';
 import { spread } from './spread.ts';
 
 interface Props {
@@ -19,9 +20,6 @@ interface Props {
   upright?: boolean;
   title: string;
 }
-
-const GAP = 14;
-const LABEL_PX = 14;
 const ROW_PX = 19;
 
 /** A line or its open ends as a section to one scale, with balloons for the joints and names below. */
@@ -115,20 +113,3 @@ export function Section({ section: s, water, scale, labels, marks, ringed = null
 const BRANCH_WORDS: Record<LineBranch['use'], string> = { rejoin: 'old line', free: 'left free', cap: 'capped' };
 
 const markOf = (marks: JointMark[], n: number): JointMark => marks.find((m) => m.n === n) ?? { n, state: 'not made', finding: null, note: '' };
-
-/** Puts names below what they name, in as many rows as it takes for none to touch another. */
-function labelRows(s: LineSection, scale: number, labels: string[]): { at: { x: number; row: number; text: string }[]; count: number } {
-  const width = (s.x1 - s.x0) * scale + 2 * GAP;
-  const ends: number[] = [];
-  const at = s.spans.map((span, i) => {
-    const text = labels[i] ?? '';
-    const half = (text.length * LABEL_PX * 0.54) / 2;
-    const middle = GAP + ((span.x0 + span.x1) / 2 - s.x0) * scale;
-    const x = Math.min(Math.max(middle, half), Math.max(half, width - half));
-    let row = ends.findIndex((end) => end + 10 < x - half);
-    if (row === -1) row = ends.length;
-    ends[row] = x + half;
-    return { x, row, text };
-  });
-  return { at, count: ends.length };
-}

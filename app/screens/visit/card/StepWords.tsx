@@ -1,6 +1,7 @@
 import { figureLines, type WorkStep, withQuantities } from '../../../../core/index.ts';
-import { minutesOfStep, type OwnStepMinutes, rowOfStep } from '../../../../record/index.ts';
+import type { OwnStepMinutes } from '../../../../record/index.ts';
 import { InUnits, inUnits, Reasons } from '../../../ui/units/index.ts';
+import { minutesWords } from './minutes-words.ts';
 
 /** What a step says: how, with what, by whom, and what to beware of; its figures stand elsewhere while they are measured. */
 export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; isMeasuring?: boolean; own?: OwnStepMinutes }) {
@@ -29,14 +30,6 @@ export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; 
       <Reasons because={inUnits(step.because)} />
     </>
   );
-}
-
-/** 'about 4 min, 8 where it goes slowly'; of the shop's own where it has some. */
-function minutesWords(step: WorkStep, own: OwnStepMinutes | undefined): string {
-  const { usual, slow } = minutesOfStep(step, own);
-  const whole = (minutes: number) => (minutes < 1 ? '1/2' : String(Math.round(minutes)));
-  const ours = own?.[rowOfStep(step.id)] ? ', by your own record' : '';
-  return `about ${whole(usual)} min, ${whole(slow)} where it goes slowly${ours}`;
 }
 
 /** What its sheet says, what was measured, and what they come to. What nobody read yet stands in one line, what nobody measured as room to write it on paper. */

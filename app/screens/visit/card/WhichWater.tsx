@@ -1,6 +1,5 @@
 import { useMemo } from 'react';
 import {
-  type IsolationPlan,
   inletOf,
   type KnownRun,
   knownNetwork,
@@ -15,13 +14,11 @@ import { networkOf, type RunRow, type TriedStop } from '../../../../record/index
 import { say, saying } from '../../../ui/book/index.ts';
 import { usePremises, useTried } from '../../../ui/held/index.ts';
 import { InUnits, Reasons, useUnits } from '../../../ui/units/index.ts';
-import { chainOf, conditionWords, namesOf } from '../../../ui/water-words.ts';
+import { conditionWords, namesOf } from '../../../ui/water-words.ts';
 import type { StageProps } from '../stage-props.ts';
+import { next } from './next-water.ts';
 
 type Props = Pick<StageProps, 'run' | 'catalogue' | 'state' | 'write' | 'others' | 'premisesId' | 'visitId'>;
-
-/** Plans that are told after the first. */
-const MOST_TOLD = 3;
 
 /** What is planned on: the drawing of the house where the run is in it, else what is known of the visit's runs. */
 interface Ground {
@@ -151,15 +148,4 @@ function Plan({ net, plan, isDrawn, passes }: PlanProps) {
       <Reasons because={plan.because} />
     </>
   );
-}
-
-/** What comes next, should the least trusted of them not hold. */
-function next(plan: IsolationPlan, name: (id: string) => string): string {
-  const told: string[] = [];
-  for (const at of chainOf(plan)) {
-    if (at === plan) continue;
-    told.push(at.possible ? `close ${at.close.map(name).join(' and ')}` : 'call the water company: only the valve in the street is left');
-    if (told.length === MOST_TOLD) break;
-  }
-  return told.length === 0 ? '' : ` Should it not hold: ${told.join('; then ')}.`;
 }

@@ -10,6 +10,7 @@ import { readGaugeCsv, writeGaugeCsv } from './log-csv.ts';
 import { PressureChart } from './PressureChart.tsx';
 import { Sequence } from './Sequence.tsx';
 import { useGauge } from './use-gauge.ts';
+import { worked } from './worked.ts';
 
 type Props = Pick<StageProps, 'run' | 'state' | 'write' | 'timeZone'>;
 
@@ -143,16 +144,6 @@ export default function GaugeTest({ run, state, write, timeZone }: Props) {
       ))}
     </div>
   );
-}
-
-function worked(question: DecayQuestion): [Decay | null, string] {
-  if (question.letOut.length === 0) return [null, 'nothing was let out yet.'];
-  try {
-    return [pressureDecay(question), ''];
-  } catch (error) {
-    if (error instanceof InputError) return [null, error.remedy];
-    throw error;
-  }
 }
 
 const VERDICTS = { tight: '✓ Tight', leaking: '▲ It leaks', undecided: 'Undecided yet' } as const;

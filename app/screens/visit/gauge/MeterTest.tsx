@@ -1,7 +1,8 @@
 import { useId, useState } from 'react';
-import { InputError, METER_UNITS, type MeterCheck, type MeterUnit, meterCheck } from '../../../../core/index.ts';
+import { METER_UNITS, type MeterUnit } from '../../../../core/index.ts';
 import { localTime } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
+import { answerOf } from './meter-answer.ts';
 
 type Props = Pick<StageProps, 'run' | 'state' | 'write' | 'timeZone'>;
 
@@ -71,24 +72,4 @@ export default function MeterTest({ run, state, write, timeZone }: Props) {
       )}
     </section>
   );
-}
-
-/** What the last two readings say together. */
-function answerOf({ meterReads }: Pick<StageProps['state'], 'meterReads'>): string {
-  const [before, after] = meterReads.slice(-2);
-  if (!before || !after) return 'Wait, then read it again.';
-  if (before.body.unit !== after.body.unit) return 'The reading before it was in another unit: read again.';
-  try {
-    const check: MeterCheck = meterCheck({
-      before: before.body.value,
-      after: after.body.value,
-      step: Math.max(before.body.step, after.body.step),
-      mlPerUnit: METER_UNITS[after.body.unit].ml,
-      minutes: (after.atMs - before.atMs) / 60_000,
-    });
-    return check.because.map((r) => r.text).join(' ');
-  } catch (error) {
-    if (error instanceof InputError) return error.remedy;
-    throw error;
-  }
 }

@@ -1,20 +1,7 @@
 import type { Decay } from '../../../../core/index.ts';
 import { clock } from '../../../ui/words.ts';
+import { LET_OUTS, SETTLE_MIN, type StepId, stepOf } from './step-of.ts';
 import type { GaugeState } from './use-gauge.ts';
-
-/** How often a measured volume is let out, and how long a line is left alone before it: less tells less. */
-export const LET_OUTS = 2;
-export const SETTLE_MIN = 0.5;
-
-type StepId = 'shut' | 'settle' | 'let-out' | 'wait' | 'read';
-
-/** Which step it is at: shut, settle, let out, wait, read. */
-export function stepOf(live: Pick<GaugeState, 'line' | 'letOut' | 'last' | 'fault'>, decay: Decay | null): StepId {
-  if (live.line === null || live.fault !== null) return 'shut';
-  if (live.letOut.length === 0 && (live.last?.minutes ?? 0) < SETTLE_MIN) return 'settle';
-  if (live.letOut.length < LET_OUTS) return 'let-out';
-  return decay && decay.verdict !== 'undecided' ? 'read' : 'wait';
-}
 
 /** The test step by step, with its clock: one hand is enough. */
 export function Sequence({ live, decay, ml }: { live: GaugeState; decay: Decay | null; ml: number }) {

@@ -1,8 +1,8 @@
-import { dropWords, taskMonths } from '../../../../core/index.ts';
-import { howSeen, type SignedJoint, signSheetOf, type TaskRules } from '../../../../record/index.ts';
+import { taskMonths } from '../../../../core/index.ts';
+import { howSeen, signSheetOf, type TaskRules } from '../../../../record/index.ts';
 import type { ClientCatalogue } from '../../../ui/held/index.ts';
-import { mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
+import { stillPossible } from './still-possible.ts';
 
 /** What the run is signed off with: evidence by joint, what was used again, what departs, what is hidden, what is next. */
 export default function SignSheet({ run, state, catalogue, timeZone }: Pick<StageProps, 'run' | 'state' | 'catalogue' | 'timeZone'>) {
@@ -43,13 +43,6 @@ export default function SignSheet({ run, state, catalogue, timeZone }: Pick<Stag
 
 /** A page may hold a catalogue of before there was anything due. */
 const taskRulesIn = ({ duties = [], look, rules }: ClientCatalogue): TaskRules => ({ rows: duties, months: taskMonths(duties, look.ages, rules) });
-
-function stillPossible(j: SignedJoint): string {
-  if (j.finding) return j.finding;
-  if (j.isDrain) return j.proven ? 'stayed dry while it worked' : 'not seen at work yet';
-  if (j.mlPerDay === null) return 'nothing proven yet';
-  return `at 95 % under ${mlPerDay(j.mlPerDay)} mL a day, ${dropWords(j.mlPerDay)}`;
-}
 
 function Row({ name, lines, none }: { name: string; lines: string[]; none: string }) {
   if (lines.length === 0 && none === '') return null;

@@ -3,6 +3,7 @@ import { type Cost, cameTo, dayVisitOf, estimateOf, type ReadRun, type VisitShee
 import { type ClientCatalogue, useShop } from '../../../ui/held/index.ts';
 import { PrintHead } from '../../../ui/saved/index.ts';
 import { money } from '../../../ui/words.ts';
+import { comparison } from './comparison.ts';
 import { SheetKeys } from './SheetKeys.tsx';
 
 interface Props {
@@ -64,12 +65,6 @@ export default function Estimate({ sheet, reads, catalogue }: Props) {
       )}
     </article>
   );
-}
-
-function comparison(cents: number, estimate: Cost, currency: string): string {
-  if (cents > estimate.slowCents) return `${money(cents - estimate.slowCents, currency)} more than the estimate where it goes slowly.`;
-  if (cents < estimate.cents) return `${money(estimate.cents - cents, currency)} less than the estimate.`;
-  return 'Within the estimate.';
 }
 
 function Rows({ cost, currency, label }: { cost: Cost; currency: string; label: string }) {

@@ -4,7 +4,8 @@ import { type RunState, STAGES, type Stage, sentenceOf } from '../../../../recor
 import type { ClientCatalogue } from '../../../ui/held/index.ts';
 import { InUnits } from '../../../ui/units/index.ts';
 import { StepWords } from '../card/StepWords.tsx';
-import { jointUnderWork, TheLine } from '../TheLine.tsx';
+import { jointUnderWork } from '../joint-under-work.ts';
+import { TheLine } from '../TheLine.tsx';
 
 interface Props {
   run: RunRow;

@@ -8,7 +8,6 @@ import {
   pooledBound,
   ROUNDS,
   said,
-  sealById,
   volume,
   waitFor,
 } from '../../../../core/index.ts';
@@ -17,6 +16,7 @@ import { useKeys } from '../../../ui/keys/index.ts';
 import { InUnits } from '../../../ui/units/index.ts';
 import { clock, mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
+import { hiddenOf } from './hidden-of.ts';
 import { elapsedOf } from './stopwatch.ts';
 import type { Target } from './target.ts';
 
@@ -31,11 +31,6 @@ const ML_PER_GAL = 3785.411784;
 const DAYS_A_MONTH = 30;
 /** Gallons a month. */
 const monthly = (mlADay: number): number => (mlADay * DAYS_A_MONTH) / ML_PER_GAL;
-
-const hiddenOf = (targets: Target[], look: EntryOf<'look-begun'>): number => {
-  const seal = targets.find((t) => t.id === (look.jointId ?? look.checkPointId))?.seal;
-  return seal ? sealById(seal).hiddenMl : 0;
-};
 
 /** The running clock. It leads with what is still needed, and never flatters. */
 export function Looking({ open, targets, goal, run, write }: StageProps & { open: EntryOf<'look-begun'>[]; targets: Target[]; goal: number }) {

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import { FIRST_DROP_DELAY_MIN, METHODS, sealById, waitFor } from '../../../../core/index.ts';
 import type { EntryOf, ReadRun, RunRow, RunState } from '../../../../record/index.ts';
 import type { Write } from '../../../ui/held/index.ts';
 import { clock } from '../../../ui/words.ts';
+import { neededS } from './needed-s.ts';
 import { elapsedOf } from './stopwatch.ts';
 
 const READ = ['dry', 'damp', 'drip', 'running'] as const;
@@ -63,9 +63,4 @@ export default function Tissues({ reads, current, write }: { reads: Map<string, 
       })}
     </ul>
   );
-}
-
-function neededS({ targetMlPerDay }: RunState, seal: RunState['joints'][number]['seal'] | null): number {
-  const hiddenMl = seal ? sealById(seal).hiddenMl : 0;
-  return waitFor({ targetMlPerDay, dropMl: METHODS.tissue.dropMl, hiddenMl, delayMin: FIRST_DROP_DELAY_MIN }).minutes * 60;
 }

@@ -1,0 +1,16 @@
+import type { IsolationPlan } from '../../../../core/index.ts';
+import { chainOf } from '../../../ui/water-words.ts';
+
+/** Plans that are told after the first. */
+const MOST_TOLD = 3;
+
+/** What comes next, should the least trusted of them not hold. */
+export function next(plan: IsolationPlan, name: (id: string) => string): string {
+  const told: string[] = [];
+  for (const at of chainOf(plan)) {
+    if (at === plan) continue;
+    told.push(at.possible ? `close ${at.close.map(name).join(' and ')}` : 'call the water company: only the valve in the street is left');
+    if (told.length === MOST_TOLD) break;
+  }
+  return told.length === 0 ? '' : ` Should it not hold: ${told.join('; then ')}.`;
+}
