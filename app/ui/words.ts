@@ -49,3 +49,10 @@ export function dayWords(day: string, today: string): string {
   if (day === today) return 'today';
   return (day.slice(0, 4) === today.slice(0, 4) ? shortDay : withYear).format(new Date(`${day}T00:00:00Z`));
 }
+
+/** Minutes as one says them: '45 min', '4 h', '1 h 20'. */
+export function hoursWords(minutes: number): string {
+  const [h, min] = [Math.floor(Math.round(minutes) / 60), Math.round(minutes) % 60];
+  if (h === 0) return `${min} min`;
+  return min === 0 ? `${h} h` : `${h} h ${String(min).padStart(2, '0')}`;
+}

@@ -7,6 +7,7 @@ import { fetched } from '../../ui/form/index.ts';
 import { noteNewPress, useCatalogue } from '../../ui/held/index.ts';
 import { pipOf } from '../../ui/pips.ts';
 import { useAddress } from '../../ui/use-address.ts';
+import { hoursWords } from '../../ui/words.ts';
 import { FollowUps, Rechecks, Shortages } from './Beside.tsx';
 import { Import } from './Import.tsx';
 import { LeakReported } from './LeakReported.tsx';
@@ -127,7 +128,7 @@ function Visits({ sheet, marked, isToday }: { sheet: DaySheet; marked: string | 
           <li key={visit.id} className="grid grid-cols-[4.5rem_minmax(0,1fr)] gap-3 md:grid-cols-[5.5rem_minmax(0,1fr)]">
             <div className="border-r-2 border-ink pt-3 pr-3 text-right font-head text-2xl font-semibold">
               {visit.startsAt}
-              <span className="block font-text text-base font-normal text-soft">{hours(span.minutes)}</span>
+              <span className="block font-text text-base font-normal text-soft">{hoursWords(span.minutes)}</span>
             </div>
             <article className={`mb-4 border bg-sheet ${visit.id === marked ? 'border-2 border-brass-deep' : 'border-ink'}`}>
               <div className="flex flex-wrap items-stretch border-b border-rule">
@@ -175,8 +176,6 @@ function Visits({ sheet, marked, isToday }: { sheet: DaySheet; marked: string | 
 }
 
 /** '45 min', '2 h 15' */
-const hours = (minutes: number): string =>
-  minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h${minutes % 60 ? ` ${String(minutes % 60).padStart(2, '0')}` : ''}`;
 
 /** A day without visits is a beginning: how one comes to be. */
 function NoVisits({ isToday }: { isToday: boolean }) {

@@ -1,6 +1,15 @@
 import { useMemo } from 'react';
-import { flow, InputError, pressure, quantityWords } from '../../../core/index.ts';
-import { type Props, together } from './at-once.ts';
+import { flow, InputError, type LossRow, pressure, quantityWords, type Units } from '../../../core/index.ts';
+import { together } from './at-once.ts';
+import type { ApplianceFacts, ReadSetting } from './setting.ts';
+
+interface Props {
+  read: ReadSetting;
+  appliances: ApplianceFacts[];
+  losses: LossRow[];
+  units: Units;
+  onChange: (also: string) => void;
+}
 
 /** Several open at once on one pipe. */
 export function Together({ read, appliances, losses, units, onChange }: Props) {

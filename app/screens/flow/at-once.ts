@@ -1,16 +1,8 @@
-import { branchFlow, type Drawn, type LossRow, type Units, withSteps } from '../../../core/index.ts';
+import { branchFlow, type Drawn, type LossRow, withSteps } from '../../../core/index.ts';
 import { type ApplianceFacts, type ReadSetting, readSetting, type Setting, usualSetting } from './setting.ts';
 
-export interface Props {
-  read: ReadSetting;
-  appliances: ApplianceFacts[];
-  losses: LossRow[];
-  units: Units;
-  onChange: (also: string) => void;
-}
-
 /** The same pipe of the house with others open on it: each by its usual stop and line. */
-export function together({ read, appliances, losses }: Pick<Props, 'read' | 'appliances' | 'losses'>): Drawn[] {
+export function together({ read, appliances, losses }: { read: ReadSetting; appliances: ApplianceFacts[]; losses: LossRow[] }): Drawn[] {
   const house = read.pieces.slice(0, read.housePieces);
   const stretch = (setting: Setting) => {
     const other = readSetting({ ...setting, house: '' }, appliances, losses, []).read;

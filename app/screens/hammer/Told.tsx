@@ -1,7 +1,24 @@
-import { arrestorSize, coil, InputError, pressure, quantityWords, withQuantities } from '../../../core/index.ts';
+import {
+  arrestorSize,
+  coil,
+  InputError,
+  pressure,
+  quantityWords,
+  type Surge,
+  type SurgeQuestion,
+  type Units,
+  withQuantities,
+} from '../../../core/index.ts';
 import { InUnits, Reasons } from '../../ui/units/index.ts';
 import { inWords } from '../flow/setting.ts';
-import { type Props, reasonsOf, verdict } from './reasons.ts';
+import { reasonsOf, verdict } from './reasons.ts';
+
+interface Props {
+  bare: Surge;
+  cushioned: Surge | null;
+  question: SurgeQuestion;
+  units: Units;
+}
 
 /** The peak first, bare and softened; then what it means. */
 export function Told(props: Props) {

@@ -1,17 +1,10 @@
 /** Why a surge is as it is, in figures. */
 import { michaudPsi, pressure, quantityWords, type Reason, type Surge, type SurgeQuestion, type Units } from '../../../core/index.ts';
 
-export interface Props {
-  bare: Surge;
-  cushioned: Surge | null;
-  question: SurgeQuestion;
-  units: Units;
-}
-
 const three = (value: number): string => String(Number(value.toPrecision(3)));
 
 /** How the figures of a transient come about, with the figures put in. */
-export function reasonsOf({ bare, question }: Props): Reason[] {
+export function reasonsOf({ bare, question }: { bare: Surge; question: SurgeQuestion }): Reason[] {
   const last = question.pipes.at(-1)!;
   const roundMs = bare.roundTripS * 1000;
   const hand = michaudPsi(bare.joukowskyPsi, bare.roundTripS, question.closeMs);

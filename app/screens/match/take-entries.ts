@@ -7,11 +7,11 @@ import { type AcceptedChain, type Bodies, type Entry, type EntryKind, itemsOf } 
 import { newEntry } from '../../../sync/entry.ts';
 import type { ClientCatalogue } from '../../ui/held/index.ts';
 
-/** As a table for any spreadsheet; cells that it would run as formulas are made safe. */
 /** With what is cut off it, in what the device goes by. */
 export const nameOf = ({ name, cutLengthIn }: ListLine, units: Units): string =>
   cutLengthIn === undefined ? name : `${name}, cut to ${quantityWords(length(cutLengthIn), units)}`;
 
+/** As a table for any spreadsheet; cells that it would run as formulas are made safe. */
 export const csvOf = (lines: ListLine[], units: Units): string =>
   Papa.unparse(
     lines.map((l) => ({ count: l.count, item: l.item, name: nameOf(l, units), price_each: (l.eachCents / 100).toFixed(2), to_buy: l.toBuy })),

@@ -17,4 +17,5 @@ export async function* linesOf(body: ReadableStream<Uint8Array>): AsyncGenerator
     rest = lines.pop() ?? '';
     for (const line of lines) if (line !== '') yield JSON.parse(line) as Line;
   }
+  if (rest !== '') yield JSON.parse(rest) as Line;
 }

@@ -1,9 +1,20 @@
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import type { Level } from '../../../record/index.ts';
-import { amountWords, useUnits } from '../../ui/units/index.ts';
+import type { Level, StockedPlace } from '../../../record/index.ts';
+import type { ClientCatalogue } from '../../ui/held/index.ts';
+import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
 import { Change } from './Change.tsx';
 import { Count } from './Count.tsx';
-import { found, isLow, type Props } from './found.ts';
+import { found, isLow } from './found.ts';
+
+interface Props {
+  place: StockedPlace;
+  places: StockedPlace[];
+  nameOf: (item: string) => string;
+  coils: Coils;
+  catalogue: ClientCatalogue | null;
+  /** What the address asks to find. */
+  asked: string;
+}
 
 /** Rows shown at first, and with each press more. */
 const ROWS = 60;

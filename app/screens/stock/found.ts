@@ -1,16 +1,5 @@
 import type { Level, StockedPlace } from '../../../record/index.ts';
 import type { ClientCatalogue } from '../../ui/held/index.ts';
-import type { Coils } from '../../ui/units/index.ts';
-
-export interface Props {
-  place: StockedPlace;
-  places: StockedPlace[];
-  nameOf: (item: string) => string;
-  coils: Coils;
-  catalogue: ClientCatalogue | null;
-  /** What the address asks to find. */
-  asked: string;
-}
 
 /** As many items of the catalogue as are offered beside what lies here. */
 const MOST_OTHERS = 20;
@@ -20,7 +9,7 @@ export const isLow = (l: Level): boolean => l.quantity < l.minimum;
 export function found(
   place: StockedPlace,
   words: string,
-  nameOf: Props['nameOf'],
+  nameOf: (item: string) => string,
   catalogue: ClientCatalogue | null,
 ): { here: Level[]; others: string[] } {
   const all = words.toLowerCase().split(/\s+/).filter(Boolean);

@@ -1,7 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useState } from 'react';
-
 import type { WeekVisit } from '../../../record/index.ts';
+import { hoursWords } from '../../ui/words.ts';
 import { LEAF, leftOf, roomOf, tenth, widthOf, x } from './room.ts';
 
 /** What an arrow moves a visit by. */
@@ -31,7 +31,11 @@ export function Leaf({ day, today, visits, picked, onPick, move, isAtHand }: Pro
   const standing = visits.filter((v) => v.status !== 'cancelled');
   const booked = standing.reduce((sum, v) => sum + v.minutes, 0);
   const word =
-    day < today && standing.length > 0 && standing.every((v) => v.status === 'done') ? 'done' : standing.length === 0 ? 'free' : hoursOf(booked);
+    day < today && standing.length > 0 && standing.every((v) => v.status === 'done')
+      ? 'done'
+      : standing.length === 0
+        ? 'free'
+        : `${hoursWords(booked)} booked`;
   return (
     <div className="grid grid-cols-[6.5rem_minmax(0,1fr)] items-center gap-2">
       <a href={`/?day=${day}`} className="grid min-h-12 content-center no-underline hover:bg-brass-light">
@@ -179,5 +183,3 @@ function Bar({ v, room, isPicked, onPick, move }: BarProps) {
     </g>
   );
 }
-
-const hoursOf = (minutes: number): string => `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} booked`;

@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import type { Along, TakeAlong } from '../../../core/index.ts';
 import { few } from '../../../record/index.ts';
-import { hoursOf, readList, usesOf } from './along-list.ts';
+import { hoursWords } from '../words.ts';
+import { readList, usesOf } from './along-list.ts';
 
 /** What to have along, ticked when it is loaded; what is missing is named before one leaves. */
 export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
@@ -24,7 +25,7 @@ export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
             ▲ Not loaded yet, {missing.length} of {along.tools.length + along.materials.length}: <b>{few(missing.map((row) => row.what))}</b>.
           </>
         )}{' '}
-        The steps come to about {hoursOf(along.minutes)}.
+        The steps come to about {hoursWords(along.minutes)}.
       </p>
       <div className="grid gap-x-8 sm:grid-cols-2 print:grid-cols-[2fr_1fr]">
         <Rows title="Tools" rows={along.tools} {...{ ticked, tick }} />

@@ -1,21 +1,8 @@
 /** A figure typed in either system: a bare number is in the device's own, which stands beside the field. */
 import { type InputHTMLAttributes, useRef, useState } from 'react';
-import { lengthTyped, pressureTyped, type Typed, typedIn, typedUnit, type Units } from '../../../core/index.ts';
+import type { Units } from '../../../core/index.ts';
+import { type Figure, ownUnit, withUnit } from './own-unit.ts';
 import { useUnits } from './units.ts';
-
-type Figure = 'length' | 'pressure' | Typed;
-
-/** Unit of a bare number, as the label of a field names it. */
-export function ownUnit(of: Figure, units: Units): string {
-  if (of === 'length') return units === 'metric' ? 'mm' : 'in';
-  if (of === 'pressure') return units === 'metric' ? 'bar' : 'psi';
-  return typedUnit(of, units);
-}
-
-function withUnit(of: Figure, text: string, units: Units): string {
-  if (of === 'length') return lengthTyped(text, units);
-  return of === 'pressure' ? pressureTyped(text, units) : typedIn(of, text, units);
-}
 
 interface Props extends Omit<InputHTMLAttributes<HTMLInputElement>, 'value' | 'onChange'> {
   of: Figure;

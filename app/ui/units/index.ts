@@ -1,5 +1,6 @@
 export { amountWords, type Coils, coilsOf, toBuyWords } from './amounts.ts';
-export { FigureInput, ownUnit } from './FigureInput.tsx';
+export { FigureInput } from './FigureInput.tsx';
 export { InUnits } from './InUnits.tsx';
+export { ownUnit } from './own-unit.ts';
 export { inUnits, Reasons } from './Reasons.tsx';
 export { ownHere, sayIn, unitsHere, useUnits } from './units.ts';

@@ -16,9 +16,9 @@ import { useKeys } from '../../../ui/keys/index.ts';
 import { InUnits } from '../../../ui/units/index.ts';
 import { clock, mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
-import { hiddenOf } from './hidden-of.ts';
 import { elapsedOf } from './stopwatch.ts';
 import type { Target } from './target.ts';
+import { hiddenOf } from './watched-for.ts';
 
 const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
   { finding: 'dry', label: 'Dry', keys: ['1', 'd'] },

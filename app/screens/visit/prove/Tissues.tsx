@@ -2,8 +2,8 @@ import { useEffect, useState } from 'react';
 import type { EntryOf, ReadRun, RunRow, RunState } from '../../../../record/index.ts';
 import type { Write } from '../../../ui/held/index.ts';
 import { clock } from '../../../ui/words.ts';
-import { neededS } from './needed-s.ts';
 import { elapsedOf } from './stopwatch.ts';
+import { neededS } from './watched-for.ts';
 
 const READ = ['dry', 'damp', 'drip', 'running'] as const;
 
