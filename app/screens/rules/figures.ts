@@ -13,6 +13,8 @@ export interface Figure {
 }
 
 const LARGE = 100_000;
+/** Sixty days: a joint that is not seen for longer is no recheck any more. */
+const MOST_RECHECK_HOURS = 24 * 60;
 
 const PROOF: Figure[] = [
   {
@@ -27,7 +29,7 @@ const PROOF: Figure[] = [
     title: 'Recheck after',
     unit: 'hours',
     changes: 'when a signed-off run is due again',
-    most: LARGE,
+    most: MOST_RECHECK_HOURS,
     read: (r) => r.recheckHours,
     write: (r, n) => ({ ...r, recheckHours: n }),
   },
