@@ -1,9 +1,13 @@
 import { defineMiddleware } from 'astro:middleware';
+import { catalogue } from '../catalog/index.ts';
 import { shopsHere } from '../store/shops.ts';
 import { database } from './http/database.ts';
 import { answerOf, guard, HEADERS, type Problem, problem } from './http/door/index.ts';
 import { shopAsked } from './http/shop.ts';
 import { inUnits, unitsOf } from './http/units.ts';
+
+// Read now, so that no request waits for it.
+catalogue();
 
 export const onRequest = defineMiddleware(async (context, next) => {
   const { request, url } = context;

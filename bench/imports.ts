@@ -53,11 +53,11 @@ export async function imports(address: string, _sql: Sql, pid: number): Promise<
     );
   const shop = await newShop(address);
   for (const [what, to, more] of [
-    ['premises', shop, ',,,'],
-    ['premises, each with a faucet and its two lines', await newShop(address), ',Kitchen,Sink,kitchen-faucet'],
+    ['premises (20 s, health 200 ms)', shop, ',,,'],
+    ['premises, each with a faucet and its two lines (health 200 ms)', await newShop(address), ',Kitchen,Sink,kitchen-faucet'],
   ] as const) {
     const premises = await healthDuring(address, () => send(address, `/api/v1/premises/import?shop=${to}`, rows(more), 'text/csv'));
-    told(`${PREMISES} ${what} (20 s, health 200 ms)`, premises, `, status ${premises[2].status}`);
+    told(`${PREMISES} ${what}`, premises, `, status ${premises[2].status}`);
   }
 
   const file = await shopFile(address);

@@ -50,12 +50,16 @@ async function recordedOf(tx: Tx, shopId: string, which: RunInVisit[]): Promise<
   ]);
   const wanted = new Set(which.map((w) => `${w.visitId} ${w.runId}`));
   const recorded = groupBy(rows, (r) => `${r.visit_id} ${r.run_id}`);
-  return runs
-    .filter((r) => wanted.has(`${r.visitId} ${r.id}`))
-    .map((run) => {
-      const own = recorded.get(`${run.visitId} ${run.id}`) ?? [];
-      return { run, entries: own.map((row): PlacedEntry => ({ ...(entryOf(row) as PlacedEntry), position: Number(row.position) })) };
-    });
+  const breath = new Breath();
+  const found: RecordedRun[] = [];
+  for (const run of runs) {
+    const key = `${run.visitId} ${run.id}`;
+    if (!wanted.has(key)) continue;
+    const own = recorded.get(key) ?? [];
+    found.push({ run, entries: own.map((row): PlacedEntry => ({ ...(entryOf(row) as PlacedEntry), position: Number(row.position) })) });
+    await breath.take();
+  }
+  return found;
 }
 
 /** The same of runs that are at hand with all that is recorded on them. */
@@ -105,7 +109,7 @@ function runRow(tx: Tx, shopId: string, { visitId, read, upTo }: DerivedRun) {
 }
 
 /** How many visits are derived in one go: what is kept of them is told to the database at once. */
-const SLICE = 50;
+const SLICE = 16;
 
 /** Runs in visits on which something is recorded. */
 const recordedRuns = (tx: Tx, shopId: string, which = tx``): Promise<RunInVisit[]> => tx<RunInVisit[]>`

@@ -2,6 +2,7 @@
 import { type BookEntry, isOfShop, type SubjectKind } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/index.ts';
 import { digestOf, shopKey } from './digest.ts';
+import { insertEntryRows } from './insert-entry-rows.ts';
 
 export interface BookRow {
   entry_id: string;
@@ -64,7 +65,7 @@ export type PlacedBookEntry = BookEntry & { sentAt: string; recordedAt: string; 
 
 export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedBookEntry[]): Promise<void> {
   const key = await shopKey(tx, shopId);
-  const rows = entries.map((e) => ({
+  await insertEntryRows(tx, shopId, COLUMNS, entries, (e) => ({
     entry_id: e.id,
     subject_kind: e.subject.kind,
     subject_id: e.subject.id,
@@ -81,17 +82,25 @@ export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedB
     erased: e.erased ?? null,
     digest: e.erased ?? digestOf(e, key),
   }));
-  // As one value: a statement of some ten thousand takes the database longer to read than to carry out.
-  for (let i = 0; i < rows.length; i += SLICE) {
-    await tx`
-      insert into entry (shop_id, entry_id, subject_kind, subject_id, kind, corrects_id, device_id, person_id, seq, seen_at, sent_at, recorded_at, position, body, erased, digest)
-      select ${shopId}, r.* from jsonb_to_recordset(${tx.json(rows.slice(i, i + SLICE) as never)}) as r (entry_id uuid, subject_kind text, subject_id uuid,
-        kind text, corrects_id uuid, device_id uuid, person_id uuid, seq int, seen_at timestamptz, sent_at timestamptz, recorded_at timestamptz, position bigint,
-        body jsonb, erased text, digest text)`;
-  }
 }
 
-const SLICE = 1000;
+const COLUMNS = {
+  entry_id: 'uuid',
+  subject_kind: 'text',
+  subject_id: 'uuid',
+  kind: 'text',
+  corrects_id: 'uuid',
+  device_id: 'uuid',
+  person_id: 'uuid',
+  seq: 'int',
+  seen_at: 'timestamptz',
+  sent_at: 'timestamptz',
+  recorded_at: 'timestamptz',
+  position: 'bigint',
+  body: 'jsonb',
+  erased: 'text',
+  digest: 'text',
+};
 
 /** What was said of some subjects, in the shop's order. */
 export async function entriesOfSubjects(sql: Sql | Tx, shopId: string, subjectIds: string[]): Promise<PlacedBookEntry[]> {

@@ -2,6 +2,7 @@
 import { type Entry, followsId, upcast } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/index.ts';
 import { digestOf, shopKey } from './digest.ts';
+import { insertEntryRows } from './insert-entry-rows.ts';
 
 export interface EntryRow {
   entry_id: string;
@@ -66,8 +67,7 @@ export type PlacedEntry = Entry & { sentAt: string; recordedAt: string; position
 /** Appends entries as they are given: in the form in which they are kept. */
 export async function insertEntries(tx: Tx, shopId: string, entries: PlacedEntry[]): Promise<void> {
   const key = await shopKey(tx, shopId);
-  const rows = entries.map((e) => ({
-    shop_id: shopId,
+  await insertEntryRows(tx, shopId, COLUMNS, entries, (e) => ({
     entry_id: e.id,
     visit_id: e.visitId,
     run_id: e.runId,
@@ -83,11 +83,30 @@ export async function insertEntries(tx: Tx, shopId: string, entries: PlacedEntry
     sent_at: e.sentAt,
     recorded_at: e.recordedAt,
     position: e.position,
-    body: tx.json(e.body as never),
+    body: e.body,
     digest: digestOf(e, key),
   }));
-  for (let i = 0; i < rows.length; i += 1000) await tx`insert into entry ${tx(rows.slice(i, i + 1000) as never)}`;
 }
+
+const COLUMNS = {
+  entry_id: 'uuid',
+  visit_id: 'uuid',
+  run_id: 'uuid',
+  joint_id: 'uuid',
+  check_point_id: 'uuid',
+  kind: 'text',
+  corrects_id: 'uuid',
+  follows_id: 'uuid',
+  device_id: 'uuid',
+  person_id: 'uuid',
+  seq: 'int',
+  seen_at: 'timestamptz',
+  sent_at: 'timestamptz',
+  recorded_at: 'timestamptz',
+  position: 'bigint',
+  body: 'jsonb',
+  digest: 'text',
+};
 
 /** Entries by their ids, as they were written. */
 export async function entriesById(sql: Sql | Tx, shopId: string, ids: string[]): Promise<Map<string, Entry>> {
