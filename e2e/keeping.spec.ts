@@ -203,6 +203,38 @@ test('a browser that keeps nothing says so at once, in words', async ({ browser 
   await context.close();
 });
 
+test('a store that the browser cleared is told, with how much was lost in it, until that is seen', async ({ browser }) => {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const page = await context.newPage();
+  await context.route('**/api/v1/entries*', (route) => route.abort());
+  await openRun(page, /^Refrigerator/, 'Look');
+  await page.getByRole('radio', { name: 'saddle' }).check();
+  await expect(page.getByText('1 not sent yet')).toBeVisible();
+  // As a browser does that wants room: all stores of this site go, its cookies stay.
+  await page.goto(`${address()}/api/v1/health`);
+  await page.evaluate(async () => {
+    for (const { name } of await indexedDB.databases()) {
+      const gone = indexedDB.deleteDatabase(name!);
+      await new Promise((done) => {
+        gone.onsuccess = done;
+        gone.onerror = done;
+      });
+    }
+  });
+  await context.unroute('**/api/v1/entries*');
+  await page.goto(address());
+  const alert = page.getByRole('alert').filter({ hasText: 'This browser was cleared' });
+  await expect(alert).toContainText('1 not sent by then is lost. Enter it again.');
+  await expect(page.getByText('Kept, and with the server')).toHaveCount(0);
+  await page.reload();
+  await alert.getByRole('button', { name: 'Seen' }).click();
+  await expect(alert).toHaveCount(0);
+  await page.reload();
+  await hydrated(page);
+  await expect(alert).toHaveCount(0);
+  await context.close();
+});
+
 test('what is not sent is told on every screen; at twice its size and on a narrow phone it is as wide as the glass and no wider', async ({
   page,
 }) => {
