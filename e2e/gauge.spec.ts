@@ -70,6 +70,8 @@ test('the water meter is read twice, each reading kept at once; a drip is said b
   await meter.getByLabel('It shows').fill('1204.3');
   await meter.getByRole('button', { name: 'Read', exact: true }).click();
   await expect(meter).toContainText('Wait, then read it again.');
+  // Nothing is on its way when the page is loaded anew: what is said of that would move what is pressed.
+  await expect(page.getByText('Kept, and with the server')).toBeVisible();
   await page.reload();
   await hydrated(page);
   await page.getByText('By gauge or meter: what a shut line loses').click();

@@ -145,11 +145,20 @@ test('after the first visit every screen opens without a connection, and work go
     .getByRole('link', { name: /^Glass rinser/ })
     .first()
     .getAttribute('href');
+  const premises = await page.getByRole('link', { name: 'Quillback Hill Observatory' }).first().getAttribute('href');
+  const due = await page.getByRole('region', { name: 'Rechecks due' }).getByRole('listitem').allInnerTexts();
   await context.setOffline(true);
   for (const screen of SCREENS.filter((s) => s.id !== 'visit')) {
     await page.goto(address() + screen.path);
     await expect(page.locator('h1').first()).toBeVisible();
   }
+  await page.goto(address());
+  await hydrated(page);
+  expect(await page.getByRole('region', { name: 'Rechecks due' }).getByRole('listitem').allInnerTexts()).toEqual(due);
+  // How a run stood years ago is the server's to say: it is not told as if it had never been touched.
+  await page.goto(address() + premises);
+  await expect(page.getByText('is not held here, and wants the connection').first()).toBeVisible();
+  await expect(page.getByText('nothing recorded yet')).toHaveCount(0);
   // One that was never opened: this device carries the next 14 days.
   await page.goto(address() + visit);
   await expect(page.getByRole('tabpanel')).toBeVisible();

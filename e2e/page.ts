@@ -1,5 +1,33 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, type Locator, type Page, type Request } from '@playwright/test';
 import { address } from './house.ts';
+
+/** What a page has asked for and not been answered. */
+const asked = new WeakMap<Page, Set<Request>>();
+
+function askedBy(page: Page): Set<Request> {
+  const known = asked.get(page);
+  if (known) return known;
+  const open = new Set<Request>();
+  asked.set(page, open);
+  page.on('request', (r) => r.resourceType() !== 'eventsource' && !r.url().includes('/stream') && open.add(r));
+  page.on('requestfinished', (r) => open.delete(r));
+  page.on('requestfailed', (r) => open.delete(r));
+  return open;
+}
+
+/** A request that hangs, as some tests have them, is not waited for longer. */
+const MOST_MS = 2000;
+
+/**
+ * Waits until nothing is on its way that would yet move what stands on the page: on a busy machine what was found in its place is elsewhere when
+ * it is pressed.
+ */
+export async function answered(page: Page): Promise<void> {
+  const open = askedBy(page);
+  const until = Date.now() + MOST_MS;
+  while (open.size > 0 && Date.now() < until) await page.waitForTimeout(20);
+  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+}
 
 /**
  * Waits until the page's islands answer: what is pressed before is lost.
@@ -8,6 +36,7 @@ import { address } from './house.ts';
  * long enough for a key to fall between. The framework keeps on each root whether its markup is still dry.
  */
 export async function hydrated(page: Page): Promise<void> {
+  askedBy(page);
   await expect(page.locator('astro-island[ssr]')).toHaveCount(0);
   await page.waitForFunction(() =>
     [...document.querySelectorAll('astro-island')].every((island) => {
@@ -18,11 +47,14 @@ export async function hydrated(page: Page): Promise<void> {
   );
   // Its effects run in the frames after that.
   await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => setTimeout(done, 60))));
+  await answered(page);
 }
 
 /** Opens one of today's runs by its name, at the stage it is at or the one that is named. */
 export async function openRun(page: Page, run: RegExp, stage: string | null, base = address()): Promise<void> {
+  askedBy(page);
   await page.goto(base);
+  await answered(page);
   await page.getByRole('link', { name: run }).first().click();
   await page.waitForURL(/\/visits\//);
   await hydrated(page);
@@ -31,6 +63,7 @@ export async function openRun(page: Page, run: RegExp, stage: string | null, bas
   await expect(page.getByRole('tabpanel')).toBeVisible();
   await tab.click();
   await expect(tab).toHaveAttribute('aria-selected', 'true');
+  await answered(page);
 }
 
 /** Waits until the server has all that was entered: the next test finds the run as this one left it. */

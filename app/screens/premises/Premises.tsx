@@ -33,7 +33,7 @@ export default function Premises({ initial, isUnknown, today, appliances }: Prop
     setAsked(true);
   }, []);
   const [isAsked, setAsked] = useState(initial !== null);
-  const { book, last, isRead } = usePremises(id, initial);
+  const { book, last, isLastKnown, isRead } = usePremises(id, initial);
   if (!book) {
     return isRead || (isAsked && id === null) ? (
       <div>
@@ -82,7 +82,7 @@ export default function Premises({ initial, isUnknown, today, appliances }: Prop
           </p>
         )}
         <Conflicts book={book} />
-        <Standing {...{ book, last, today, appliances }} />
+        <Standing {...{ book, today, appliances }} last={isLastKnown ? last : null} />
         <Visits {...{ book, today }} />
         <p className="print:hidden">
           <a className="inline-flex min-h-12 items-center" href={`/ledger?premises=${premises.id}`}>

@@ -9,7 +9,8 @@ import { dayWords } from '../../ui/words.ts';
 
 interface Props {
   book: PremisesBook;
-  last: Map<string, LastState>;
+  /** null where this device does not know what was recorded. */
+  last: Map<string, LastState> | null;
   today: string;
   appliances: ApplianceRow[];
 }
@@ -128,7 +129,7 @@ function Room({ book, place, last, today, appliances }: Props & { place: Place }
   );
 }
 
-function OneAppliance({ book, appliance, last, today }: { book: PremisesBook; appliance: Appliance; last: Map<string, LastState>; today: string }) {
+function OneAppliance({ book, appliance, last, today }: Omit<Props, 'appliances'> & { appliance: Appliance }) {
   const [open, setOpen] = useState<'change' | 'retire' | null>(null);
   const runs = book.runs.filter((r) => r.applianceId === appliance.id && r.retired === null);
   const rename = (name: string) => {
@@ -192,7 +193,7 @@ function OneAppliance({ book, appliance, last, today }: { book: PremisesBook; ap
             key={run.id}
             name={runs.length > 1 ? run.name : ''}
             water={run.water}
-            last={last.get(run.id)}
+            last={last === null ? null : last.get(run.id)}
             today={today}
             timeZone={book.premises.timeZone}
             runId={run.id}
@@ -206,14 +207,21 @@ function OneAppliance({ book, appliance, last, today }: { book: PremisesBook; ap
 interface LastRunProps {
   name: string;
   water: string;
-  last: LastState | undefined;
+  /** null where this device does not know it. */
+  last: LastState | undefined | null;
   today: string;
   timeZone: string;
   runId: string;
 }
 
 function LastRun({ name, water, last, today, timeZone, runId }: LastRunProps) {
-  if (!last) return <li className="py-1 text-soft">{name || water}: nothing recorded yet</li>;
+  if (!last) {
+    return (
+      <li className="py-1 text-soft">
+        {name || water}: {last === null ? 'how it stands is not held here, and wants the connection' : 'nothing recorded yet'}
+      </li>
+    );
+  }
   const dueMs = recheckWaitsMs(last.summary);
   return (
     <li>

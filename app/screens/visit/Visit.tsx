@@ -114,7 +114,7 @@ function OpenVisit({ sheet, asked, record, first }: { sheet: VisitSheet; asked: 
   const Panel = PANELS[stage];
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] lg:grid-cols-[15rem_minmax(0,1fr)] print:block">
-      <aside aria-label="Visit" className="min-w-0 border-b border-ink lg:border-r lg:border-b-0">
+      <aside aria-label="Visit" className="min-w-0 border-b border-ink lg:border-r lg:border-b-0 lg:pb-36">
         <div className="px-4 pt-2 pb-1 short:sr-only max-lg:flex max-lg:flex-wrap max-lg:items-baseline max-lg:gap-x-3 lg:pt-3 lg:pb-2">
           <h1 className="text-2xl">{visit.title}</h1>
           <p className="text-soft">

@@ -10,6 +10,8 @@ export interface PremisesView {
   book: PremisesBook | null;
   /** How each run stood last, by run: as the server has it. */
   last: Map<string, LastState>;
+  /** The server said how they stood: a run of which nothing is known was never worked on. */
+  isLastKnown: boolean;
   /** The store was read, and the server asked. */
   isRead: boolean;
 }
@@ -19,11 +21,13 @@ interface Answer {
   runs: { id: string; last: LastState | null }[];
 }
 
-const NOTHING: PremisesView = { book: null, last: new Map(), isRead: false };
+const NOTHING: PremisesView = { book: null, last: new Map(), isLastKnown: false, isRead: false };
 
 /** @param initial the server's own, on its page */
 export function usePremises(id: string | null, initial: { book: PremisesBook; last: LastState[] } | null = null): PremisesView {
-  const [view, setView] = useState<PremisesView>(() => (initial ? { book: initial.book, last: byRun(initial.last), isRead: true } : NOTHING));
+  const [view, setView] = useState<PremisesView>(() =>
+    initial ? { book: initial.book, last: byRun(initial.last), isLastKnown: true, isRead: true } : NOTHING,
+  );
   const turn = useRef(0);
   const shownTurn = useRef(0);
   const read = useCallback(async (of: string, more: Pick<Answer, 'visits'> | null, last: LastState[] | null, isRead: boolean) => {
@@ -43,6 +47,7 @@ export function usePremises(id: string | null, initial: { book: PremisesBook; la
       return {
         book: base && { ...base, visits: [...visits.values()].sort((a, b) => (a.onDate + a.startsAt < b.onDate + b.startsAt ? -1 : 1)) },
         last: last ? byRun(last) : before.last,
+        isLastKnown: last !== null || before.isLastKnown,
         isRead: isRead || before.isRead,
       };
     });
