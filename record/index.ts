@@ -24,7 +24,7 @@ export { headOf, type PremisesBook, premisesBook, runRowsOf, sheetFrom } from '.
 export { saysContact } from './premises/premises.ts';
 export type { Appliance, Contact, Place, Premises, WaterThing } from './premises/states.ts';
 export { asDrawn, knownThings, MOST_AT_ONCE, networkOf, type TriedStop, triedIn, waterThing } from './premises/water.ts';
-export { isOfPress, pressReason } from './reasons.ts';
+export { isOfPress, pressReason, reasonWords } from './reasons.ts';
 export { houseRules, upcastRules } from './rules/house-rules.ts';
 export { type RulesChange, rulesAfter, rulesChanged, ruleWords } from './rules/rules.ts';
 export { acceptancesOf, historyOf, lastOf } from './run/history.ts';

@@ -17,6 +17,7 @@ describe('why something was done', () => {
     assert.equal(reasonWords('the owner wants another hose'), 'the owner wants another hose');
     assert.equal(reasonWords(pressReason('in-use-again')), 'in use again');
     assert.equal(reasonWords('press:of-a-day-to-come'), 'of a day to come');
+    assert.equal(reasonWords(pressReason('used-unnoted')), 'used and not noted');
     assert.deepEqual(['press:settled', 'pressed by mistake', 4, null].map(isOfPress), [true, false, false, false]);
   });
 

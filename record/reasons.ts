@@ -3,15 +3,23 @@
 const BY_PRESS = {
   'at-once': 'taken back at once',
   'back-on-list': 'put back',
+  bought: 'bought',
   'cannot-be-read': 'cannot be read',
+  'counted-anew': 'counted anew',
+  'counted-wrong': 'counted wrong before',
+  'found-again': 'found again',
   'in-use-again': 'in use again',
   'known-again': 'As it was known again',
+  lost: 'lost or given away',
   'leak-shut': 'Running leak: water shut off, then power.',
+  'not-said': 'not said',
   'not-there': 'not there',
   'put-back': 'put back: it was right after all',
   settled: 'settled between two',
   'stands-after-all': 'it stands after all',
   'taken-back': 'taken back',
+  'thrown-away': 'thrown away',
+  'used-unnoted': 'used and not noted',
 } as const;
 
 const PRESS = 'press:';

@@ -1,5 +1,6 @@
 import * as z from 'zod/mini';
 import { change, itsFields, type Subject } from '../book/subject.ts';
+import { reasonWords } from '../reasons.ts';
 import { count, givenReason, INT4_MAX, name, uuid } from '../shapes.ts';
 import type { StockPlace } from './state.ts';
 
@@ -29,9 +30,9 @@ export const stockPlace: Subject<'stock', StockPlace> = {
   begins: (id, body: z.output<typeof placeMade>) => ({ ...body, id }),
   changes: {
     'place-made': stockChange({ shape: placeMade, sets: itsFields, says: (b) => `${b.kind} "${b.name}" written down` }),
-    received: stockChange({ shape: cameOrWent, says: (b, w) => `received ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
-    used: stockChange({ shape: cameOrWent, says: (b, w) => `used ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
-    thrown: stockChange({ shape: cameOrWent, says: (b, w) => `thrown away ${w.amount(b.item, b.quantity)}: ${b.reason}` }),
+    received: stockChange({ shape: cameOrWent, says: (b, w) => `received ${w.amount(b.item, b.quantity)}: ${reasonWords(b.reason)}` }),
+    used: stockChange({ shape: cameOrWent, says: (b, w) => `used ${w.amount(b.item, b.quantity)}: ${reasonWords(b.reason)}` }),
+    thrown: stockChange({ shape: cameOrWent, says: (b, w) => `thrown away ${w.amount(b.item, b.quantity)}: ${reasonWords(b.reason)}` }),
     moved: stockChange({
       shape: moved,
       names: (b) => [{ kind: 'stock', id: b.toId, at: 'toId' }],
@@ -43,7 +44,7 @@ export const stockPlace: Subject<'stock', StockPlace> = {
       shape: counted,
       says: (b, w) => {
         const differs = b.expected === undefined || b.expected === b.quantity ? '' : `, where ${w.amount(b.item, b.expected, true)} was expected`;
-        return `counted ${w.amount(b.item, b.quantity)}${differs}${b.reason ? `: ${b.reason}` : ''}`;
+        return `counted ${w.amount(b.item, b.quantity)}${differs}${b.reason ? `: ${reasonWords(b.reason)}` : ''}`;
       },
     }),
     'minimum-set': stockChange({ shape: amountOf, says: (b, w) => `at least ${w.amount(b.item, b.quantity)} to be kept` }),

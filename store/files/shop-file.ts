@@ -11,6 +11,7 @@ import {
   houseRules,
   instant,
   issueOf,
+  pressReason,
   raised,
   readFiledBook,
   rulesChanged,
@@ -152,7 +153,7 @@ function saidBefore(shopId: string, { rules, importedAt, parts }: SaidBefore): F
   return [
     ...versions.map(({ rules: now, reason, recordedAt, version }, i) => {
       const entryId = carriedId(`${shopId} rules ${version}`);
-      const body = { rules: i === 0 ? now : rulesChanged(versions[i - 1]!.rules, now), reason: reason.trim() || 'not said' };
+      const body = { rules: i === 0 ? now : rulesChanged(versions[i - 1]!.rules, now), reason: reason.trim() || pressReason('not-said') };
       return filedBookEntry('rules', shopId, 'changed', body, new Date(recordedAt), { entryId });
     }),
     ...parts.map((row, i) => {

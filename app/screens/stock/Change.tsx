@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { readCoilIn } from '../../../core/index.ts';
-import type { Level, StockedPlace } from '../../../record/index.ts';
+import { type Level, pressReason, type StockedPlace } from '../../../record/index.ts';
 import { type Saying, say } from '../../ui/book/index.ts';
 import { amountWords, useUnits } from '../../ui/units/index.ts';
 import { counted, minimum, moved, received, thrown } from './changes.ts';
@@ -35,7 +35,7 @@ export function Change({ level, place, places, name, isCoil, coilIn, onDone }: P
       className="grid gap-3 bg-sheet p-3"
       onSubmit={(e) => {
         e.preventDefault();
-        if (number !== null) tell(counted(place.id, level.item, number, level.quantity, reason || 'counted anew'), `counted ${amount}`);
+        if (number !== null) tell(counted(place.id, level.item, number, level.quantity, reason || pressReason('counted-anew')), `counted ${amount}`);
       }}
     >
       <div className="flex flex-wrap items-end gap-3">
@@ -73,7 +73,7 @@ export function Change({ level, place, places, name, isCoil, coilIn, onDone }: P
           type="button"
           className="key"
           disabled={!some}
-          onClick={() => tell(thrown(place.id, level.item, number!, reason || 'thrown away'), `thrown away ${amount}`)}
+          onClick={() => tell(thrown(place.id, level.item, number!, reason || pressReason('thrown-away')), `thrown away ${amount}`)}
         >
           Thrown away
         </button>

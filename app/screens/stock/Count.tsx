@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { readCoilIn, type Units } from '../../../core/index.ts';
-import type { Level, StockedPlace } from '../../../record/index.ts';
+import { type Level, pressReason, reasonWords, type StockedPlace } from '../../../record/index.ts';
 import { say } from '../../ui/book/index.ts';
 import { amountWords, type Coils, useUnits } from '../../ui/units/index.ts';
 import { counted } from './changes.ts';
@@ -13,7 +13,7 @@ interface Props {
 }
 
 /** Why a count may differ from the record; one stands for all that follow until another is chosen. */
-const REASONS = ['used and not noted', 'lost or given away', 'found again', 'counted wrong before'];
+const REASONS = (['used-unnoted', 'lost', 'found-again', 'counted-wrong'] as const).map(pressReason);
 
 /** In the unit it is counted in. */
 const coilFigure = (quantity: number, isCoil: boolean, units: Units): string =>
@@ -27,14 +27,14 @@ export function Count({ place, items, nameOf, coils }: Props) {
   const [order] = useState(() => items.map((l) => l.item));
   const now = new Map(items.map((l) => [l.item, l]));
   const rows = [...order.flatMap((item) => now.get(item) ?? []), ...items.filter((l) => !order.includes(l.item))];
-  const [done, setDone] = useState<Record<string, { quantity: number; expected: number }>>({});
+  const [done, setDone] = useState<Record<string, { quantity: number; expected: number; reason: string }>>({});
   const keep = (level: Level, text: string) => {
     const quantity = coils.has(level.item) ? readCoilIn(text, units) : /^\d+$/.test(text.trim()) ? Number(text.trim()) : null;
     if (quantity === null) return;
     const before = done[level.item];
     if (before?.quantity === quantity) return;
     const expected = before?.expected ?? level.quantity;
-    setDone((d) => ({ ...d, [level.item]: { quantity, expected } }));
+    setDone((d) => ({ ...d, [level.item]: { quantity, expected, reason } }));
     say(
       [counted(place.id, level.item, quantity, level.quantity, reason)],
       `${nameOf(level.item)}: counted ${amountWords(quantity, coils.has(level.item), units)}`,
@@ -46,7 +46,9 @@ export function Count({ place, items, nameOf, coils }: Props) {
         <span className="label">Why a count differs: kept with each that does</span>
         <select className="field" value={reason} onChange={(e) => setReason(e.target.value)}>
           {REASONS.map((r) => (
-            <option key={r}>{r}</option>
+            <option key={r} value={r}>
+              {reasonWords(r)}
+            </option>
           ))}
         </select>
       </label>
@@ -72,7 +74,7 @@ export function Count({ place, items, nameOf, coils }: Props) {
                     <b>
                       {' '}
                       {differs
-                        ? `▲ ${said.quantity > said.expected ? '+' : ''}${coilFigure(said.quantity - said.expected, isCoil, units)}: ${reason}`
+                        ? `▲ ${said.quantity > said.expected ? '+' : ''}${coilFigure(said.quantity - said.expected, isCoil, units)}: ${reasonWords(said.reason)}`
                         : '● as expected'}
                     </b>
                   )}
