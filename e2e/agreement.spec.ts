@@ -126,24 +126,3 @@ test('what the van lacks is told alike on the day, under Load, by what lies ther
   await hydrated(page);
   for (const name of names) await expect(load.getByText(name)).toContainText(/^\d+ /);
 });
-
-test('no screen calls a part, a loose piece or a step by its id', async ({ page }) => {
-  const { parts, loose, steps } = await get<{ parts: { id: string }[]; loose: { code: string }[]; steps?: { id: string }[] }>('catalogue');
-  const ids = [...parts.map((p) => p.id), ...loose.map((l) => l.code), ...(steps ?? []).map((s) => s.id)].filter((id) => id.includes('-'));
-  expect(ids.length).toBeGreaterThan(200);
-  const visits = await today();
-  const stages = ['look', 'match', 'shut', 'make', 'prove', 'log'];
-  const paths = [
-    ...['/', '/week', '/premises', '/ledger', '/due', '/callbacks', '/stock', '/stock?load=', '/shop', '/call', '/water'],
-    `/premises/${visits[0]!.premises.id}`,
-    ...visits.flatMap((v) => v.runs.slice(0, 1).flatMap((r) => stages.map((stage) => `/visits/${v.id}?run=${r.id}&stage=${stage}`))),
-  ];
-  for (const path of paths) {
-    await open(page, path);
-    const words = new Set((await page.locator('main').allInnerTexts()).join(' ').split(/[\s,;:()]+/));
-    expect(
-      ids.filter((id) => words.has(id)),
-      path,
-    ).toEqual([]);
-  }
-});

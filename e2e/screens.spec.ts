@@ -1,6 +1,8 @@
 /** Every screen: no accessibility violation, nothing overflowing, a strict policy, and polite answers to what is wrong. */
+
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
+import { catalogue } from '../catalog/index.ts';
 import { address } from './house.ts';
 import { hydrated, openRun, tabTo } from './page.ts';
 
@@ -130,17 +132,27 @@ const SCREENS: [name: string, open: (page: Page) => Promise<unknown>][] = [
   ],
 ];
 
+/** Of parts, loose pieces and steps: what has a name is called by it. */
+const IDS = [...catalogue().parts.map((p) => p.id), ...catalogue().loose.map((l) => l.code), ...catalogue().steps.map((t) => t.id)].filter((id) =>
+  id.includes('-'),
+);
+
 test.describe('every screen', () => {
   // Each by itself: they share no house's changes, and are the longest of all files.
   test.describe.configure({ mode: 'parallel' });
   for (const [name, open] of SCREENS) {
-    test(`${name}: axe finds nothing, nothing overflows, no error is logged`, async ({ page }) => {
+    test(`${name}: axe finds nothing, nothing overflows, no error is logged, nothing is called by its id`, async ({ page }) => {
       const errors: string[] = [];
       page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
       page.on('pageerror', (e) => errors.push(e.message));
       await open(page);
       await page.waitForLoadState('networkidle');
       await hydrated(page);
+      const words = new Set((await page.locator('main').allInnerTexts()).join(' ').split(/[\s,;:()]+/));
+      expect(
+        IDS.filter((id) => words.has(id)),
+        'called by its id',
+      ).toEqual([]);
       for (const sheet of ['light', 'dark']) {
         if (sheet === 'dark') await page.getByRole('button', { name: /^Dark/ }).click();
         // What is dark differs in its colours alone.
