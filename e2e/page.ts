@@ -54,7 +54,6 @@ export async function hydrated(page: Page): Promise<void> {
 export async function openRun(page: Page, run: RegExp, stage: string | null, base = address()): Promise<void> {
   askedBy(page);
   await page.goto(base);
-  await answered(page);
   await page.getByRole('link', { name: run }).first().click();
   await page.waitForURL(/\/visits\//);
   await hydrated(page);
