@@ -1,6 +1,8 @@
 import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 
+const EACH_BY_ITSELF = /screens\.spec\.ts$/;
+
 export default defineConfig({
   testDir: 'e2e',
   timeout: 240_000,
@@ -12,6 +14,11 @@ export default defineConfig({
   forbidOnly: Boolean(process.env.CI),
   // A machine that others load lets a browser wait for minutes now and then: tried once more, and told as flaky.
   retries: process.env.CI ? 1 : 0,
+  // Tests of every screen are each by themselves, and fill what the files, which stay whole, leave of either worker at the end.
+  projects: [
+    { name: 'files', testIgnore: EACH_BY_ITSELF },
+    { name: 'screens', testMatch: EACH_BY_ITSELF },
+  ],
   reporter: [['list']],
   globalSetup: './e2e/house.ts',
   use: {

@@ -1,7 +1,6 @@
 /** An entry of the book as its table holds it: among the entries of runs. */
 import { type BookEntry, isOfShop, type SubjectKind } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/index.ts';
-import { digestOf, shopKey } from './digest.ts';
 import { insertEntryRows } from './insert-entry-rows.ts';
 
 export interface BookRow {
@@ -63,44 +62,10 @@ export const placedBookEntryOf = (row: PlacedBookRow): PlacedBookEntry =>
 /** An entry of the book that has its times, and its place in the shop's order. */
 export type PlacedBookEntry = BookEntry & { sentAt: string; recordedAt: string; position: number };
 
-export async function insertBookEntries(tx: Tx, shopId: string, entries: PlacedBookEntry[]): Promise<void> {
-  const key = await shopKey(tx, shopId);
-  await insertEntryRows(tx, shopId, COLUMNS, entries, (e) => ({
-    entry_id: e.id,
-    subject_kind: e.subject.kind,
-    subject_id: e.subject.id,
-    kind: e.change,
-    corrects_id: e.correctsId,
-    device_id: e.deviceId,
-    person_id: e.personId ?? null,
-    seq: e.seq ?? null,
-    seen_at: e.seenAt,
-    sent_at: e.sentAt,
-    recorded_at: e.recordedAt,
-    position: e.position,
-    body: e.body,
-    erased: e.erased ?? null,
-    digest: e.erased ?? digestOf(e, key),
-  }));
-}
+export const insertBookEntries = (tx: Tx, shopId: string, entries: readonly PlacedBookEntry[]): Promise<void> =>
+  insertEntryRows(tx, shopId, entries, OF_THE_BOOK, (e) => ({ subject_kind: e.subject.kind, subject_id: e.subject.id, erased: e.erased ?? null }));
 
-const COLUMNS = {
-  entry_id: 'uuid',
-  subject_kind: 'text',
-  subject_id: 'uuid',
-  kind: 'text',
-  corrects_id: 'uuid',
-  device_id: 'uuid',
-  person_id: 'uuid',
-  seq: 'int',
-  seen_at: 'timestamptz',
-  sent_at: 'timestamptz',
-  recorded_at: 'timestamptz',
-  position: 'bigint',
-  body: 'jsonb',
-  erased: 'text',
-  digest: 'text',
-};
+const OF_THE_BOOK = { subject_kind: 'text', subject_id: 'uuid', erased: 'text' };
 
 /** What was said of some subjects, in the shop's order. */
 export async function entriesOfSubjects(sql: Sql | Tx, shopId: string, subjectIds: string[]): Promise<PlacedBookEntry[]> {

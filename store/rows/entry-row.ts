@@ -1,7 +1,6 @@
 /** An entry as its table holds it. */
 import { type Entry, followsId, upcast } from '../../record/index.ts';
 import type { Sql, Tx } from '../database/index.ts';
-import { digestOf, shopKey } from './digest.ts';
 import { insertEntryRows } from './insert-entry-rows.ts';
 
 export interface EntryRow {
@@ -65,48 +64,16 @@ export function entryAsWritten(row: EntryRow): Entry {
 export type PlacedEntry = Entry & { sentAt: string; recordedAt: string; position: number };
 
 /** Appends entries as they are given: in the form in which they are kept. */
-export async function insertEntries(tx: Tx, shopId: string, entries: PlacedEntry[]): Promise<void> {
-  const key = await shopKey(tx, shopId);
-  await insertEntryRows(tx, shopId, COLUMNS, entries, (e) => ({
-    entry_id: e.id,
+export const insertEntries = (tx: Tx, shopId: string, entries: readonly PlacedEntry[]): Promise<void> =>
+  insertEntryRows(tx, shopId, entries, OF_A_RUN, (e) => ({
     visit_id: e.visitId,
     run_id: e.runId,
     joint_id: e.jointId,
     check_point_id: e.checkPointId,
-    kind: e.kind,
-    corrects_id: e.correctsId,
     follows_id: followsId(e),
-    device_id: e.deviceId,
-    person_id: e.personId ?? null,
-    seq: e.seq ?? null,
-    seen_at: e.seenAt,
-    sent_at: e.sentAt,
-    recorded_at: e.recordedAt,
-    position: e.position,
-    body: e.body,
-    digest: digestOf(e, key),
   }));
-}
 
-const COLUMNS = {
-  entry_id: 'uuid',
-  visit_id: 'uuid',
-  run_id: 'uuid',
-  joint_id: 'uuid',
-  check_point_id: 'uuid',
-  kind: 'text',
-  corrects_id: 'uuid',
-  follows_id: 'uuid',
-  device_id: 'uuid',
-  person_id: 'uuid',
-  seq: 'int',
-  seen_at: 'timestamptz',
-  sent_at: 'timestamptz',
-  recorded_at: 'timestamptz',
-  position: 'bigint',
-  body: 'jsonb',
-  digest: 'text',
-};
+const OF_A_RUN = { visit_id: 'uuid', run_id: 'uuid', joint_id: 'uuid', check_point_id: 'uuid', follows_id: 'uuid' };
 
 /** Entries by their ids, as they were written. */
 export async function entriesById(sql: Sql | Tx, shopId: string, ids: string[]): Promise<Map<string, Entry>> {
