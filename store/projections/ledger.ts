@@ -1,7 +1,7 @@
 /** The ledger's own tables: connections as they are searched, and what is due again at them. */
 import { catalogue } from '../../catalog/index.ts';
 import { endLabel, tasksOf } from '../../core/index.ts';
-import { partNames, type RunState, summaryOf, taskFactsOf } from '../../record/index.ts';
+import { partNames, type RunState, recheckWaitsMs, summaryOf, taskFactsOf } from '../../record/index.ts';
 import type { Tx } from '../database/index.ts';
 import type { DerivedRun } from './derived.ts';
 import { setTo } from './upsert.ts';
@@ -143,8 +143,8 @@ function taskRows({ visitId, read: { run, state } }: DerivedRun): object[] {
     since: new Date(sinceMs).toISOString(),
     not_before: notBefore,
   });
-  const { signedOff, recheck } = state;
-  const again = signedOff && (recheck === 'due' || recheck === 'not dry') ? [row('recheck', '', 'recheck', signedOff.recheckDueMs, null)] : [];
+  const againMs = recheckWaitsMs({ recheck: state.recheck, recheckDueMs: state.signedOff?.recheckDueMs ?? null });
+  const again = againMs === null ? [] : [row('recheck', '', 'recheck', againMs, null)];
   // Where nothing was joined nothing ages: only the look again is due.
   const duties = (state.accepted ? tasksOf(facts, catalogue().duties) : []).flatMap(({ id, what, goesBy, sinceMs }) => {
     const seen = lastSeen(state, id, what);

@@ -142,7 +142,9 @@ function useGuessable(visits: DayVisit[] | null): { runs: LikelyRun[]; unknown: 
 }
 
 async function lastEnds(visitId: string, runId: string): Promise<Pick<LikelyRun, 'from' | 'to' | 'rejoin'> | null> {
-  const last = (await heldLastTime(visitId, runId)) ?? (await askLastTime(visitId, runId));
+  const held = await heldLastTime(visitId, runId);
+  // That nobody was there before is known too.
+  const last = held === undefined ? await askLastTime(visitId, runId) : held;
   return last?.from && last.to ? { from: last.from, to: last.to, rejoin: last.rejoin } : null;
 }
 

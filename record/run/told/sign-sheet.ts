@@ -7,6 +7,7 @@ import { STAGE_NAMES, STAGES } from '../stages.ts';
 import type { RunState } from '../state.ts';
 import { taskFactsOf } from '../task-facts.ts';
 import { noiseCompared } from './noises.ts';
+import { recheckWaitsMs } from './summary.ts';
 
 /** A round in which a joint was watched. */
 export interface Evidence {
@@ -146,16 +147,13 @@ function triedOf({ safety, survey, noiseAfter }: RunState): string[] {
 }
 
 function nextOf(state: RunState, appliance: string, { rows, months }: TaskRules, timeZone: string): SignSheet['next'] {
-  const { signedOff, recheck } = state;
+  const againMs = recheckWaitsMs({ recheck: state.recheck, recheckDueMs: state.signedOff?.recheckDueMs ?? null });
   const facts = taskFactsOf(state, appliance);
   const own = (facts ? tasksOf(facts, rows) : []).flatMap((duty): SignSheet['next'] => {
     const every = months[duty.goesBy];
     const todo = rows.find((r) => r.id === duty.id)!.todo;
     return every === undefined ? [] : [{ on: monthsAfter(localDayOf(duty.sinceMs, timeZone), every), what: `${todo}: ${duty.what}`, duty: duty.id }];
   });
-  const again: SignSheet['next'] =
-    signedOff && (recheck === 'due' || recheck === 'not dry')
-      ? [{ on: localDayOf(signedOff.recheckDueMs, timeZone), what: 'Look at the joints again', duty: 'recheck' }]
-      : [];
+  const again: SignSheet['next'] = againMs === null ? [] : [{ on: localDayOf(againMs, timeZone), what: 'Look at the joints again', duty: 'recheck' }];
   return [...again, ...own].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
 }
