@@ -1,5 +1,5 @@
 import { type FlowVerdict, flow, type LineAnswer, pressure, quantityWords, type Reason, speed, type Units, volume } from '../../../core/index.ts';
-import { InUnits, Reasons } from '../../ui/units/index.ts';
+import { InUnits, inUnits, Reasons } from '../../ui/units/index.ts';
 import { fastestWords, three, timeWords } from './answer-words.ts';
 import type { ApplianceFacts } from './setting.ts';
 
@@ -66,7 +66,7 @@ export function Facts({ answer, appliance, units }: Props) {
     </dl>
   );
 }
-const told = (text: string, source: string): Reason[] => [{ rule: 'told', text, source }];
+const told = (text: string, source: string): Reason[] => inUnits([{ rule: 'told', text, source }]);
 
 function Fact({ name, value, because }: { name: string; value: string; because?: Reason[] }) {
   return (

@@ -9,7 +9,7 @@ import {
   type Units,
   withQuantities,
 } from '../../../core/index.ts';
-import { InUnits, Reasons } from '../../ui/units/index.ts';
+import { InUnits, inUnits, Reasons } from '../../ui/units/index.ts';
 import { inWords } from '../flow/setting.ts';
 import { reasonsOf, verdict } from './reasons.ts';
 
@@ -45,7 +45,7 @@ export function Told(props: Props) {
           The wave that comes back pulls the water apart somewhere: from there on the figures are a rough guide, and joints suffer most.
         </p>
       )}
-      <Reasons because={reasonsOf(props)} label="How that comes about" />
+      <Reasons because={inUnits(reasonsOf(props))} label="How that comes about" />
     </section>
   );
 }

@@ -20,7 +20,7 @@ export function reasonsOf({ bare, question }: { bare: Surge; question: SurgeQues
       text:
         question.closeMs <= roundMs
           ? `It shuts within one round trip: all of that comes.`
-          : `Shut in a straight line over ${three(question.closeMs)} ms it adds about ${three(hand)} psi: ${three(bare.joukowskyPsi)} x ${three(roundMs)} / ${three(question.closeMs)}.`,
+          : `Shut in a straight line over ${three(question.closeMs)} ms it adds about ${three(hand)} psi: ${three(bare.joukowskyPsi)} psi x ${three(roundMs)} / ${three(question.closeMs)}.`,
       source: 'Michaud',
     },
     {

@@ -1,7 +1,8 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
-import { PLASTIC_TIMES, type SurgeQuestion, surge } from '../../../core/index.ts';
+import { PLASTIC_TIMES, type SurgeQuestion, saidIn, surge } from '../../../core/index.ts';
+import { inUnits } from '../../ui/units/Reasons.tsx';
 import { linePipes } from './line-pipes.ts';
 import { reasonsOf, verdict } from './reasons.ts';
 import { spreadOf } from './spread-of.ts';
@@ -58,6 +59,12 @@ describe('what is told of a transient', () => {
     // 20 ft there and back at some 4,000 ft/s is 10 ms: 25 ms is slower.
     assert.ok(bare.roundTripS * 1000 < 25);
     assert.ok(reasons[2]!.text.includes(`it adds about ${three((bare.joukowskyPsi * bare.roundTripS * 1000) / 25)} psi`), reasons[2]!.text);
+    const metric = inUnits(reasons).map((r) => saidIn(r, 'metric'));
+    assert.ok(
+      metric.every((text) => !/\d (psi|ft\/s|gpm|in)\b/.test(text)),
+      metric.join('\n'),
+    );
+    assert.match(metric[1]!, /L\/min would add [\d.]+ bar/);
     const fast = reasonsOf({ bare, question: { ...QUESTION, closeMs: 5 } });
     assert.equal(fast[2]!.text, 'It shuts within one round trip: all of that comes.');
   });
