@@ -32,6 +32,14 @@ export default defineConfig({
       ],
     },
   },
-  // A part fetched later fetches what it wants itself: a hop more when it is first opened, a kilobyte less on every page.
-  vite: { plugins: [tailwindcss()], build: { assetsInlineLimit: 0, modulePreload: false } },
+  vite: {
+    plugins: [tailwindcss()],
+    build: {
+      assetsInlineLimit: 0,
+      // A part fetched later fetches what it wants itself: a hop more when it is first opened, a kilobyte less on every page.
+      modulePreload: false,
+      // A file of a few hundred bytes costs a request: a third fewer of them on every page.
+      rollupOptions: { output: { experimentalMinChunkSize: 2000 } },
+    },
+  },
 });

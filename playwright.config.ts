@@ -1,5 +1,6 @@
 import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from './ops/chromium.ts';
 
 const EACH_BY_ITSELF = /screens\.spec\.ts$/;
 
@@ -29,7 +30,7 @@ export default defineConfig({
     serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run'],
     },
   },

@@ -1,11 +1,11 @@
 /** A question typed on a phone, and one asked of a page that was never open before. */
 import { type Browser, chromium, type Page } from '@playwright/test';
+import { CHROMIUM } from '../ops/chromium.ts';
 
 const SENTENCES = ['1/2 copper to toilet, 20 in', '3/8 comp to fridge, 6 ft after ro', 'from 1/2 male iron pipe to 3/8 comp faucet hose with a stop'];
 const PHONE = { width: 390, height: 844 };
 
-const launch = () =>
-  chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
+const launch = () => chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] });
 
 export interface KeyTimes {
   /** From the key to the frame that shows its answer being begun, ms. */

@@ -1,5 +1,6 @@
 /** The work card in a browser: how long it takes to open on a page that was never opened, and from a tick to what is saved. */
 import { type Browser, chromium, type Page } from '@playwright/test';
+import { CHROMIUM } from '../ops/chromium.ts';
 
 export interface CardFigures {
   /** Milliseconds, ascending. */
@@ -11,7 +12,7 @@ export interface CardFigures {
 
 /** A browser without anything kept opens the card of the demo's dishwasher; then one page ticks its steps and takes each back. */
 export async function cardPage(address: string, times: number): Promise<CardFigures> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
   try {
     const card = await addressOfCard(browser, address);
     // The server and the browser's process are at work; the pages are not kept.

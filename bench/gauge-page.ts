@@ -1,5 +1,6 @@
 /** The gauge's chart while it logs: frames a second and memory after as many readings as an hour brings at 50 a second, sent twenty times as fast. */
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../ops/chromium.ts';
 
 export interface GaugeFigures {
   readings: number;
@@ -15,7 +16,7 @@ const SECONDS = 180;
 const COUNTED_S = 10;
 
 export async function gaugePage(address: string): Promise<GaugeFigures> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--js-flags=--expose-gc'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--js-flags=--expose-gc'] });
   try {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     // What runs this file names functions by a helper that the page does not have.

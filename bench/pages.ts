@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { gzipSync } from 'node:zlib';
 import { type Browser, chromium } from '@playwright/test';
+import { CHROMIUM } from '../ops/chromium.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/index.ts';
 import { importParts } from '../store/own-parts/index.ts';
 import { coldQuestions, keysOnPhone } from './asking.ts';
@@ -21,7 +22,7 @@ export async function pages(address: string): Promise<void> {
     `${at(busy, 0.5).toFixed(1)} ms (${(at(busy, 0.5) / at(still, 0.5)).toFixed(1)} x of a page without a database)`,
   );
   line('visit page at 20 requests/s, 95th percentile', `${at(busy, 0.95).toFixed(1)} ms`);
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox'] });
   for (const path of [
     '/',
     ...['look', 'match', 'prove'].map((s) => `${visit}?stage=${s}`),
@@ -60,7 +61,7 @@ async function scriptBytes(browser: Browser, address: string, path: string): Pro
 /** A key pressed to the frame that shows what came of it. */
 export async function typing(address: string): Promise<void> {
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: CHROMIUM,
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   });
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -2,6 +2,7 @@
 import { chromium, type Page } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { catalogue } from '../catalog/index.ts';
+import { CHROMIUM } from '../ops/chromium.ts';
 import type { Entry } from '../record/index.ts';
 import { contextOf, readRun, type VisitSheet } from '../record/index.ts';
 import { FIRST_SHOP, type Sql } from '../store/database/index.ts';
@@ -17,7 +18,7 @@ export interface PressFigures {
 
 /** Presses two choices in turn and takes each back by its key; what is measured runs in the page. */
 export async function presses(address: string, count: number): Promise<{ online: PressFigures; offline: PressFigures; opens: number[] }> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
   try {
     const page = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
     // What runs this file names functions by a helper that the page does not have.

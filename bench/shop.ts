@@ -2,6 +2,7 @@
 import { chromium } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { usualWork } from '../core/index.ts';
+import { CHROMIUM } from '../ops/chromium.ts';
 import { addDays } from '../record/index.ts';
 import { FIRST_SHOP, lockCursor, moveCursor, type Sql } from '../store/database/index.ts';
 import { filedBookEntry, insertDrains, insertJoints } from '../store/entries/index.ts';
@@ -211,7 +212,7 @@ export async function bookEntries(address: string, premises: string[], batches: 
 
 /** A browser that was never here, from its first page to when it holds its next days, ms. */
 export async function firstSync(address: string): Promise<number> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium' });
+  const browser = await chromium.launch({ executablePath: CHROMIUM });
   try {
     const page = await browser.newPage();
     await page.goto(`${address}/unsent`);

@@ -1,5 +1,6 @@
 /** A sweep as its page does it: pressed, until the band is on screen. */
 import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../ops/chromium.ts';
 import { at, line, sorted } from './figures.ts';
 
 /** A dishwasher at the end of 30 ft, of copper and of what the kitchen has. */
@@ -8,7 +9,7 @@ const TURNS = 8;
 
 /** @param restMs from the first answer to the press */
 async function sweptAfter(address: string, restMs: number): Promise<number[]> {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await chromium.launch({ executablePath: CHROMIUM, args: ['--no-sandbox', '--disable-gpu'] });
   const times: number[] = [];
   // The first fills the caches.
   for (let turn = 0; turn <= TURNS; turn++) {

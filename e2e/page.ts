@@ -50,12 +50,26 @@ export async function hydrated(page: Page): Promise<void> {
   await answered(page);
 }
 
+/** Address of one of today's runs by its name, as the day leads to it: fetched and read, which takes a browser a tenth of opening it. */
+async function addressOf(page: Page, run: RegExp, base: string): Promise<string> {
+  const day = await (await page.request.get(base)).text();
+  for (const [, href, inside] of day.matchAll(/<a href="(\/visits\/[^"]*\?run=[^"]*)"[^>]*>(.*?)<\/a>/gs)) {
+    if (
+      run.test(
+        inside!
+          .replace(/<[^>]*>/g, ' ')
+          .replace(/\s+/g, ' ')
+          .trim(),
+      )
+    )
+      return base + href!.replaceAll('&amp;', '&');
+  }
+  throw new Error(`No run of today is called ${run}.`);
+}
+
 /** Opens one of today's runs by its name, at the stage it is at or the one that is named. */
 export async function openRun(page: Page, run: RegExp, stage: string | null, base = address()): Promise<void> {
-  askedBy(page);
-  await page.goto(base);
-  await page.getByRole('link', { name: run }).first().click();
-  await page.waitForURL(/\/visits\//);
+  await page.goto(await addressOf(page, run, base));
   await hydrated(page);
   if (stage === null) return;
   const tab = page.getByRole('tab', { name: new RegExp(stage) });

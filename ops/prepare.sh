@@ -45,7 +45,7 @@ need_postgres() {
 }
 
 need_chromium() {
-  [ -x /usr/bin/chromium ] || install_debian chromium
+  [ -x /usr/bin/chromium-headless-shell ] || [ -x /usr/bin/chromium ] || install_debian chromium-headless-shell
 }
 
 need_packages() { alone install_packages; }

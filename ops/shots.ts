@@ -2,6 +2,7 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { CHROMIUM } from './chromium.ts';
 
 const base = process.env.BRASS_NUT_ADDRESS ?? 'http://127.0.0.1:4880';
 const folder = process.env.SHOTS_FOLDER ?? join('docs', 'screenshots');
@@ -114,7 +115,7 @@ const VIEWS: { file: string; phone?: boolean; open: (page: Page) => Promise<void
 mkdirSync(folder, { recursive: true });
 const wanted = process.argv.slice(2);
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: CHROMIUM,
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 for (const view of VIEWS.filter((v) => wanted.length === 0 || wanted.includes(v.file))) {
