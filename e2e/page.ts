@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page, type Request } from '@playwright/test';
+import { type ElementHandle, expect, type Locator, type Page, type Request } from '@playwright/test';
 import { address } from './house.ts';
 
 /** What a page has asked for and not been answered. */
@@ -88,9 +88,16 @@ export async function withServer(page: Page): Promise<void> {
 /** Moves the focus with Tab until it is on the control wanted, or on one of them, as one without a mouse would. */
 export async function tabTo(page: Page, wanted: Locator): Promise<void> {
   await wanted.first().waitFor();
+  // Found once, for finding by role and name reads the whole page, and anew only when the page was drawn anew.
+  let found = await wanted.elementHandles();
   for (let i = 0; i < 150; i++) {
-    if (await wanted.evaluateAll((all) => all.includes(document.activeElement as never))) return;
-    await page.keyboard.press('Tab');
+    const seen = await page.evaluate(
+      (all) => (all.every((e) => e.isConnected) ? (all.includes(document.activeElement!) ? 'there' : 'not yet') : 'drawn anew'),
+      found as ElementHandle<Element>[],
+    );
+    if (seen === 'there') return;
+    if (seen === 'drawn anew') found = await wanted.elementHandles();
+    else await page.keyboard.press('Tab');
   }
   throw new Error('Tab never reached the control.');
 }

@@ -146,7 +146,6 @@ test.describe('every screen', () => {
       page.on('console', (m) => m.type() === 'error' && errors.push(m.text()));
       page.on('pageerror', (e) => errors.push(e.message));
       await open(page);
-      await page.waitForLoadState('networkidle');
       await hydrated(page);
       const words = new Set((await page.locator('main').allInnerTexts()).join(' ').split(/[\s,;:()]+/));
       expect(
