@@ -1,7 +1,7 @@
 /** All that is told of a line to an appliance: what comes, how long things take, what would help; each figure with its equation. */
 import { lineCups, rinseOf } from '../make/index.ts';
 import { type Reason, reason } from '../reason.ts';
-import { threeDigits } from '../units/index.ts';
+import { cup, flow, said, volume } from '../units/index.ts';
 import { fillSeconds, type HotWait, heldGal, hotWait } from './held-water.ts';
 import type { LinePiece, LossRow } from './line-pieces.ts';
 import type { FlowLine, OperatingPoint } from './operating-point.ts';
@@ -44,14 +44,9 @@ export function lineAnswer(
   const { now, helps } = whatHelps(line, pieces, losses);
   const ownLine = pieces.slice(own);
   const gal = heldGal(pieces);
-  const gpm = threeDigits(now.gpm);
   const held = {
     value: gal,
-    because: [
-      reason('held', `0.0408 gal a foot for the square of the bore, over ${pieces.length} pieces: ${threeDigits(gal)} gal.`, {
-        source: 'pi / 4, 231 cubic inches to the gallon',
-      }),
-    ],
+    because: [reason('held', said`Bore by bore and length by length, over ${pieces.length} pieces: ${volume(gal)}.`, { source: 'pi / 4 d squared' })],
   };
   if (now.gpm <= 0) return { now, helps, fill: null, rinse: null, hot: null, held };
   const fillS = more.volumeGal > 0 ? fillSeconds(more.volumeGal, now.gpm) : null;
@@ -61,8 +56,8 @@ export function lineAnswer(
     now,
     helps,
     held,
-    fill: fillS === null ? null : { value: fillS, because: [reason('fill', `${more.volumeGal} gal / ${gpm} gpm x 60 = ${Math.round(fillS)} s.`, { source: 'its usual volume, by the catalogue' })] }, // biome-ignore format: one row
-    rinse: { value: rinse, because: [reason('rinse', `Three times the ${threeDigits(lineCups(ownLine))} cups of the line, ${more.leastCups} cups at least: ${rinse.cups} cups at ${gpm} gpm.`, { source: 'trade practice' })] }, // biome-ignore format: one row
-    hot: wait === null ? null : { value: wait, because: [reason('hot-wait', `${threeDigits(wait.volumeGal)} gal stand in the line; its walls take up what ${threeDigits(wait.wastedGal - wait.volumeGal)} gal more hold: ${threeDigits(wait.wastedGal)} gal / ${gpm} gpm. Left behind after each draw: ${Math.round(wait.lostBtu)} Btu.`, { source: 'heat balance of water and wall; mixing left out' })] }, // biome-ignore format: one row
+    fill: fillS === null ? null : { value: fillS, because: [reason('fill', said`${volume(more.volumeGal)} / ${flow(now.gpm)} x 60 = ${Math.round(fillS)} s.`, { source: 'its usual volume, by the catalogue' })] }, // biome-ignore format: one row
+    rinse: { value: rinse, because: [reason('rinse', said`Three times the ${cup(lineCups(ownLine))} of the line, ${cup(more.leastCups)} at least: ${cup(rinse.cups)} at ${flow(now.gpm)}.`, { source: 'trade practice' })] }, // biome-ignore format: one row
+    hot: wait === null ? null : { value: wait, because: [reason('hot-wait', said`${volume(wait.volumeGal)} stand in the line; its walls take up what ${volume(wait.wastedGal - wait.volumeGal)} more hold: ${volume(wait.wastedGal)} / ${flow(now.gpm)}. Left behind after each draw: ${Math.round(wait.lostBtu)} Btu.`, { source: 'heat balance of water and wall; mixing left out' })] }, // biome-ignore format: one row
   };
 }

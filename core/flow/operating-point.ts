@@ -152,7 +152,7 @@ function reasonsOf(line: FlowLine, p: Omit<OperatingPoint, 'because'>): Reason[]
       inletPsi: threeDigits(p.inletPsi),
       kv: threeDigits(kv),
     };
-    const sum = said`Supply less rise less losses is what the valve asks: ${pressure(p.supplyPsi)} - ${pressure(p.risePsi)} - ${pressure(lost)} = ${pressure(p.inletPsi)}${p.isCapped ? ', and its own regulator holds it to less' : `, (${threeDigits(p.gpm)} gpm / ${figures.kv}) squared in psi`}.`;
+    const sum = said`Supply less rise less losses is what the valve asks: ${pressure(p.supplyPsi)} - ${pressure(p.risePsi)} - ${pressure(lost)} = ${pressure(p.inletPsi)}${p.isCapped ? ', and its own regulator holds it to less' : ''}.`;
     out.push(reason('flow-crossing', sum, { figures, source: 'Darcy and Weisbach; Colebrook and White; q = Kv sqrt(p)' }));
   }
   if (p.verdict === 'weak') {

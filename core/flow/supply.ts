@@ -73,7 +73,7 @@ export function fitSupply(readings: readonly { gpm: number; psi: number }[]): Su
   const supply: Supply = { sourcePsi, ...(slope < 0 ? { running: { gpm: Math.sqrt(most), psi: Math.max(0, sourcePsi + slope * most) } } : {}) };
   const figures = { staticPsi: threeDigits(sourcePsi), fallPsiPerGpm2: threeDigits(-slope), readings: points.length };
   const because = [
-    reason('supply-fit', `Pressure = ${threeDigits(sourcePsi)} psi less ${threeDigits(-slope)} for each gpm squared.`, {
+    reason('supply-fit', said`${pressure(sourcePsi)} standing; at twice the flow it falls four times as far.`, {
       figures,
       source: 'least squares; loss by the square of the flow',
     }),

@@ -31,5 +31,10 @@ describe('a card as text', () => {
     assert.match(text, /## Tools\n\n- wrench \(5\/8 in\)/);
   });
 
+  it('says its figures in what it is asked for', () => {
+    const text = cardMarkdown(head, [step({ detail: 'Cut 60 in.', cautions: ['Over 120 F.'], gate: 'Under 2 psi?' })], {}, 'metric');
+    for (const words of ['Cut 1524 mm.', 'Over 49 C.', 'Under 0.1 bar?']) assert.ok(text.includes(words), words);
+  });
+
   it('lets no name be read as a mark', () => assert.match(cardMarkdown(head, card), /^# Toilet \\\*1\\\*: new line\n/));
 });

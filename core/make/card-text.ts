@@ -1,5 +1,6 @@
 /** A work card as plain text with marks, to be kept in any file or printed anywhere. */
 
+import { textIn, type Units } from '../units/index.ts';
 import { figureLines } from './figures/figure-lines.ts';
 import type { StepStage } from './step-data.ts';
 import { takeAlong } from './take-along.ts';
@@ -20,12 +21,19 @@ const STAGE_TITLES: Record<StepStage, string> = { shut: 'Shut', make: 'Make', pr
 /**
  * Markdown: a list of tasks by stage, each with its way, cautions and question; what to have along first.
  *
- * @param done steps that are ticked, by id
+ * @param done  steps that are ticked, by id
+ * @param units what its figures are said in
  */
-export function cardMarkdown(head: CardHead, steps: readonly WorkStep[], done: Readonly<Record<string, boolean>> = {}): string {
+export function cardMarkdown(
+  head: CardHead,
+  steps: readonly WorkStep[],
+  done: Readonly<Record<string, boolean>> = {},
+  units: Units = 'inch',
+): string {
+  const say = (words: string) => text(textIn(words, units));
   const along = takeAlong([{ run: head.run, steps }]);
   const listed = (rows: { what: string; sizes: string[] }[]) =>
-    rows.map((r) => `- ${text(r.sizes.length > 0 ? `${r.what} (${r.sizes.join('; ')})` : r.what)}`);
+    rows.map((r) => `- ${say(r.sizes.length > 0 ? `${r.what} (${r.sizes.join('; ')})` : r.what)}`);
   const lines = [
     `# ${text(head.run)}: ${text(head.work)}`,
     '',
@@ -43,10 +51,10 @@ export function cardMarkdown(head: CardHead, steps: readonly WorkStep[], done: R
     lines.push(`## ${STAGE_TITLES[stage]}`, '');
     for (const step of own) {
       n += 1;
-      lines.push(`- [${done[step.id] ? 'x' : ' '}] **${n}. ${text(step.title)}** ${text(step.detail)}`);
-      for (const line of figureLines(step)) lines.push(`  - ${text(line)}`);
-      for (const caution of step.cautions) lines.push(`  - **Caution:** ${text(caution)}`);
-      if (step.gate) lines.push(`  - **Must be answered:** ${text(step.gate)}`);
+      lines.push(`- [${done[step.id] ? 'x' : ' '}] **${n}. ${text(step.title)}** ${say(step.detail)}`);
+      for (const line of figureLines(step)) lines.push(`  - ${say(line)}`);
+      for (const caution of step.cautions) lines.push(`  - **Caution:** ${say(caution)}`);
+      if (step.gate) lines.push(`  - **Must be answered:** ${say(step.gate)}`);
     }
     lines.push('');
   }

@@ -1,5 +1,6 @@
 /** Water that is run through a new line before anybody drinks from it. */
 import { finite } from '../errors.ts';
+import { CUPS_PER_GAL } from '../units/index.ts';
 
 /** A piece of the line as far as it holds water. */
 export interface Bore {
@@ -9,7 +10,6 @@ export interface Bore {
 
 /** Gallons a foot of pipe holds, by the square of its bore in inches. @source pi/4 over 231 cubic inches, twelve inches */
 const GAL_PER_FT_IN2 = (Math.PI / 4) * (12 / 231);
-const CUPS_PER_GAL = 16;
 /** @source trade practice: three line volumes clear a line */
 const LINE_VOLUMES = 3;
 

@@ -1,5 +1,6 @@
 import { type EndCode, endName } from '../ends/index.ts';
 import { type Reason, reason } from '../reason.ts';
+import { saidOf } from '../units/index.ts';
 import { onVan } from './on-van.ts';
 import type { Part } from './part.ts';
 import { type Chain, type MatchQuery, type MatchResult, SAME_DOLLARS } from './query.ts';
@@ -192,8 +193,8 @@ export function falseStarts(s: Setting, part: Part): Reason[] {
     [...new Set(part.ends.map((e) => e.code))].flatMap((code) => {
       if (verdict[codeNumber(side) * codeCount + codeNumber(code)] !== FALSE_START) return [];
       const mating = s.mating(side, code);
-      const text = mating.because[0]?.text ?? '';
-      return [reason(mating.nearMiss ?? 'false-start', `On ${endName(side)}: ${text}`, { figures: { end: code } })];
+      const why = mating.because[0] ?? { text: '' };
+      return [reason(mating.nearMiss ?? 'false-start', saidOf(`On ${endName(side)}: `, why), { figures: { end: code } })];
     }),
   );
 }

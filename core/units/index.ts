@@ -5,7 +5,9 @@ export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './length.ts';
 export { poissonMean } from './poisson.ts';
 export {
   asTyped,
+  CUPS_PER_GAL,
   coil,
+  cup,
   diameter,
   flow,
   length,
@@ -15,8 +17,11 @@ export {
   readPressurePsi,
   type Said,
   said,
+  saidIn,
+  saidOf,
   speed,
   temperature,
+  textIn,
   type Units,
   volume,
   withQuantities,

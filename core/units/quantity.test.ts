@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { readLengthIn } from './length.ts';
 import {
   coil,
+  cup,
   diameter,
   length,
   lengthTyped,
@@ -14,7 +15,9 @@ import {
   readPressurePsi,
   said,
   saidIn,
+  saidOf,
   temperature,
+  textIn,
   withQuantities,
 } from './quantity.ts';
 
@@ -84,7 +87,15 @@ describe('a sentence with quantities', () => {
     );
     assert.equal(metric('It runs 2 gpm at 5 ft/s, 6 ft from it.'), 'It runs 7.57 L/min at 1.5 m/s, 1.83 m from it.');
     assert.equal(saidIn(withQuantities('It holds 40 to 80 gal.'), 'inch'), 'It holds 40 to 80 gal.');
+    assert.equal(metric('2 cups and more, 1/2 cup of the line'), '470 mL and more, 120 mL of the line');
+    assert.equal(metric('Onto a 7/8 in ballcock, a 3/4 in hose thread.'), 'Onto a 7/8 in ballcock, a 3/4 in hose thread.');
+    assert.equal(textIn('A 60 in line.', 'metric'), 'A 1524 mm line.');
     assert.deepEqual(withQuantities('Two turns in.'), { text: 'Two turns in.' });
+  });
+  it('stands after a few words that say what it is of', () => {
+    assert.equal(saidIn(saidOf('On the stop: ', said`${cup(4.5)} come.`), 'inch'), 'On the stop: 4 1/2 cups come.');
+    assert.equal(saidIn(saidOf('On the stop: ', said`${cup(4.5)} come.`), 'metric'), 'On the stop: 1.1 L come.');
+    assert.deepEqual(saidOf('On it: ', { text: 'dry.' }), { text: 'On it: dry.' });
   });
   it('without any has no pieces', () => assert.deepEqual(said`A ${'stop'} is there.`, { text: 'A stop is there.' }));
 });

@@ -5,9 +5,9 @@ import { MM_PER_IN, readLengthIn } from './length.ts';
 /** Which system lengths, pressures and temperatures are said in. Names of threads and tubes are the trade's in both. */
 export type Units = 'inch' | 'metric';
 
-export const QUANTITIES = ['length', 'coil', 'diameter', 'pressure', 'temperature', 'volume', 'flow', 'speed'] as const;
+export const QUANTITIES = ['length', 'coil', 'diameter', 'pressure', 'temperature', 'volume', 'cup', 'flow', 'speed'] as const;
 
-/** A figure in the unit its kind is kept in: lengths and diameters in inches, pressures in psi, temperatures in degrees Fahrenheit, volumes in gallons, flows in gallons a minute, speeds in feet a second. */
+/** A figure in the unit its kind is kept in: lengths and diameters in inches, pressures in psi, temperatures in degrees Fahrenheit, volumes in gallons, small ones in cups, flows in gallons a minute, speeds in feet a second. */
 export interface Quantity {
   of: (typeof QUANTITIES)[number];
   value: number;
@@ -17,6 +17,7 @@ export interface Quantity {
 
 export const KPA_PER_PSI = 6.894757;
 export const L_PER_GAL = 3.785412;
+export const CUPS_PER_GAL = 16;
 /** Up to here it is said to the tenth, mm. */
 const TENTHS_TO_MM = 3;
 /** From here on a length is said in metres, mm. */
@@ -45,8 +46,12 @@ const WORDS: Record<Quantity['of'], Record<Units, (q: Quantity) => string>> = {
     metric: ({ value, places = 0 }) => `${((value - 32) / 1.8).toFixed(places)} C`,
   },
   volume: {
-    inch: ({ value }) => `${trimmed(value, 1)} gal`,
+    inch: ({ value }) => `${trimmed(value, value < 1 ? 2 : 1)} gal`,
     metric: ({ value }) => `${trimmed(value * L_PER_GAL, value * L_PER_GAL < 10 ? 1 : 0)} L`,
+  },
+  cup: {
+    inch: ({ value }) => `${writeFraction(Math.round(value * 8) / 8, 8)} ${value <= 1 ? 'cup' : 'cups'}`,
+    metric: ({ value }) => decilitres((value / CUPS_PER_GAL) * L_PER_GAL),
   },
   flow: {
     inch: ({ value }) => `${trimmed(value, value < 10 ? 2 : 1)} gpm`,
@@ -57,6 +62,9 @@ const WORDS: Record<Quantity['of'], Record<Units, (q: Quantity) => string>> = {
     metric: ({ value }) => `${trimmed((value * 12 * MM_PER_IN) / 1000, 1)} m/s`,
   },
 };
+
+/** What is let run into a jug, to the 10 mL; from a litre on to the tenth. */
+const decilitres = (litres: number): string => (litres < 0.995 ? `${Math.round(litres * 100) * 10} mL` : `${trimmed(litres, 1)} L`);
 
 function feetAndInches(value: number): string {
   const [feet, inches] = [Math.trunc(value / 12), Math.abs(value % 12)];
@@ -90,6 +98,8 @@ const inPlaces = (of: Quantity['of'], value: number, places: number | undefined)
 export const diameter = (inches: number, places?: number): Quantity => inPlaces('diameter', inches, places);
 export const pressure = (psi: number, places?: number): Quantity => inPlaces('pressure', psi, places);
 export const volume = (gallons: number): Quantity => ({ of: 'volume', value: gallons });
+/** What is rinsed or caught, in cups. */
+export const cup = (cups: number): Quantity => ({ of: 'cup', value: cups });
 export const flow = (gpm: number): Quantity => ({ of: 'flow', value: gpm });
 export const speed = (ftS: number): Quantity => ({ of: 'speed', value: ftS });
 export const temperature = (degF: number, places?: number): Quantity => inPlaces('temperature', degF, places);
@@ -117,6 +127,12 @@ export function said(words: TemplateStringsArray, ...values: (string | number | 
   return pieces.some((p) => typeof p !== 'string') ? { text, pieces } : { text };
 }
 
+/** A sentence after a few words that say what it is of. */
+export const saidOf = (of: string, { text, pieces }: Said): Said => ({ text: of + text, ...(pieces ? { pieces: [of, ...pieces] } : {}) });
+
+/** A sentence whose quantities are written out, in one system or the other. */
+export const textIn = (text: string, units: Units): string => (units === 'inch' ? text : saidIn(withQuantities(text), units));
+
 /** The sentence in one system or the other. */
 export function saidIn({ text, pieces }: Said, units: Units): string {
   return pieces && (units !== 'inch' || text === '') ? pieces.map((p) => (typeof p === 'string' ? p : quantityWords(p, units))).join('') : text;
@@ -124,7 +140,10 @@ export function saidIn({ text, pieces }: Said, units: Units): string {
 
 const FIGURE = String.raw`\d+(?: \d+\/\d+|\/\d+|\.\d+)?`;
 /** A figure with its unit, or two with one unit; names of sizes ("1/2 in OD") are no quantities. */
-const IN_TEXT = new RegExp(String.raw`(?<![\w/.])(${FIGURE})(?:( to )(${FIGURE}))? (in|ft/s|ft|psi|F|gal|gpm)\b(?! (?:OD\b|nominal\b|ID\b|\d))`, 'g');
+const IN_TEXT = new RegExp(
+  String.raw`(?<![\w/.])(${FIGURE})(?:( to )(${FIGURE}))? (in|ft/s|ft|psi|F|gal|gpm|cups?)\b(?! (?:OD|nominal|ID|ballcock|hose thread|aerator|riser|straight)\b| \d)`,
+  'g',
+);
 const KINDS: Record<string, (value: number) => Quantity> = {
   in: length,
   ft: (feet) => coil(feet * 12),
@@ -133,6 +152,8 @@ const KINDS: Record<string, (value: number) => Quantity> = {
   F: temperature,
   gal: volume,
   gpm: flow,
+  cup,
+  cups: cup,
 };
 
 /** A sentence of the step data, with the quantities that it holds: there they are written out, as the trade does. */

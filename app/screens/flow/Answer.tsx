@@ -1,4 +1,15 @@
-import { type FlowVerdict, flow, type LineAnswer, pressure, quantityWords, type Reason, speed, type Units, volume } from '../../../core/index.ts';
+import {
+  cup,
+  type FlowVerdict,
+  flow,
+  type LineAnswer,
+  pressure,
+  quantityWords,
+  type Reason,
+  speed,
+  type Units,
+  volume,
+} from '../../../core/index.ts';
 import { InUnits, inUnits, Reasons } from '../../ui/units/index.ts';
 import { fastestWords, three, timeWords } from './answer-words.ts';
 import type { ApplianceFacts } from './setting.ts';
@@ -55,7 +66,13 @@ export function Facts({ answer, appliance, units }: Props) {
           because={hot.because}
         />
       )}
-      {rinse && <Fact name="Rinse first" value={`${rinse.value.cups} cups, ${timeWords(rinse.value.seconds)}`} because={rinse.because} />}
+      {rinse && (
+        <Fact
+          name="Rinse first"
+          value={`${quantityWords(cup(rinse.value.cups), units)}, ${timeWords(rinse.value.seconds)}`}
+          because={rinse.because}
+        />
+      )}
       <Fact name="Stands in pipe and line" value={quantityWords(volume(held.value), units)} because={held.because} />
       <Fact name="Fastest" value={quantityWords(speed(Math.max(0, ...now.speedFtS)), units)} because={told(fastestWords(now), 'q = v A')} />
       <Fact

@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
-import type { Along, TakeAlong } from '../../../core/index.ts';
+import { type Along, type TakeAlong, textIn } from '../../../core/index.ts';
 import { few } from '../../../record/index.ts';
+import { useUnits } from '../units/index.ts';
 import { hoursWords } from '../words.ts';
 import { readList, usesOf } from './along-list.ts';
 
@@ -36,6 +37,7 @@ export function AlongList({ along, day }: { along: TakeAlong; day: string }) {
 }
 
 function Rows({ title, rows, ticked, tick }: { title: string; rows: Along[]; ticked: ReadonlySet<string>; tick: (what: string) => void }) {
+  const units = useUnits();
   if (rows.length === 0) return null;
   return (
     <section className="mt-2">
@@ -47,7 +49,7 @@ function Rows({ title, rows, ticked, tick }: { title: string; rows: Along[]; tic
               <input type="checkbox" className="size-6 shrink-0 print:size-3" checked={ticked.has(row.what)} onChange={() => tick(row.what)} />
               <span>
                 <b>{row.what}</b>
-                {row.sizes.length > 0 && `, ${row.sizes.join('; ')}`} <span className="text-soft">{usesOf(row)}</span>
+                {row.sizes.length > 0 && `, ${textIn(row.sizes.join('; '), units)}`} <span className="text-soft">{usesOf(row)}</span>
               </span>
             </label>
           </li>

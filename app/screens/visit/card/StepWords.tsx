@@ -17,9 +17,15 @@ export function StepWords({ step, isMeasuring = false, own }: { step: WorkStep; 
         </p>
       ))}
       <Figures step={step} isMeasuring={isMeasuring} />
-      {step.tool && <p className="text-soft print:hidden">Tools: {step.tool}</p>}
+      {step.tool && (
+        <p className="text-soft print:hidden">
+          Tools: <InUnits said={withQuantities(step.tool)} />
+        </p>
+      )}
       {step.materials && (
-        <p className="text-soft print:hidden">To have: {step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', ')}</p>
+        <p className="text-soft print:hidden">
+          To have: <InUnits said={withQuantities(step.materials.map((m) => (m.amount ? `${m.what} (${m.amount})` : m.what)).join(', '))} />
+        </p>
       )}
       {hands !== '' && <p className="text-soft print:hidden">{hands}</p>}
       {step.cautions.map((c) => (

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { endLabel, type FindingRow, type Judgement, length, said, shortName } from '../../../../core/index.ts';
+import { endLabel, type FindingRow, type Judgement, length, said, shortName, withQuantities } from '../../../../core/index.ts';
 import { type Bodies, judgeRun, STOP_CONDITIONS, sameOutlet } from '../../../../record/index.ts';
 import { EndLookup, EndPicker, usualEnds } from '../../../ui/ends/index.ts';
 import { Choices, Fold, fetched } from '../../../ui/form/index.ts';
@@ -198,7 +198,7 @@ export default function LookStage({
           <Pressure {...{ run, context, state, write }} />
           {context.appliance.protection && (
             <p className="caution first-letter:uppercase">
-              {context.appliance.name}: {context.appliance.protection}. Local code and the maker's sheet come first.
+              {context.appliance.name}: <InUnits said={withQuantities(context.appliance.protection)} />. Local code and the maker's sheet come first.
             </p>
           )}
           {context.appliance.fastClosing === 'yes' && !state.place.arrestor && !context.appliance.usualNeeds.includes('arrestor') && (

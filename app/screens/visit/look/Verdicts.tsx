@@ -1,4 +1,4 @@
-import type { Cause, Judgement, Judgements } from '../../../../core/index.ts';
+import { type Cause, type Judgement, type Judgements, withQuantities } from '../../../../core/index.ts';
 import { Fold } from '../../../ui/form/index.ts';
 import { InUnits } from '../../../ui/units/index.ts';
 import { OF, type OldLine, VERDICTS, whatFollows } from './what-follows.ts';
@@ -48,7 +48,7 @@ export function Verdicts({ judged, decided }: { judged: Judgements & { causes: C
           <ul className="list-disc pl-5">
             {unknowns.map((u) => (
               <li key={u.fact}>
-                <b>{u.name}</b>: decides {u.decides}
+                <b>{u.name}</b>: decides <InUnits said={withQuantities(u.decides)} />
                 {u.blocks !== 'no' && ` (may hold up ${WAITS[u.blocks]})`}
               </li>
             ))}
