@@ -13,7 +13,12 @@ export function Reasons({ because, label = 'Why' }: { because: Reason[]; label?:
       <ul className="mt-1 list-disc pl-5">
         {because.map((r, i) => (
           <li key={i}>
-            <InUnits said={r} /> {r.source && <span className="text-sm text-soft">({r.source})</span>}
+            <InUnits said={r} />{' '}
+            {r.source && (
+              <span className="text-sm text-soft">
+                (<InUnits said={withQuantities(r.source)} />)
+              </span>
+            )}
           </li>
         ))}
       </ul>
