@@ -13,11 +13,11 @@ const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
 
 const wordList = z.string().transform((t) => t.split(' ').filter(Boolean));
 
-/** "hot+cold", "cold or hot+cold": every water it may take. */
+/** "hot+cold", "cold or hot+cold": every water it may take, and whether both always come to it. */
 const waters = z
   .string()
-  .transform((t) => (['cold', 'hot'] as const).filter((w) => t.includes(w)))
-  .refine((w) => w.length > 0, 'names no water');
+  .transform((t) => ({ waters: (['cold', 'hot'] as const).filter((w) => t.includes(w)), both: t === 'hot+cold' }))
+  .refine((w) => w.waters.length > 0, 'names no water');
 
 export const applianceRow = z
   .object({
@@ -49,7 +49,8 @@ export const applianceRow = z
     (r): Appliance => ({
       id: r.id,
       name: r.appliance,
-      water: [...r.water],
+      water: r.water.waters,
+      fedBoth: r.water.both,
       usualInletEnds: r.usual_inlet_ends.split(' | '),
       designGpm: r.design_flow_gpm,
       minFlowPsi: r.min_flow_pressure_psi,

@@ -170,6 +170,7 @@ export const stepTemplate: z.ZodType<StepTemplate> = z.strictObject({
         do: verb,
         on: z.string().optional(),
         each: z.enum(['joint', 'soldered']).optional(),
+        water: z.literal('other').optional(),
         if: fact.optional(),
         unless: fact.optional(),
       }),

@@ -14,6 +14,8 @@ export interface Act {
   do: ActVerb;
   /** Number of the joint it is done to. */
   joint?: number;
+  /** Which side of an appliance that is fed hot and cold. */
+  water?: 'cold' | 'hot';
   /** What else it is done to: 'new' of tube that never held water, a round of looks, 'D1' of a drain joint. */
   on?: string;
 }

@@ -10,7 +10,7 @@ export class StepDataError extends InputError {
 }
 
 const STAGES = ['shut', 'make', 'prove', 'log'];
-const LABELS = ['@early', '@held', '@hot', '@cold'];
+const LABELS = ['@early', '@held', '@hot', '@cold', '@last'];
 const VERBS: ReadonlySet<string> = new Set(ACT_VERBS);
 
 /**

@@ -3,6 +3,7 @@ import { parseEnd } from '../ends/index.ts';
 import type { Fact } from './fact-names.ts';
 import { fitOf } from './found-ends.ts';
 import type { CardPart, RunFacts } from './run-facts.ts';
+import { otherShutsAt, shutsAt, watersOf } from './shutting.ts';
 import { type CardJoint, jointsInOrder, partsOf } from './subjects.ts';
 import { workFor, workKind } from './work-kinds.ts';
 
@@ -40,6 +41,12 @@ export function knownOf(run: RunFacts): Known {
   const moves = kind.moves === 'as it moves' ? (isDrawnOut(run.appliance.id) ? 'out and back' : 'stays') : kind.moves;
   const oldLine = run.oldLine === undefined || run.oldLine === 'not judged' ? kind.oldLine : run.oldLine !== 'none';
   const branches = chain?.branches ?? [];
+  const shut = shutsAt(run);
+  const isPair = watersOf(run).length > 1;
+  const rejoins = branches.some((b) => b.use === 'rejoin');
+  const atBranch = shut === 'saddle' || found.cuts;
+  const isNut = oldLine || rejoins;
+  const againAtNew = newStop && !flushesAtSource;
   const isSo: Partial<Record<Fact, boolean>> = {
     joins: chain !== null,
     looks: chain !== null || kind.mustActs.includes('look') || kind.mustActs.includes('cap'),
@@ -53,8 +60,8 @@ export function knownOf(run: RunFacts): Known {
     powered: run.appliance.powered,
     'moved-out': moves === 'out and back' || moves === 'changed',
     'pushed-home': moves === 'out and back' || moves === 'changed' || moves === 'new in',
-    'old-line': oldLine && branches.every((b) => b.use !== 'rejoin'),
-    rejoins: branches.some((b) => b.use === 'rejoin'),
+    'old-line': oldLine && !rejoins,
+    rejoins,
     hidden: run.hidden,
     flushes,
     'flushes-at-source': flushesAtSource,
@@ -73,9 +80,26 @@ export function knownOf(run: RunFacts): Known {
     polybutylene: tubes.has('polybutylene'),
     galvanized: tubes.has('steel'),
     elbow: tags.has('elbow'),
+    'both-waters': isPair,
+    'shuts-at-stop': shut === 'stop',
+    'shuts-bad-stop': shut === 'bad stop',
+    'shuts-at-branch': shut === 'branch',
+    'stop-untried': shut === 'stop' && run.stop?.condition === 'unknown',
+    'other-at-branch': isPair && otherShutsAt(run) === 'branch',
+    // What is shut before the stop of the hot side may be the heater's own feed.
+    'heater-idle': run.water === 'hot' ? shut !== 'stop' : isPair && otherShutsAt(run) === 'branch',
+    'dead-at-branch': atBranch,
+    'dead-at-nut': !atBranch && isNut,
+    'dead-at-end': !atBranch && !isNut,
+    'again-at-new': againAtNew,
+    'again-at-stop': !againAtNew && shut === 'stop',
+    'again-at-branch': !againAtNew && shut !== 'stop',
+    'makes-ice': run.appliance.id === 'ice-maker' || run.appliance.id === 'refrigerator',
   };
   return { facts: setOf(isSo), joints, parts };
 }
+
+const METAL: readonly string[] = ['copper', 'steel'];
 
 /** What is so of one joint. */
 export function jointFacts(j: CardJoint): ReadonlySet<Fact> {
@@ -87,6 +111,8 @@ export function jointFacts(j: CardJoint): ReadonlySet<Fact> {
     'starts-apart': j.startsApart,
     'found-tube': j.tube?.isFound === true && !j.isReused,
     'part-tube': j.tube?.isFound === false,
+    'metal-tube': j.tube !== null && METAL.includes(j.tube.material),
+    'plastic-tube': j.tube !== null && !METAL.includes(j.tube.material),
     insert: j.joint.mating.loose.some((code) => code.startsWith('insert-')),
     sealed: j.joint.mating.sealant !== null && j.joint.mating.sealant !== 'none',
     'on-plastic': [j.joint.a, j.joint.b].some(isPlastic),

@@ -32,6 +32,7 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   water: ['cold'],
   usualInletEnds: [],
   mixes: false,
+  fedBoth: false,
   designGpm: 1,
   minFlowPsi: 20,
   maxStaticPsi: 120,

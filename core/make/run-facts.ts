@@ -17,6 +17,10 @@ export interface RunFacts {
   from: string;
   to: string;
   stop: { kind: string; condition: string } | null;
+  /** What feeds the appliance, where its kind does not say: a hydrant may have both. */
+  waters?: readonly ('cold' | 'hot')[];
+  /** Stop of the other side; not tried unless given. */
+  otherStop?: { kind: string; condition: string } | null;
   hidden: boolean;
   /** 'not judged' unless given. */
   oldLine?: OldLine;

@@ -47,6 +47,8 @@ export interface ActTemplate {
   on?: string;
   /** Done to each joint of the chain, or to each that is soldered, in a step that is there once. */
   each?: 'joint' | 'soldered';
+  /** The side that is not the run's own, where the appliance has two. */
+  water?: 'other';
   if?: Fact;
   unless?: Fact;
 }

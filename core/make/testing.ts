@@ -18,6 +18,7 @@ export const sink = {
   moves: false,
   powered: false,
   mixes: true,
+  fedBoth: true,
   fastClosing: 'no',
   avoid: [],
   protection: '',

@@ -5,6 +5,7 @@ import { threeDigits, turns24, writeFraction, writeTurns } from '../units/index.
 import type { Known } from './facts.ts';
 import { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
 import type { RunFacts } from './run-facts.ts';
+import { otherWater } from './shutting.ts';
 import { solderIn } from './solder.ts';
 import type { Subject } from './subject.ts';
 import { wrenchFor } from './wrench.ts';
@@ -32,6 +33,8 @@ export function runWords(run: RunFacts, known: Known): Record<string, string> {
     from: endLabel(run.from),
     to: endLabel(run.to),
     stop: run.stop ? `${run.stop.kind} stop` : 'valve',
+    itsStop: `${has('both-waters') ? `${run.water} ` : ''}${run.stop ? `${run.stop.kind} stop` : 'stop'}`,
+    other: otherWater(run.water),
     outlet: !has('solenoid') || has('rejoins') ? 'the outlet' : has('old-line') ? 'the open nut' : 'the open end',
     stopfound: run.stop?.condition.replace('-', ' ') ?? '',
     volume: String(run.appliance.typicalVolumeGal),

@@ -10,6 +10,7 @@ import type { StepMeasure } from './figures/rows.ts';
 import { type Edge, inOrder, type Ordered, StepIndex } from './order.ts';
 import { recoveriesAt } from './recoveries.ts';
 import type { RunFacts } from './run-facts.ts';
+import { otherWater } from './shutting.ts';
 import type { ActTemplate, DrainJoint, StepStage, StepTemplate } from './step-data.ts';
 import { type Subject, subjectsOf } from './subject.ts';
 import { runWords, subjectWords, turnsOf } from './words.ts';
@@ -62,6 +63,8 @@ export interface WorkStep {
 
 /** The card with which each drain joint came to be looked at by itself: the steps stayed as they were. */
 export const DRAINS_APART = 4;
+/** The card that says of which side the water goes off. */
+export const SIDES_SAID = 5;
 
 /** The version of the card that these steps make: what is accepted with it keeps it. */
 export const cardVersionOf = (stepData: readonly StepTemplate[]): number =>
@@ -115,7 +118,7 @@ function nodesOf(run: RunFacts, known: Known, version: number): Node[] {
         row: template.id,
         template,
         subject,
-        acts: (template.acts ?? []).flatMap((act) => actsFor(act, subject, known)),
+        acts: (template.acts ?? []).flatMap((act) => actsFor(act, subject, known, run)),
         labels: labelsOf(template, subject),
         stage: STAGES.indexOf(template.stage),
         order: template.order,
@@ -132,17 +135,23 @@ function nodesOf(run: RunFacts, known: Known, version: number): Node[] {
 function labelsOf(template: StepTemplate, { joint, cap }: Subject): string[] {
   if (cap) return ['@early'];
   if (!joint || template.acts?.some((a) => a.do === 'cut' && a.on !== 'new')) return [];
-  return [joint.isHeld ? '@held' : '@early', joint.seal === 'solder' ? '@hot' : '@cold'];
+  return [joint.isHeld ? '@held' : '@early', joint.seal === 'solder' ? '@hot' : '@cold', ...(joint.isLast ? ['@last'] : [])];
 }
 
-function actsFor({ do: verb, on, each, if: only, unless }: ActTemplate, subject: Subject, known: Known): Act[] {
+/** Acts that are done to one side of what is fed hot and cold, and say to which. */
+const OF_A_SIDE: ReadonlySet<string> = new Set(['water-off', 'relieve', 'prove-dead']);
+
+function actsFor({ do: verb, on, each, if: only, unless, water: side }: ActTemplate, subject: Subject, known: Known, run: RunFacts): Act[] {
   if (each) {
     const joints = each === 'soldered' ? known.joints.filter((j) => j.seal === 'solder') : [...known.joints].sort((a, b) => a.joint.n - b.joint.n);
     return joints.map((j) => ({ do: verb, joint: j.joint.n, ...(on ? { on } : {}) }));
   }
   if ((only && !isSo(known, subject, only)) || (unless && isSo(known, subject, unless))) return [];
+  if (side === 'other' && !known.facts.has('both-waters')) return [];
   const what = on ?? subject.cap;
-  return [{ do: verb, ...(subject.joint ? { joint: subject.joint.joint.n } : {}), ...(what ? { on: what } : {}) }];
+  const sides = (run.cardVersion ?? SIDES_SAID) >= SIDES_SAID && OF_A_SIDE.has(verb);
+  const water = sides ? { water: side === 'other' ? otherWater(run.water) : run.water } : {};
+  return [{ do: verb, ...water, ...(subject.joint ? { joint: subject.joint.joint.n } : {}), ...(what ? { on: what } : {}) }];
 }
 
 function edgesAmong(nodes: Node[], run: RunFacts, version: number): Edge[] {
@@ -189,7 +198,8 @@ function fill(
   known: Known,
 ): WorkStep {
   const own = wordsOf(subject);
-  const say = (text: string) => (text.includes('{') ? text.replace(/\{(\w+)\}/g, (_, key: string) => own[key] ?? words[key] ?? '') : text);
+  const say = (text: string, named = own) =>
+    text.includes('{') ? text.replace(/\{(\w+)\}/g, (_, key: string) => named[key] ?? words[key] ?? '') : text;
   const at = subject.joint?.joint;
   const makes = at !== undefined && (acts.some((a) => MAKES.has(a.do)) || (acts.length === 0 && t.id.startsWith('joint-')));
   const turns = turnsOf(subject);
@@ -206,7 +216,7 @@ function fill(
   return {
     id,
     stage: t.stage,
-    title: say(t.title),
+    title: (run.cardVersion ?? SIDES_SAID) < SIDES_SAID ? say(t.title) : shortened(say, t.title, own),
     detail: say(t.detail),
     acts,
     ...(makes ? { joint: at.n, ...(turns === null ? {} : { turns }) } : {}),
@@ -225,10 +235,19 @@ function fill(
     ...(t.reckons ? { reckoned: t.reckons.map((row) => reckon(row, reckonable)) } : {}),
     ...(t.gate ? { gate: say(t.gate) } : {}),
     cautions: t.cautions.flatMap((c) => (typeof c === 'string' ? [say(c)] : isSo(known, subject, c.if) ? [say(c.text)] : [])),
-    ...(wrong.length > 0 ? { recoveries: wrong.map((r) => ({ ...r, steps: r.steps.map(say) })) } : {}),
+    ...(wrong.length > 0 ? { recoveries: wrong.map((r) => ({ ...r, steps: r.steps.map((text) => say(text)) })) } : {}),
     because: [reason(t.id, say(t.because), { source: t.source }), ...(makes ? at.mating.because : [])],
   };
 }
+
+/** A title that would not be read at arm's length names its two sides without what they are like. */
+function shortened(say: (text: string, words?: Record<string, string>) => string, title: string, own: Record<string, string>): string {
+  const ways = [(side: string) => side, plain, (side: string) => plain(side).split(' ').at(-1)!];
+  const titles = ways.map((way) => say(title, { ...own, a: way(own.a ?? ''), b: way(own.b ?? '') }));
+  return titles.find((t) => t.length <= MOST_TITLE) ?? titles.at(-1)!;
+}
+const plain = (side: string): string => side.replace(/(?: with |,| \().*/, '');
+const MOST_TITLE = 60;
 
 const measured = ({ id, name, usualIn }: StepMeasure, run: RunFacts) => ({
   id,

@@ -3,6 +3,8 @@ export interface Appliance {
   id: string;
   name: string;
   water: ('cold' | 'hot')[];
+  /** Hot and cold at once: two lines come to it. */
+  fedBoth: boolean;
   usualInletEnds: string[];
   designGpm: number;
   minFlowPsi: number;

@@ -7,6 +7,9 @@ import { gatesHold, ofItsKind } from './gates.ts';
 import { eachMadeOnce, heatFirst } from './joints.ts';
 import { bondedFirst, powerOff } from './power.ts';
 import { cardOf, gapsOf, type OrderRule } from './rule.ts';
+import { asItIsMade, readAtArmsLength } from './said.ts';
+import { fixedBeforeJoined, iceOff, reachableOrder } from './set-first.ts';
+import { badStopLeftAlone, bothSidesDead } from './sides.ts';
 import { backInStages, deadBeforeOpen, flushedFirst, triedAndRinsed } from './water.ts';
 
 export const ORDER_RULES: readonly OrderRule[] = [
@@ -20,6 +23,13 @@ export const ORDER_RULES: readonly OrderRule[] = [
   drainsInTurn,
   triedAndRinsed,
   gatesHold,
+  bothSidesDead,
+  badStopLeftAlone,
+  fixedBeforeJoined,
+  reachableOrder,
+  iceOff,
+  asItIsMade,
+  readAtArmsLength,
   ofItsKind,
 ];
 
