@@ -26,6 +26,7 @@ export const applianceRow = z
     water: waters,
     usual_inlet_ends: z.string(),
     design_flow_gpm: figure,
+    cap_gpm: z.union([z.literal('').transform(() => null), figure]),
     min_flow_pressure_psi: figure,
     max_static_psi: figure,
     fast_closing_valve: z
@@ -53,6 +54,7 @@ export const applianceRow = z
       fedBoth: r.water.both,
       usualInletEnds: r.usual_inlet_ends.split(' | '),
       designGpm: r.design_flow_gpm,
+      capGpm: r.cap_gpm,
       minFlowPsi: r.min_flow_pressure_psi,
       maxStaticPsi: r.max_static_psi,
       fastClosing: r.fast_closing_valve,

@@ -42,6 +42,7 @@ export * from './flow/held-water.ts';
 export {
   type ApplianceCurve,
   branchFlow,
+  curveOf,
   type Drawn,
   type Fading,
   type FlowLine,

@@ -167,7 +167,7 @@ describe('mating, pair by pair', () => {
     assert.equal(mate('npt-1/2-m:plastic', 'npt-1/2-f', rules).sealant, 'tape');
     assert.equal(mate('cu-3/8od', 'comp-3/8-m', rules).sealant, 'trace of paste');
     const clamped = mate('comp-3/8-m', 'comp-3/8-f', rules);
-    assert.equal(clamped.turns?.default, 1);
+    assert.equal(clamped.turns?.default, 0.75);
     assert.ok(clamped.because.some((r) => r.rule === 'house-turns' && /past the most/.test(r.text)));
   });
 });

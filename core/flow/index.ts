@@ -4,7 +4,7 @@ export { hosePieces, type LinePiece, type LossRow, linePieces, type PathStep, tu
 export { type ApplianceCurve, type FlowLine, type FlowVerdict, type OperatingPoint, operatingPoint } from './operating-point.ts';
 export { type Fading, fading, type OsmosisTank } from './osmosis.ts';
 export { type Bored, bored, lossPa, type Piece } from './piece.ts';
-export { type PressuresRead, type RunFlow, runFlow, USUAL_F, USUAL_PSI } from './run-flow.ts';
+export { curveOf, type PressuresRead, type RunFlow, runFlow, USUAL_F, USUAL_PSI } from './run-flow.ts';
 export { fitSupply, type Supply, type SupplyFit } from './supply.ts';
 export { type Water, waterAt } from './water.ts';
 export { type Help, whatHelps } from './what-helps.ts';

@@ -22,8 +22,9 @@ const HOSE: Part = {
   lengthIn: 72,
   boreIn: 0.125,
 };
-const FRIDGE = { designGpm: 0.5, minFlowPsi: 20, maxStaticPsi: 120 };
+const FRIDGE = { designGpm: 0.5, capGpm: null as number | null, minFlowPsi: 20, maxStaticPsi: 120 };
 const flow = (read: Parameters<typeof runFlow>[2], hose = HOSE) => runFlow(FRIDGE, 'cold', read, [{ part: 'hose', outEnd: 'b' }], [hose], []);
+const capped = (capGpm: number) => runFlow({ ...FRIDGE, capGpm }, 'cold', { staticPsi: 60 }, [{ part: 'hose', outEnd: 'b' }], [HOSE], []).point;
 
 describe('a run’s flow', () => {
   it('is that of its chain at the pressures read, and at a usual one where none was', () => {
@@ -31,6 +32,12 @@ describe('a run’s flow', () => {
     assert.equal(flow({}).point.gpm, flow({ staticPsi: 60 }).point.gpm);
     assert.ok(flow({ staticPsi: 40 }).point.gpm < flow({ staticPsi: 60 }).point.gpm, 'less pressure, less water');
     assert.ok(flow({ staticPsi: 60 }, { ...HOSE, boreIn: 0.25 }).point.gpm > flow({ staticPsi: 60 }).point.gpm, 'a wider hose gives no more');
+  });
+  it('is at most what its own valve passes', () => {
+    const free = flow({ staticPsi: 60 }).point;
+    assert.equal(capped(0.5).gpm, 0.5);
+    assert.ok(capped(0.5).inletPsi > free.inletPsi, 'what is not drawn loses no pressure');
+    assert.ok(Math.abs(capped(free.gpm + 0.01).gpm - free.gpm) < 1e-9, 'a valve that passes more changes nothing');
   });
   it('knows a weak main by pressure and bucket together, and never by one alone', () => {
     const strong = flow({ staticPsi: 60 });

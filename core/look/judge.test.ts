@@ -92,7 +92,7 @@ test('stops: what does not hold is renewed and asks the chain for one; what was 
 test('pressure: over the code, over the appliance, under what it wants; a bucket and a running gauge say what reaches it', () => {
   assert.deepEqual(
     [60, 80, 81, 130].map((staticPsi) => why('pressure', judge({ staticPsi }))[0]),
-    ['pressure-good', 'pressure-good', 'over-appliance', 'over-appliance'],
+    ['pressure-good', 'pressure-good', 'over-code', 'over-appliance'],
   );
   const fridge = { appliance: on('refrigerator') };
   assert.deepEqual(

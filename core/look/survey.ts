@@ -8,7 +8,7 @@ export interface Stop {
 }
 
 export interface Survey {
-  appliance: Pick<Appliance, 'id' | 'name' | 'designGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'fastClosing' | 'moves' | 'powered'>;
+  appliance: Pick<Appliance, 'id' | 'name' | 'designGpm' | 'capGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'fastClosing' | 'moves' | 'powered'>;
   water: 'cold' | 'hot';
   /** 'none': no line is there. `seen`: ids of findings; [] where it was looked at and nothing was found. */
   line?: { kind?: LineKindId | 'none'; ageYears?: number; seen?: string[] };

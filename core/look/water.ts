@@ -47,8 +47,10 @@ export function judgeFlow({ runningPsi, bucket, appliance }: Survey): Judgement[
   }
   if (bucket) {
     const gpm = bucketGpm(bucket);
-    const isWeak = gpm < appliance.designGpm;
-    const words = said`${flow(Number(gpm.toFixed(1)))} in a bucket: ${isWeak ? 'less than' : 'enough for'} the ${flow(appliance.designGpm)} of a ${appliance.name}.`;
+    // A machine takes what its valve passes, whatever the code sizes its pipe for.
+    const askedGpm = Math.min(appliance.designGpm, appliance.capGpm ?? appliance.designGpm);
+    const isWeak = gpm < askedGpm;
+    const words = said`${flow(Number(gpm.toFixed(1)))} in a bucket: ${isWeak ? 'less than' : 'enough for'} the ${flow(askedGpm)} of a ${appliance.name}.`;
     all.push({ verdict: isWeak ? 'act' : 'keep', because: reason(isWeak ? 'bucket-weak' : 'bucket-good', words, { figures: { gpm } }) });
   }
   return worst('flow', all);

@@ -33,6 +33,7 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   usualInletEnds: [],
   mixes: false,
   fedBoth: false,
+  capGpm: null,
   designGpm: 1,
   minFlowPsi: 20,
   maxStaticPsi: 120,
@@ -92,7 +93,7 @@ describe('a card of the first two versions', () => {
   });
 
   it('gives each screwed joint its turns to begin with', () => {
-    for (const step of cardOf()) if (step.joint !== undefined) assert.equal(step.turns, 0.5);
+    for (const step of cardOf()) if (step.joint !== undefined) assert.equal(step.turns, 0.25);
   });
 
   it('shuts the stop when there is one, and upstream when there is none or it does not hold', () => {

@@ -95,8 +95,8 @@ describe('counted drips', () => {
 describe('remedies', () => {
   const joint = { seal: 'washer', turnsSoFar: 0.5, finding: 'damp', nudges: 0 } as const;
   it('nudges once within the most', () => assert.deepEqual([remedy(joint).action, remedy(joint).turns], ['nudge', 0.125]));
-  it('nudges up to the most exactly', () => assert.equal(remedy({ ...joint, turnsSoFar: 0.875 }).action, 'nudge'));
-  it('opens past it', () => assert.equal(remedy({ ...joint, turnsSoFar: 0.9 }).action, 'open-and-look'));
+  it('nudges up to the most exactly', () => assert.equal(remedy({ ...joint, turnsSoFar: 0.625 }).action, 'nudge'));
+  it('opens past it', () => assert.equal(remedy({ ...joint, turnsSoFar: 0.65 }).action, 'open-and-look'));
   it('opens after a nudge', () => assert.equal(remedy({ ...joint, nudges: 1 }).action, 'open-and-look'));
   it('shuts a running leak, whatever it is', () => assert.equal(remedy({ ...joint, seal: 'push', finding: 'running' }).action, 'shut'));
   for (const seal of ['push', 'crimp', 'solder', 'taper-plastic'] as const) {

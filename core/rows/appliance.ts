@@ -6,7 +6,10 @@ export interface Appliance {
   /** Hot and cold at once: two lines come to it. */
   fedBoth: boolean;
   usualInletEnds: string[];
+  /** The code's sizing flow, gpm. */
   designGpm: number;
+  /** Most that its own valve passes, whatever stands before it, gpm; null where nothing holds it back. */
+  capGpm: number | null;
   minFlowPsi: number;
   maxStaticPsi: number;
   /** 'yes': a solenoid; else by how its user closes it. */

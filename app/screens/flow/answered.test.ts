@@ -26,7 +26,7 @@ describe('what a line gives', () => {
   });
 
   it('crosses what the appliance asks where it runs, and falls the more flows', () => {
-    const { found } = answered(readOf('kitchen-faucet'), losses, false);
+    const { found } = answered(readOf('tub-filler'), losses, false);
     const point = operatingPoint(found!.line);
     const { line, valve, mostGpm } = curves(found!.line, point);
     assert.equal(line.length, valve.length);
@@ -40,10 +40,19 @@ describe('what a line gives', () => {
     }
   });
 
+  it('ends upright where the appliance holds itself to its own flow', () => {
+    const { found } = answered(readOf('basin-faucet'), losses, false);
+    const point = operatingPoint(found!.line);
+    assert.equal(point.gpm, 1.5);
+    const { valve } = curves(found!.line, point);
+    assert.deepEqual(valve.at(-1), { x: 1.5, y: point.inletPsi });
+    assert.ok(valve.at(-2)!.x <= 1.5 && valve.at(-2)!.y < point.inletPsi);
+  });
+
   it('is less with another open on the same pipe', () => {
-    const alone = together({ read: readOf('kitchen-faucet'), appliances, losses });
+    const alone = together({ read: readOf('tub-filler'), appliances, losses });
     const washer = appliances.find((a) => a.id === 'washing-machine')!;
-    const both = together({ read: { ...readOf('kitchen-faucet'), also: [washer] }, appliances, losses });
+    const both = together({ read: { ...readOf('tub-filler'), also: [washer] }, appliances, losses });
     assert.deepEqual(
       both.map((d) => d.name),
       [alone[0]!.name, washer.name],

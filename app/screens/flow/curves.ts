@@ -11,6 +11,7 @@ export function curves(
   const open = (designGpm: number) => operatingPoint({ ...line, appliance: { designGpm, designPsi: 1 } });
   const free = open(500);
   const mostGpm = Math.min(free.gpm, Math.max(point.gpm * 2, line.appliance.designGpm * 1.5));
+  const { capGpm } = line.appliance;
   const kv = line.appliance.designGpm / Math.sqrt(line.appliance.designPsi);
   const spaced = Array.from({ length: POINTS + 1 }, (_, i) => (i * mostGpm) / POINTS);
   return {
@@ -19,7 +20,11 @@ export function curves(
       x,
       y: x === 0 ? Math.max(0, point.staticPsi) : operatingPoint({ ...line, appliance: { designGpm: 500, designPsi: 1, capGpm: x } }).inletPsi,
     })),
-    valve: spaced.map((x) => ({ x, y: (x / kv) ** 2 })),
+    // What holds itself to a flow asks for any pressure there: its curve ends upright, where the line's meets it.
+    valve: [
+      ...spaced.filter((x) => x <= (capGpm ?? mostGpm)).map((x) => ({ x, y: (x / kv) ** 2 })),
+      ...(point.gpm === capGpm ? [{ x: capGpm, y: point.inletPsi }] : []),
+    ],
     mostGpm,
   };
 }

@@ -5,6 +5,7 @@ import {
   type ChamberState,
   CLOSING_LAWS,
   type ClosingLaw,
+  curveOf,
   type FlowLine,
   fitSupply,
   hosePieces,
@@ -77,7 +78,7 @@ export interface Setting {
 
 export type ApplianceFacts = Pick<
   Appliance,
-  'id' | 'name' | 'water' | 'designGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'typicalVolumeGal' | 'closesMs' | 'usualLine'
+  'id' | 'name' | 'water' | 'designGpm' | 'capGpm' | 'minFlowPsi' | 'maxStaticPsi' | 'typicalVolumeGal' | 'closesMs' | 'usualLine'
 >;
 
 export function usualSetting({ id: on, closesMs, usualLine }: Pick<ApplianceFacts, 'id' | 'closesMs' | 'usualLine'>): Setting {
@@ -247,7 +248,7 @@ export function readSetting(s: Setting, appliances: readonly ApplianceFacts[], l
           ...(s.regulator ? { regulatorPsi: psiOf('Regulator', s.regulator) } : {}),
           tempF: USUAL_F[s.water],
           riseFt: s.rise.trim() === '' ? 0 : typedFigure('feet', 'Inlet higher by', s.rise),
-          appliance: { designGpm: appliance.designGpm, designPsi: appliance.minFlowPsi, maxPsi: Math.min(80, appliance.maxStaticPsi) },
+          appliance: curveOf(appliance),
         },
         pieces: [...housePieces, ...(s.chain ? chainPieces(s.chain, parts, losses) : madePieces(s, losses))],
         housePieces: housePieces.length,

@@ -28,13 +28,14 @@ interface Kept {
 }
 
 /** What an older server said of an appliance less than this page asks. */
-const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection' | 'mixes' | 'fedBoth' | 'usualLine' | 'closesMs'> = {
+const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection' | 'mixes' | 'fedBoth' | 'capGpm' | 'usualLine' | 'closesMs'> = {
   minBoreIn: 0.12,
   usualNeeds: [],
   avoid: [],
   protection: '',
   mixes: false,
   fedBoth: false,
+  capGpm: null,
   closesMs: 25,
   usualLine: { stop: 'quarter-angle', tube: 'braid-faucet', lengthIn: 20 },
 };
