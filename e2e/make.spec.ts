@@ -1,5 +1,5 @@
 /** The work card on a phone, on a table and on paper. */
-import { type APIRequestContext, expect, type Page, test } from '@playwright/test';
+import { type APIRequestContext, expect, test } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { ownHouse } from './house.ts';
 import { hydrated, openRun } from './page.ts';

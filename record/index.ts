@@ -20,7 +20,7 @@ export { type Minutes, recordOfMinutes } from './minutes.ts';
 export { need } from './parts/chain.ts';
 export { placesFor } from './parts/places.ts';
 export { PictureError, type PictureType, stripped } from './picture/strip.ts';
-export { headOf, type PremisesBook, premisesBook, runRowsOf, sheetFrom } from './premises/book.ts';
+export { headOf, otherSides, type PremisesBook, premisesBook, runRowsOf, sheetFrom } from './premises/book.ts';
 export { saysContact } from './premises/premises.ts';
 export type { Appliance, Contact, Place, Premises, WaterThing } from './premises/states.ts';
 export { asDrawn, knownThings, MOST_AT_ONCE, networkOf, type TriedStop, triedIn, waterThing } from './premises/water.ts';

@@ -61,6 +61,12 @@ const byName = (a: { name: string; id: string }, b: { name: string; id: string }
 
 const hourOf = (v: Visit): string => `${v.onDate} ${v.startsAt} ${v.id}`;
 
+/** The other side of what is fed hot and cold: where one is worked on, both go off. */
+export const otherSides = ({ runs }: Pick<PremisesBook, 'runs'>, runId: string): Run[] => {
+  const own = runs.find((r) => r.id === runId);
+  return runs.filter((r) => own !== undefined && r.applianceId === own.applianceId && r.water !== own.water && r.retired === null);
+};
+
 export function headOf({ premises: p }: PremisesBook, v: Visit): VisitHead {
   return {
     id: v.id,

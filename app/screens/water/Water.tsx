@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { missingInNetwork } from '../../../core/index.ts';
-import { asDrawn, networkOf, type OwnMinutes, type PremisesBook, pressReason, type WaterThing } from '../../../record/index.ts';
+import { asDrawn, networkOf, type OwnMinutes, otherSides, type PremisesBook, pressReason, type WaterThing } from '../../../record/index.ts';
 import type { LastState } from '../../../store/queries/index.ts';
 import { say, saying } from '../../ui/book/index.ts';
 import { usePremises, useTried } from '../../ui/held/index.ts';
@@ -84,7 +84,9 @@ function House({ book, last, today, mixing, own, runAsked, visitAsked, isStopGoi
   const nameOf = useMemo(() => namesOf(net, units), [net, units]);
   const faults = useMemo(() => missingInNetwork(net), [net]);
   const ofRun = runAsked === null ? null : things.find((t) => 'runId' in t && t.runId === runAsked && t.what === (isStopGoing ? 'valve' : 'place'));
-  const { work, struck, plan, wet, setWork, strike } = useShutting(net, ofRun?.id ?? null);
+  const others = runAsked === null ? [] : otherSides(book, runAsked).map((r) => r.id);
+  const worked = ofRun ? [ofRun.id, ...things.flatMap((t) => (t.what === 'place' && t.runId && others.includes(t.runId) ? [t.id] : []))] : [];
+  const { work, struck, plan, wet, setWork, strike } = useShutting(net, worked);
   const [selected, setSelected] = useState<string | null>(null);
   const [isList, setList] = useState(false);
   const [shows, setShows] = useState<Shown>('plan');

@@ -2,11 +2,9 @@
 import { useMemo, useState } from 'react';
 import { type IsolationPlan, planIsolation, type WaterNetwork, wetPlaces } from '../../../core/index.ts';
 
-const NOTHING: readonly string[] = [];
-
-export function useShutting(net: WaterNetwork, first: string | null) {
-  const [workOn, setWork] = useState<readonly string[]>(first === null ? NOTHING : [first]);
-  const [struckOut, setStruck] = useState<readonly string[]>(NOTHING);
+export function useShutting(net: WaterNetwork, first: readonly string[]) {
+  const [workOn, setWork] = useState(first);
+  const [struckOut, setStruck] = useState<readonly string[]>([]);
   // What was taken out of the drawing meanwhile is not worked on.
   const known = useMemo(() => new Set([...net.places, ...net.pipes, ...net.valves].map((t) => t.id)), [net]);
   const work = useMemo(() => workOn.filter((w) => known.has(w)), [workOn, known]);

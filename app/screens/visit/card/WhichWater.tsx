@@ -10,7 +10,7 @@ import {
   stopOf,
   type WaterNetwork,
 } from '../../../../core/index.ts';
-import { networkOf, type RunRow, type TriedStop } from '../../../../record/index.ts';
+import { networkOf, otherSides, type RunRow, type TriedStop } from '../../../../record/index.ts';
 import { say, saying } from '../../../ui/book/index.ts';
 import { usePremises, useTried } from '../../../ui/held/index.ts';
 import { InUnits, Reasons, useUnits } from '../../../ui/units/index.ts';
@@ -20,11 +20,14 @@ import { next } from './next-water.ts';
 
 type Props = Pick<StageProps, 'run' | 'catalogue' | 'state' | 'write' | 'others' | 'premisesId' | 'visitId'>;
 
+/** Of one appliance, as far as the visit's list tells them apart. */
+const isOtherSide = (a: RunRow, b: RunRow): boolean => a.place === b.place && a.applianceName === b.applianceName && a.water !== b.water;
+
 /** What is planned on: the drawing of the house where the run is in it, else what is known of the visit's runs. */
 interface Ground {
   net: WaterNetwork;
-  /** What is worked on. */
-  workOn: string;
+  /** What is worked on, with the other side of what is fed hot and cold. */
+  workOn: string[];
   isDrawn: boolean;
   /** The run whose stop a valve is, where it is one of this visit's. */
   runOf: (valve: string) => string | undefined;
@@ -41,6 +44,7 @@ export default function WhichWater({ run, catalogue, state, write, others, premi
     const things = book?.premises.water ?? [];
     const inlet = things.find((t) => t.what === 'place' && t.runId === run.id);
     if (inlet) {
+      const sides = otherSides(book!, run.id).map((r) => r.id);
       const stop = things.find((t) => t.what === 'valve' && t.runId === run.id);
       const now = here.flatMap(({ run, state }): TriedStop[] =>
         state.stop && state.stop.kind !== 'none' && state.stopTriedMs !== null
@@ -50,7 +54,10 @@ export default function WhichWater({ run, catalogue, state, write, others, premi
       const runs = new Map(things.flatMap((t) => (t.what === 'valve' && t.runId ? [[t.id, t.runId] as const] : [])));
       return {
         net: networkOf(things, [...tried, ...now]),
-        workOn: isStopGoing && stop ? stop.id : inlet.id,
+        workOn: [
+          isStopGoing && stop ? stop.id : inlet.id,
+          ...things.flatMap((t) => (t.what === 'place' && t.runId && sides.includes(t.runId) ? [t.id] : [])),
+        ],
         isDrawn: true,
         runOf: (id) => runs.get(id),
       };
@@ -66,13 +73,13 @@ export default function WhichWater({ run, catalogue, state, write, others, premi
     const stops = new Map(here.map((r) => [stopOf(r.run.id), r.run.id]));
     return {
       net: knownNetwork(here.map((r) => known(r.run, r.state.stop))),
-      workOn: isStopGoing ? stopOf(run.id) : inletOf(run.id),
+      workOn: [isStopGoing ? stopOf(run.id) : inletOf(run.id), ...here.flatMap((r) => (isOtherSide(r.run, run) ? [inletOf(r.run.id)] : []))],
       isDrawn: false,
       runOf: (id) => stops.get(id),
     };
   }, [book, tried, here, run, catalogue, isStopGoing]);
   const { net, workOn, isDrawn, runOf } = ground;
-  const plan = useMemo(() => planIsolation(net, { workOn: [workOn] }), [net, workOn]);
+  const plan = useMemo(() => planIsolation(net, { workOn }), [net, workOn]);
   const passes = (id: string): (() => void) | null => {
     const of = here.find((r) => r.run.id === runOf(id));
     if (of?.state.stop) return () => write('stop-tried', of.run.id, { ...of.state.stop!, condition: 'passes' });
