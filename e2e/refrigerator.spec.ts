@@ -85,7 +85,7 @@ test('a refrigerator run from two ends to signed off, by keys alone', async ({ p
   await page.keyboard.press('1');
 
   const remedy = page.getByRole('region', { name: 'Remedy for J2' });
-  await expect(remedy).toContainText('5/8 turn');
+  await expect(remedy).toContainText('3/8 turn');
   await press(page, 'button', 'Nudged 1/8 turn');
   await expect(remedy).toHaveCount(0);
   for (const minutes of [1, 1, 60, 7, 7]) await lookDry(page, minutes);
