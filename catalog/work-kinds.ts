@@ -5,6 +5,7 @@ import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
 const verb = z.enum(ACT_VERBS);
+const yes = z.enum(['yes', 'no']).transform((t) => t === 'yes');
 const words = z.string().transform((t) => t.split(' ').filter(Boolean));
 
 export const workKindRow = z
@@ -12,11 +13,13 @@ export const workKindRow = z
     id: z.string().regex(/^[a-z-]+$/, 'is no id'),
     name: z.string().min(1),
     appliances: words.refine((w) => w.length > 0, 'names no appliance'),
-    joins: z.enum(['yes', 'no']).transform((t) => t === 'yes'),
+    joins: yes,
     must_acts: words.pipe(z.array(verb)),
     orders: words.refine((all) => all.every((o) => /^[a-z-]+<[a-z-]+$/.test(o)), 'wants before<after'),
     moves: z.enum(MOVES),
     old_line: z.enum(['there', 'none']).transform((t) => t === 'there'),
+    renews_stop: yes,
+    sets_first: yes,
   })
   .transform(
     (r): WorkKind => ({
@@ -31,6 +34,8 @@ export const workKindRow = z
       }),
       moves: r.moves,
       oldLine: r.old_line,
+      renewsStop: r.renews_stop,
+      setsFirst: r.sets_first,
     }),
   );
 

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { clearedSince, type Notes, noteLeft, readLeft, waitingElsewhere } from './left-here.ts';
+import { clearedSince, type Notes, noteLeft, noteMore, readLeft, waitingElsewhere } from './left-here.ts';
 
 const notes = (text = ''): Notes => {
   let kept = text;
@@ -28,6 +28,17 @@ describe('what a browser has of each shop', () => {
     assert.equal(clearedSince(here, 'first', 'another'), 2);
     noteLeft(here, 'first', { deviceId: 'another', waiting: 0 });
     assert.equal(clearedSince(here, 'first', 'another'), null);
+  });
+  it('counts what was kept a moment ago, before the store was asked', () => {
+    const here = notes();
+    noteMore(here, 'first', 'a', 1);
+    assert.equal(clearedSince(here, 'first', 'another'), 1);
+    noteLeft(here, 'first', { deviceId: 'a', waiting: 3 });
+    noteMore(here, 'first', 'a', 2);
+    noteMore(here, 'second', 'b', 1);
+    assert.deepEqual(readLeft(here).first, { deviceId: 'a', waiting: 5 });
+    noteMore(here, 'first', 'another', 1);
+    assert.deepEqual(readLeft(here).first, { deviceId: 'another', waiting: 1 }, 'a new store has what is kept in it');
   });
   it('is nothing where a note does not read', () => {
     for (const text of ['', '{', '[]', '{"first":1}', '{"first":["a","many"]}']) assert.deepEqual(readLeft(notes(text)), {});

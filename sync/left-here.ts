@@ -37,6 +37,12 @@ export function noteLeft(notes: Notes, shop: string, now: KeptHere): void {
   notes.write(JSON.stringify(Object.fromEntries(Object.entries(all).map(([id, { deviceId, waiting }]) => [id, [deviceId, waiting]]))));
 }
 
+/** Notes that more waits, before it is counted: a store may be cleared at once. */
+export function noteMore(notes: Notes, shop: string, deviceId: string, more: number): void {
+  const before = readLeft(notes)[shop];
+  noteLeft(notes, shop, { deviceId, waiting: (before?.deviceId === deviceId ? before.waiting : 0) + more });
+}
+
 /** How many wait in other shops of this browser, by the shops' ids. */
 export const waitingElsewhere = (notes: Notes, shop = shopHere): { shop: string; waiting: number }[] =>
   Object.entries(readLeft(notes)).flatMap(([id, { waiting }]) => (id !== shop && waiting > 0 ? [{ shop: id, waiting }] : []));

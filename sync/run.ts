@@ -2,7 +2,7 @@
 import { type AnyEntry, DeviceStore, NotKeptError, type Outgoing } from './device.ts';
 import type { KeptPicture } from './device-schema.ts';
 import { type Journal, journalHere } from './journal.ts';
-import { clearedSince, noteLeft, notesHere, waitingElsewhere } from './left-here.ts';
+import { clearedSince, noteLeft, noteMore, notesHere, waitingElsewhere } from './left-here.ts';
 import { pull } from './pull.ts';
 import { backoffMs, type Later, type Post, push } from './push.ts';
 import { pushPictures, type SendPiece } from './push-pictures.ts';
@@ -49,6 +49,8 @@ class Sync {
   private pullAgain = false;
   /** How much waited in a store that was cleared; -1 where it was not. */
   private cleared: number | null = null;
+  /** How often it was counted, or something was added to the count. */
+  private counts = 0;
   standing: Standing = { waiting: 0, refused: [], pictures: 0, later: null, notKept: null, kept: 0, elsewhere: [], cleared: null };
 
   /** The device's store; opened once and held open. @throws NotKeptError */
@@ -116,6 +118,7 @@ class Sync {
     try {
       const store = this.store ?? (await this.device());
       const kept = await store.keep(pressed.map((entry) => ({ ...entry, deviceId: store.deviceId })));
+      this.addToNote(store, kept.length);
       this.stand({ notKept: null, kept: this.standing.kept + kept.length, waiting: this.standing.waiting + kept.length });
       this.channel?.postMessage('changed');
       this.send();
@@ -133,7 +136,19 @@ class Sync {
   async keepPicture(picture: Omit<KeptPicture, 'have' | 'status'>): Promise<void> {
     const store = await this.device();
     await store.pictures.keep({ ...picture, have: 0, status: 'waiting' });
+    this.addToNote(store, 1);
     this.send();
+  }
+
+  /** Before anything is shown as kept: what clears the store leaves the note. */
+  private addToNote({ deviceId }: DeviceStore, more: number): void {
+    this.counts++;
+    if (this.lost === null) noteMore(notesHere, shopHere, deviceId, more);
+  }
+
+  /** What was lost with a store that was cleared, as long as nobody saw it. */
+  private get lost(): number | null {
+    return this.cleared === null || this.cleared < 0 ? null : this.cleared;
   }
 
   /** It was seen that the store was cleared. */
@@ -217,9 +232,15 @@ class Sync {
   /** Counts anew and tells everybody; other tabs too. */
   private async changed(tellOthers: boolean): Promise<void> {
     try {
+      const count = ++this.counts;
       const store = await this.device();
       const [{ waiting, refused }, pictures, bad] = await Promise.all([store.counts(), store.pictures.waiting(), store.pictures.refused()]);
-      const cleared = this.cleared === null || this.cleared < 0 ? null : this.cleared;
+      // What was counted before the last change says less than what is counted after it, which every change has done.
+      if (count !== this.counts) {
+        if (tellOthers) this.channel?.postMessage('changed');
+        return;
+      }
+      const cleared = this.lost;
       this.standing = {
         ...this.standing,
         waiting,

@@ -1,7 +1,7 @@
 /** What is so of a run and of each of its joints, by name. */
 import { parseEnd } from '../ends/index.ts';
 import type { Fact } from './fact-names.ts';
-import { fitOf } from './found-ends.ts';
+import { fitOf, isMetal } from './found-ends.ts';
 import type { CardPart, RunFacts } from './run-facts.ts';
 import { otherShutsAt, shutsAt, watersOf } from './shutting.ts';
 import { type CardJoint, jointsInOrder, partsOf } from './subjects.ts';
@@ -94,12 +94,10 @@ export function knownOf(run: RunFacts): Known {
     'again-at-new': againAtNew,
     'again-at-stop': !againAtNew && shut === 'stop',
     'again-at-branch': !againAtNew && shut !== 'stop',
-    'makes-ice': run.appliance.id === 'ice-maker' || run.appliance.id === 'refrigerator',
+    'makes-ice': run.appliance.makesIce,
   };
   return { facts: setOf(isSo), joints, parts };
 }
-
-const METAL: readonly string[] = ['copper', 'steel'];
 
 /** What is so of one joint. */
 export function jointFacts(j: CardJoint): ReadonlySet<Fact> {
@@ -111,8 +109,8 @@ export function jointFacts(j: CardJoint): ReadonlySet<Fact> {
     'starts-apart': j.startsApart,
     'found-tube': j.tube?.isFound === true && !j.isReused,
     'part-tube': j.tube?.isFound === false,
-    'metal-tube': j.tube !== null && METAL.includes(j.tube.material),
-    'plastic-tube': j.tube !== null && !METAL.includes(j.tube.material),
+    'metal-tube': j.tube !== null && isMetal(j.tube.material),
+    'plastic-tube': j.tube !== null && !isMetal(j.tube.material),
     insert: j.joint.mating.loose.some((code) => code.startsWith('insert-')),
     sealed: j.joint.mating.sealant !== null && j.joint.mating.sealant !== 'none',
     'on-plastic': [j.joint.a, j.joint.b].some(isPlastic),
@@ -137,5 +135,5 @@ function materialOf(code: string): string {
 /** An end of plastic: its body, or the tube. */
 export function isPlastic(code: string): boolean {
   const end = parseEnd(code);
-  return end.kind === 'tube' ? end.tube.material !== 'copper' && end.tube.material !== 'steel' : end.material === 'plastic';
+  return end.kind === 'tube' ? !isMetal(end.tube.material) : end.material === 'plastic';
 }

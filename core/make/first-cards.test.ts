@@ -33,6 +33,8 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   usualInletEnds: [],
   mixes: false,
   fedBoth: false,
+  hasAerator: false,
+  makesIce: false,
   capGpm: null,
   designGpm: 1,
   minFlowPsi: 20,

@@ -4,6 +4,9 @@ import { chosen } from '../house/index.ts';
 import type { SealId } from '../rows/index.ts';
 import type { RunFacts } from './run-facts.ts';
 
+/** Of a tube's material. */
+export const isMetal = (material: string): boolean => material === 'copper' || material === 'steel';
+
 /** Whether a pipe that was found is cut, and whether it is metal, which may carry the building's earth. */
 export function fitOf(run: Pick<RunFacts, 'chain' | 'from' | 'rejoin' | 'rules' | 'work'>): { cuts: boolean; isMetal: boolean } {
   const first = run.chain?.joints[0];
@@ -17,6 +20,6 @@ export function fitOf(run: Pick<RunFacts, 'chain' | 'from' | 'rejoin' | 'rules' 
     return end.kind === 'tube' && seal !== null && tubeHold(seal as SealId) !== null ? [end.tube.material] : [];
   });
   const isSaddle = run.work === 'saddle-remove';
-  const isMetal = tubes.some((m) => m === 'copper' || m === 'steel') || (isSaddle && tubes.length === 0);
-  return { cuts: tubes.length > 0 || isSaddle, isMetal };
+  const carriesEarth = tubes.some(isMetal) || (isSaddle && tubes.length === 0);
+  return { cuts: tubes.length > 0 || isSaddle, isMetal: carriesEarth };
 }

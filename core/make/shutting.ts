@@ -2,6 +2,7 @@
 import { parseEnd } from '../ends/index.ts';
 import { fitOf } from './found-ends.ts';
 import type { RunFacts } from './run-facts.ts';
+import { workKind } from './work-kinds.ts';
 
 export type Water = 'cold' | 'hot';
 type Stop = { kind: string; condition: string };
@@ -28,24 +29,20 @@ export function shutsAt(run: RunFacts): ShutAt {
   return opensPipe(run) ? 'branch' : 'stop';
 }
 
-const RENEWS_STOP: readonly string[] = ['stop-replace', 'saddle-remove'];
 /** Tube of this outside diameter and up comes from the wall: the stop is screwed or soldered to it, not it to the stop. */
 const PIPE_FROM_IN = 0.6;
 
 /** Whether what is opened lies before the stop: the stop itself comes off, or the pipe it is on is cut. */
 function opensPipe(run: RunFacts): boolean {
-  if (RENEWS_STOP.includes(run.work)) return true;
+  if (workKind(run.work).renewsStop) return true;
   if (run.chain === null) return false;
   const from = parseEnd(run.from);
   if (from.kind === 'thread') return from.family === 'npt';
   return from.kind === 'tube' && (from.tube.odIn >= PIPE_FROM_IN || fitOf(run).cuts);
 }
 
-/** Where the other side is shut: at its stop, unless it was found bad or there is none. */
-export function otherShutsAt(run: RunFacts): 'stop' | 'branch' {
-  const stop = run.otherStop === undefined ? UNTRIED : run.otherStop;
+/** Where the other side is shut: at its stop, unless it was found bad or there is none; of one that nobody told of, as there is one on the run's own side. */
+export function otherShutsAt({ stop: own, otherStop: stop }: RunFacts): 'stop' | 'branch' {
+  if (stop === undefined) return own === null || own.kind === 'none' ? 'branch' : 'stop';
   return stop === null || stop.kind === 'none' || stop.kind === 'saddle' || isBad(stop) ? 'branch' : 'stop';
 }
-
-/** What is taken of a stop that nobody told of. */
-const UNTRIED: Stop = { kind: 'multi-turn', condition: 'unknown' };

@@ -19,6 +19,8 @@ export const sink = {
   powered: false,
   mixes: true,
   fedBoth: true,
+  hasAerator: true,
+  makesIce: false,
   fastClosing: 'no',
   avoid: [],
   protection: '',

@@ -20,6 +20,10 @@ export interface WorkKind {
   moves: Moves;
   /** Whether a line is there that comes off, where nothing was said of it. */
   oldLine: boolean;
+  /** The stop itself comes off: its water is shut before it. */
+  renewsStop: boolean;
+  /** What it puts on a deck or a floor is fixed there before it is joined from below. */
+  setsFirst: boolean;
 }
 
 /** It stays where it is, is drawn out and pushed home again, is put in new, is changed for another, or is drawn out where it is one that moves. */

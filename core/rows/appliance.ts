@@ -25,6 +25,9 @@ export interface Appliance {
   powered: boolean;
   /** Hot and cold meet in it: water of one can come back by the other. */
   mixes: boolean;
+  hasAerator: boolean;
+  /** Every one of its kind is taken for one that makes ice, unless its sheet says otherwise. */
+  makesIce: boolean;
   /** What its flow asks of every part before it, in; typical. */
   minBoreIn: number;
   /** What its supply usually has besides. */

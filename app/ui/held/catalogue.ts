@@ -28,12 +28,17 @@ interface Kept {
 }
 
 /** What an older server said of an appliance less than this page asks. */
-const UNSAID: Pick<Appliance, 'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection' | 'mixes' | 'fedBoth' | 'capGpm' | 'usualLine' | 'closesMs'> = {
+const UNSAID: Pick<
+  Appliance,
+  'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection' | 'mixes' | 'hasAerator' | 'makesIce' | 'fedBoth' | 'capGpm' | 'usualLine' | 'closesMs'
+> = {
   minBoreIn: 0.12,
   usualNeeds: [],
   avoid: [],
   protection: '',
   mixes: false,
+  hasAerator: false,
+  makesIce: false,
   fedBoth: false,
   capGpm: null,
   closesMs: 25,

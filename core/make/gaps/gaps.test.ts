@@ -146,7 +146,7 @@ describe('the order rules', () => {
     const [first, ...rest] = card(...lines) as [WorkStep, ...WorkStep[]];
     const told = (more: Partial<WorkStep>) => [{ ...first, ...more }, ...rest];
     assert.deepEqual(makeGaps(told({ detail: 'Aerator off.' }), run), []);
-    assert.deepEqual(rules(told({ detail: 'Aerator off.' }), { ...run, appliance: { ...sink, id: 'tub-filler' } }), ['order-16']);
+    assert.deepEqual(rules(told({ detail: 'Aerator off.' }), { ...run, appliance: { ...sink, id: 'tub-filler', hasAerator: false } }), ['order-16']);
     assert.deepEqual(makeGaps(told({ title: 'x'.repeat(60), detail: 'x'.repeat(260) }), run), []);
     assert.deepEqual(rules(told({ title: 'x'.repeat(61) }), run), ['order-17']);
     assert.deepEqual(rules(told({ detail: 'x'.repeat(261) }), run), ['order-17']);
@@ -203,7 +203,7 @@ describe('the order rules of single kinds of work', () => {
   const of = (work: RunFacts['work'], id: string, more: Partial<RunFacts> = {}): RunFacts => ({
     ...runBy([hose('line', 'comp-3/8-f', 'npsm-1/2-f')], 'comp-3/8-m', 'npsm-1/2-m'),
     work,
-    appliance: { ...sink, id, name: id, fedBoth: false, mixes: false, moves: id === 'washing-machine' },
+    appliance: { ...sink, id, name: id, fedBoth: false, mixes: false, moves: id === 'washing-machine', makesIce: id === 'refrigerator' },
     ...more,
   });
   const broken = (run: RunFacts, rule: string, ...lines: string[]) => rules(card(...lines), run).includes(rule);

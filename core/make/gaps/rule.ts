@@ -1,6 +1,6 @@
 /** One rule of order that every card is held to, whatever it was composed from. */
 import { type Reason, reason } from '../../reason.ts';
-import { type ActAt, type ActVerb, actsOf } from '../acts.ts';
+import { type ActAt, type ActVerb, actsOf, isNewCut } from '../acts.ts';
 import type { RunFacts } from '../run-facts.ts';
 import type { WorkStep } from '../work-card.ts';
 
@@ -34,6 +34,15 @@ export const every = (card: Card, verb: ActVerb, fits: (act: ActAt) => boolean =
   card.acts.filter((act) => act.do === verb && fits(act));
 
 export const has = (card: Card, verb: ActVerb): boolean => card.acts.some((act) => act.do === verb);
+
+/** The first of what was found that is opened; -1 where nothing is. New tube is cut wherever it lies. */
+export const opening = (card: Card): number => first(card, ['detach', 'cut'], (a) => !isNewCut(a));
+
+/** The first thing that is opened, or joined where nothing was there to open. */
+export function begun(card: Card): number {
+  const opened = opening(card);
+  return opened === -1 && card.run.chain ? first(card, MAKERS, (a) => a.joint !== undefined) : opened;
+}
 
 /** Whether something stands before a place. */
 export const isBefore = (at: number, place: number): boolean => at !== -1 && at < place;

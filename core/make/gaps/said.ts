@@ -1,9 +1,7 @@
 /** Rules 16 and 17: steps follow the material, and a card can be read at arm's length. */
 import { parseEnd } from '../../ends/index.ts';
+import { isMetal } from '../found-ends.ts';
 import { type Card, every, type OrderRule, unless } from './rule.ts';
-
-/** Fixtures that have an aerator. */
-const AERATED: readonly string[] = ['basin-faucet', 'kitchen-faucet'];
 
 export const asItIsMade: OrderRule = {
   id: 'order-16',
@@ -14,12 +12,12 @@ export const asItIsMade: OrderRule = {
     const isPlasticTube = (joint: number | undefined) =>
       [ends(joint)?.a, ends(joint)?.b].some((code) => {
         const end = code === undefined ? null : parseEnd(code);
-        return end?.kind === 'tube' && end.tube.material !== 'copper' && end.tube.material !== 'steel';
+        return end?.kind === 'tube' && !isMetal(end.tube.material);
       });
     const onChrome = card.steps
       .filter((s) => s.joint !== undefined || s.atJoint !== undefined)
       .filter((s) => /\bchrom/i.test(`${s.title} ${s.detail}`) && isPlasticTube(s.atJoint));
-    const aerators = AERATED.includes(run.appliance.id)
+    const aerators = run.appliance.hasAerator
       ? []
       : card.steps.filter((s) => /\baerator\b/i.test(`${s.title} ${s.detail}`) && s.atJoint === undefined);
     return [

@@ -2,14 +2,11 @@
 import { workKind } from '../work-kinds.ts';
 import { type Card, every, first, has, isBefore, last, MAKERS, type OrderRule, unless } from './rule.ts';
 
-/** Kinds of work that put on a deck or a floor what is then joined from below. */
-const SET_FIRST: readonly string[] = ['glass-rinser', 'basin-faucet', 'basin-drop-in', 'tub-finish'];
-
 /** Where the joint to the appliance is made; where that is done on the bench, the one before it. */
 function joinedAt(card: Card): number {
   const joints = card.run.chain?.path.length ?? 0;
   const made = (n: number) => first(card, MAKERS, (a) => a.joint === n);
-  const isBenched = has(card, 'bench') && every(card, 'bench').some((a) => a.joint === joints + 1);
+  const isBenched = every(card, 'bench').some((a) => a.joint === joints + 1);
   return made(isBenched && joints > 0 ? joints : joints + 1);
 }
 
@@ -41,7 +38,7 @@ export const fixedBeforeJoined: OrderRule = {
       );
     }
     // A joint that is never made is another rule's.
-    if (!SET_FIRST.includes(run.work) || joined === -1) return [];
+    if (!workKind(run.work).setsFirst || joined === -1) return [];
     return (['set', 'fix'] as const).flatMap((verb) =>
       unless(isBefore(first(card, verb), joined), `The ${run.appliance.name} is not ${verb === 'set' ? 'set' : 'fixed'} before its line is joined.`),
     );
@@ -72,7 +69,7 @@ export const reachableOrder: OrderRule = {
       ),
       ...every(card, 'detach', () => isDrawn).flatMap((a) =>
         unless(
-          out < a.at || /\b(valve|stop|box|cap|line and stop|saddle)\b/.test(a.on ?? ''),
+          out < a.at || /\b(valve|stop|box|cap|saddle)\b/.test(a.on ?? ''),
           `"${a.on}" is undone behind the ${run.appliance.name} while it stands in place.`,
         ),
       ),
@@ -84,7 +81,7 @@ export const iceOff: OrderRule = {
   id: 'order-15',
   protects: 'An ice maker that calls for water while it is off freezes half full, and floods when it comes.',
   broken: (card) => {
-    if (card.run.appliance.id !== 'ice-maker' && card.run.appliance.id !== 'refrigerator') return [];
+    if (!card.run.appliance.makesIce) return [];
     const off = first(card, 'enable', (a) => a.on === 'ice off');
     const on = first(card, 'enable', (a) => a.on === 'ice on');
     const before = ['power-off', 'water-off'] as const;

@@ -1,19 +1,12 @@
 /** Rules 11 and 12: both waters of what is fed hot and cold, and no trust in a stop that does not hold. */
-import { isNewCut } from '../acts.ts';
 import { isBad, watersOf } from '../shutting.ts';
-import { type Card, every, first, isBefore, MAKERS, type OrderRule, unless } from './rule.ts';
-
-/** The first thing that is opened, or joined where nothing was there to open. */
-const firstOpened = (card: Card): number => {
-  const opened = first(card, ['detach', 'cut'], (a) => !isNewCut(a));
-  return opened === -1 && card.run.chain ? first(card, MAKERS, (a) => a.joint !== undefined) : opened;
-};
+import { begun, every, first, isBefore, type OrderRule, unless } from './rule.ts';
 
 export const bothSidesDead: OrderRule = {
   id: 'order-11',
   protects: 'Where hot and cold meet, one side that is live feeds the other.',
   broken: (card) => {
-    const at = firstOpened(card);
+    const at = begun(card);
     const waters = watersOf(card.run);
     if (at === -1 || waters.length < 2) return [];
     return waters.flatMap((water) =>

@@ -1,22 +1,18 @@
 /** Rules 1, 6, 7 and 9: the water is off where it is opened, and comes back in stages, looked at. */
 import { isNewCut } from '../acts.ts';
 import { workKind } from '../work-kinds.ts';
-import { type Card, every, first, has, isBefore, last, MAKERS, type OrderRule, unless } from './rule.ts';
-
-const isOpening = (card: Card) => first(card, ['detach', 'cut'], (a) => !isNewCut(a));
+import { begun, type Card, every, first, has, isBefore, last, MAKERS, type OrderRule, opening, unless } from './rule.ts';
 
 export const deadBeforeOpen: OrderRule = {
   id: 'order-1',
   protects: 'What has held water stays shut until it is dead.',
   broken: (card) => {
-    const opened = isOpening(card);
     const off = first(card, 'water-off');
-    const joins = card.run.chain ? first(card, MAKERS, (a) => a.joint !== undefined) : -1;
-    const at = opened === -1 ? joins : opened;
+    const at = begun(card);
     if (at === -1) return [];
     const comesOff = workKind(card.run.work).oldLine && card.run.oldLine !== 'none';
     return [
-      ...unless(!comesOff || card.acts.some((a) => a.do === 'detach' || (a.do === 'cut' && !isNewCut(a))), 'What is there never comes off.'),
+      ...unless(!comesOff || opening(card) !== -1, 'What is there never comes off.'),
       ...unless(isBefore(off, at), 'The water is not shut before the line is opened.'),
       ...(['relieve', 'prove-dead'] as const).flatMap((verb) => {
         const done = first(card, verb);
