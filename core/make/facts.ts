@@ -44,7 +44,9 @@ export function knownOf(run: RunFacts): Known {
   const shut = shutsAt(run);
   const isPair = watersOf(run).length > 1;
   const rejoins = branches.some((b) => b.use === 'rejoin');
-  const atBranch = shut === 'saddle' || found.cuts;
+  // A stop that itself comes off is shut or clogged as like as not: behind it everything reads dead.
+  const stopComesOff = shut === 'branch' && run.stop !== null && run.stop.kind !== 'none';
+  const atBranch = shut === 'saddle' || found.cuts || stopComesOff || kind.renewsStop;
   const isNut = oldLine || rejoins;
   const againAtNew = newStop && !flushesAtSource;
   const isSo: Partial<Record<Fact, boolean>> = {

@@ -208,6 +208,14 @@ describe('the order rules of single kinds of work', () => {
   });
   const broken = (run: RunFacts, rule: string, ...lines: string[]) => rules(card(...lines), run).includes(rule);
 
+  it('12: a stop that comes off is never what is shut, or what the water is proved dead behind', () => {
+    const run = of('stop-replace', 'toilet');
+    const way = ['water-off upstream', 'relieve outlet', 'prove-dead branch outlet', 'detach line and stop', 'water-off new stop'];
+    assert.equal(broken(run, 'order-12', ...way), false);
+    assert.equal(broken(run, 'order-12', 'water-off stop', ...way.slice(1)), true);
+    assert.equal(broken(run, 'order-12', ...way.map((l) => (l.startsWith('prove-dead') ? 'prove-dead nut over a bucket' : l))), true);
+  });
+
   it('13: a hydrant is set, pitched, sealed and screwed, and then joined inside', () => {
     const run = of('hydrant', 'hydrant');
     const way = ['set barrel', 'level', 'seal-rim', 'fix flange', 'tighten 2'];

@@ -1,5 +1,6 @@
 /** Rules 11 and 12: both waters of what is fed hot and cold, and no trust in a stop that does not hold. */
 import { isBad, watersOf } from '../shutting.ts';
+import { workKind } from '../work-kinds.ts';
 import { begun, every, first, isBefore, type OrderRule, unless } from './rule.ts';
 
 export const bothSidesDead: OrderRule = {
@@ -33,21 +34,23 @@ export const badStopLeftAlone: OrderRule = {
   protects: 'A stop that is seized, broken or passing lets go when it is forced, and proves nothing.',
   broken: (card) => {
     const { run } = card;
-    const isSaddle = run.stop?.kind === 'saddle' && every(card, 'prove-dead').length > 0;
-    const stops = watersOf(run).map((water) => ({ water, stop: water === run.water ? run.stop : (run.otherStop ?? null) }));
     const ofSide = (verb: 'water-off' | 'prove-dead', water: string) => every(card, verb, (a) => (a.water ?? run.water) === water);
+    const comesOff = workKind(run.work).renewsStop;
+    const isFouled = run.stop?.kind === 'saddle' || comesOff;
+    const proof = ofSide('prove-dead', run.water)[0];
+    const stops = watersOf(run).map((water) => ({ water, stop: water === run.water ? run.stop : (run.otherStop ?? null) }));
     return [
       ...stops.flatMap(({ water, stop }) => {
-        if (stop === null || !(isBad(stop) || stop.kind === 'saddle')) return [];
+        if (stop === null || !(isBad(stop) || stop.kind === 'saddle' || (comesOff && water === run.water))) return [];
         const offs = ofSide('water-off', water);
         return [
           ...unless(
             offs[0] === undefined || offs[0].on === 'upstream',
-            `The ${water} side is not shut upstream first, and its stop was found ${stop.condition}.`,
+            `The ${water} side is not shut upstream first, and its stop is not to be trusted.`,
           ),
           ...unless(
             offs.every((a) => a.on !== 'stop'),
-            `The ${water} stop is turned, and was found ${stop.condition}.`,
+            `The ${water} stop is turned, and is not to be trusted.`,
           ),
         ];
       }),
@@ -58,8 +61,8 @@ export const badStopLeftAlone: OrderRule = {
         unless(DEAD_AT.includes(a.on ?? ''), `It is proved dead at ${a.on ?? 'no place'}, not at the pipe that is opened.`),
       ),
       ...unless(
-        !isSaddle || ofSide('prove-dead', run.water)[0]?.on === 'branch outlet',
-        'A pipe with a saddle valve is proved dead at an outlet of its branch.',
+        !isFouled || proof === undefined || proof.on === 'branch outlet',
+        'A pipe whose stop comes off, or is a saddle valve, is proved dead at an outlet of its branch.',
       ),
     ];
   },
