@@ -303,6 +303,7 @@ export {
   type NetPipe,
   type NetPlace,
   type NetValve,
+  offBy,
   PLACE_KINDS,
   type PossiblePlan,
   planIsolation,

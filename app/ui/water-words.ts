@@ -12,6 +12,9 @@ export const CONDITIONS: [NetValve['condition'], string][] = [
 ];
 export const conditionWords = (of: NetValve['condition']): string => CONDITIONS.find(([id]) => id === of)![1];
 
+/** As it is called; the one in the street is called by where it is. */
+export const valveWords = (kind: NetValve['kind']): string => (kind === 'street' ? 'in the street' : kind);
+
 export const PLACE_WORDS: Record<NetPlace['kind'], string> = {
   source: 'source',
   tank: 'tank',
@@ -37,7 +40,9 @@ export function namesOf(net: WaterNetwork, units: Units): (id: string) => string
   for (const p of net.places) {
     if (!known.has(p.id) && p.kind !== 'junction') known.set(p.id, `${PLACE_WORDS[p.kind]} at ${heightWords(p.heightFt, units)}`);
   }
-  for (const v of net.valves) if (!known.has(v.id)) known.set(v.id, `${v.kind} valve at ${known.get(v.b) ?? known.get(v.a) ?? 'the line'}`);
+  for (const v of net.valves)
+    if (!known.has(v.id))
+      known.set(v.id, v.kind === 'street' ? 'the valve in the street' : `${v.kind} valve at ${known.get(v.b) ?? known.get(v.a) ?? 'the line'}`);
   const next = (id: string) =>
     [...net.valves, ...net.pipes].find((l) => (l.a === id || l.b === id) && (known.has(l.id) || known.has(l.a === id ? l.b : l.a)));
   return (id) => {
@@ -58,5 +63,5 @@ export function* chainOf(plan: IsolationPlan): Generator<IsolationPlan> {
 /** Everything that a plan speaks of. */
 export function spokenOf(plan: IsolationPlan | null): string[] {
   if (!plan?.possible) return [];
-  return [...plan.close, ...plan.reliesOn, plan.drainAt, ...(plan.ventAt ? [plan.ventAt] : []), ...plan.energyOff];
+  return [...plan.close, ...plan.reliesOn, ...plan.relieve, ...plan.pumpsOff, plan.drainAt, ...(plan.ventAt ? [plan.ventAt] : []), ...plan.energyOff];
 }

@@ -1,5 +1,5 @@
 /** A network as branches: from where the water comes to where it goes, lines between the places where it parts. What closes a loop is told beside the tree. */
-import { isSource, type NetPipe, type NetPlace, type NetValve, type WaterNetwork } from './network.ts';
+import type { NetPipe, NetPlace, NetValve, WaterNetwork } from './network.ts';
 
 export type Link = NetPipe | NetValve;
 export const isValve = (link: Link): link is NetValve => 'condition' in link;
@@ -98,7 +98,7 @@ export function branchesOf(net: WaterNetwork): Branches {
     grow(ends, () => true);
   };
   const first = net.places.filter((p) => p.kind === 'source');
-  for (const place of first.length > 0 ? first : net.places.filter(isSource)) begin(place);
+  for (const place of first.length > 0 ? first : net.places.filter((p) => p.kind === 'tank')) begin(place);
   for (const place of net.places) if (!done.has(place.id) && !isOnTheWay(place.id)) begin(place);
   // A ring of mere ways, with nothing on it.
   for (const place of net.places) if (!done.has(place.id) && !around.get(place.id)!.some((n) => usedLinks.has(n.link.id))) begin(place);

@@ -19,7 +19,7 @@ export function drainOf(
   bars: (valve: NetValve) => boolean,
   hasWater: readonly boolean[],
   number: ReadonlyMap<string, number>,
-): Drain {
+): { drain: Drain /** Of a place: nothing parts it from the work. */; isJoined: (id: string) => boolean } {
   const at = (id: string) => number.get(id)!;
   const joined = joinedTo(workOn.map(at), [...pipes, ...valves.filter((v) => !bars(v))], at, places.length);
   const isPart = (id: string) => joined[at(id)]! && !hasWater[at(id)]!;
@@ -30,12 +30,13 @@ export function drainOf(
   const drainAt = outlets[0] ?? work;
   const parts = pipes.filter((p) => isPart(p.a) && isPart(p.b));
   const above = (ft: number) => parts.reduce((sum, p) => sum + volumeAbove(p, height(p.a), height(p.b), ft), 0);
-  return {
+  const drain = {
     drainAt,
     ventAt: outlets.length > 1 ? outlets.at(-1)! : null,
     volumeGal: above(height(drainAt)),
     residualGal: height(work) < height(drainAt) ? above(height(work)) - above(height(drainAt)) : 0,
   };
+  return { drain, isJoined: (id) => joined[at(id)]! };
 }
 
 /** Of a pipe that runs evenly from one height to another, what lies above a height, gal. */

@@ -20,5 +20,5 @@ export { type IsolationJob, type IsolationPlan, type PossiblePlan, planIsolation
 export { type Schematic, schematicOf } from './schematic.ts';
 export { backSteps, type ShutDo, type ShutStep, shutSteps } from './steps.ts';
 export { byChance } from './testing.ts';
-export { losing, wetPlaces } from './wet.ts';
+export { losing, offBy, wetPlaces } from './wet.ts';
 export { joinWindows, type Span, type WaterOff, type WindowJob, type WindowsAnswer } from './windows.ts';

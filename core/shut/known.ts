@@ -15,6 +15,7 @@ export interface KnownRun {
 export const inletOf = (runId: string): string => `inlet ${runId}`;
 export const stopOf = (runId: string): string => `stop ${runId}`;
 export const MAIN = 'main valve';
+export const STREET = 'street valve';
 
 /**
  * What can be planned on before anything is drawn: every run hangs on the trunk behind the main valve, hot ones behind the heater, each by its stop where it has
@@ -24,10 +25,14 @@ export function knownNetwork(runs: readonly KnownRun[]): WaterNetwork {
   const net: WaterNetwork = {
     places: [
       { id: 'street', kind: 'source', heightFt: 0, name: 'the street' },
+      { id: 'service', kind: 'junction', heightFt: 0, name: 'the service line' },
       { id: 'trunk', kind: 'junction', heightFt: 0, name: 'the trunk' },
     ],
     pipes: [],
-    valves: [{ id: MAIN, a: 'street', b: 'trunk', kind: 'gate', condition: 'unknown', name: 'the main valve' }],
+    valves: [
+      { id: STREET, a: 'street', b: 'service', kind: 'street', condition: 'unknown', name: 'the valve in the street' },
+      { id: MAIN, a: 'service', b: 'trunk', kind: 'gate', condition: 'unknown', name: 'the main valve' },
+    ],
   };
   const pipe = (a: string, b: string) => net.pipes.push({ id: `${a} to ${b}`, a, b, boreIn: 0.545, lengthFt: 0 });
   if (runs.some((r) => r.water === 'hot')) {

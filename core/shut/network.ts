@@ -5,14 +5,15 @@ export const PLACE_KINDS = ['source', 'tank', 'heater', 'junction', 'outlet', 'm
 export type PlaceKind = (typeof PLACE_KINDS)[number];
 
 /** What stands at a place and wants its own hand when the water goes: run dry it is spoilt, or it pushes water back. */
-export const STANDING = ['booster pump', 'recirculation pump', 'reverse-osmosis tank'] as const;
+export const STANDING = ['booster pump', 'recirculation pump', 'reverse-osmosis tank', 'well pump'] as const;
 export type Standing = (typeof STANDING)[number];
 
-export const VALVE_KINDS = ['quarter-turn', 'multi-turn', 'gate', 'saddle', 'check', 'regulator'] as const;
+/** 'street': before the house, turned by a key and often by the utility alone. */
+export const VALVE_KINDS = ['quarter-turn', 'multi-turn', 'gate', 'saddle', 'check', 'regulator', 'street'] as const;
 export type ValveKind = (typeof VALVE_KINDS)[number];
 
 /** What a run's own stop may be. */
-export type StopKind = Exclude<ValveKind, 'check' | 'regulator'>;
+export type StopKind = Exclude<ValveKind, 'check' | 'regulator' | 'street'>;
 
 export const VALVE_CONDITIONS = ['works', 'weeps', 'passes', 'seized-open', 'seized-shut', 'broken', 'unknown'] as const;
 export type ValveCondition = (typeof VALVE_CONDITIONS)[number];
@@ -60,8 +61,12 @@ export interface NetFault {
   isHard: boolean;
 }
 
-/** Water comes from it by itself. */
-export const isSource = ({ kind }: Pick<NetPlace, 'kind'>): boolean => kind === 'source' || kind === 'tank';
+/** Water comes from it by itself, as long as it is not shut off. */
+export const isSource = ({ kind }: Pick<NetPlace, 'kind'>): boolean => kind === 'source';
+/** It holds some under pressure (expansion, well, reverse osmosis): it feeds nobody for long, and is relieved before a line that it is joined to is opened. */
+export const isTank = ({ kind }: Pick<NetPlace, 'kind'>): boolean => kind === 'tank';
+/** A source that stops at its breaker. */
+export const isWell = ({ kind, stands }: Pick<NetPlace, 'kind' | 'stands'>): boolean => kind === 'source' && stands === 'well pump';
 /** May be turned shut, and then keeps water back as far as anybody knows. */
 export const canShut = ({ kind, condition }: Pick<NetValve, 'kind' | 'condition'>): boolean =>
   kind !== 'check' && kind !== 'regulator' && (condition === 'works' || condition === 'weeps' || condition === 'unknown');

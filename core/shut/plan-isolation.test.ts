@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
-import { canShut, isSource, isStuckShut, type NetValve, type WaterNetwork } from './network.ts';
+import { canShut, isSource, isStuckShut, isTank, type NetValve, type WaterNetwork } from './network.ts';
 import { planIsolation } from './plan-isolation.ts';
 import { byChance, chanceOf, drawn } from './testing.ts';
 import { DISTRUST_RANKS, distrust } from './trust.ts';
@@ -26,18 +26,35 @@ function reach(net: WaterNetwork, from: Iterable<string>, isOpen: (v: NetValve) 
 }
 const sourcesOf = (net: WaterNetwork) => net.places.filter(isSource).map((p) => p.id);
 
-/** Fewest dry, then the least trusted first: every set of valves tried. A valve that is stuck shut is relied on or not. */
-function bruteForce(net: WaterNetwork, work: string): { dry: number; ranks: number[] } | null {
-  const usable = net.valves.filter((v) => canShut(v) || isStuckShut(v));
-  let best: { dry: number; ranks: number[] } | null = null;
+interface Judged {
+  dry: number;
+  relieve: number;
+  ranks: number[];
+}
+
+/** None in the street, fewest dry, fewest tanks, then the least trusted first: every set of valves tried. A valve that is stuck shut is relied on or not. */
+function bruteForce(net: WaterNetwork, work: string): Judged | null {
+  const all = net.valves.filter((v) => canShut(v) || isStuckShut(v));
+  return (
+    bestOf(
+      net,
+      work,
+      all.filter((v) => v.kind !== 'street' || isStuckShut(v)),
+    ) ?? bestOf(net, work, all)
+  );
+}
+function bestOf(net: WaterNetwork, work: string, usable: readonly NetValve[]): Judged | null {
+  let best: Judged | null = null;
   for (let set = 0; set < 2 ** usable.length; set++) {
     const used = new Set(usable.filter((_, i) => set & (1 << i)));
     if (reach(net, sourcesOf(net), (v) => !used.has(v)).has(work)) continue;
     const wet = reach(net, sourcesOf(net), (v) => !used.has(v) && !isStuckShut(v));
     const dry = net.places.filter((p) => p.kind === 'outlet' && p.id !== work && !wet.has(p.id)).length;
+    const joined = reach(net, [work], (v) => !used.has(v));
+    const relieve = net.places.filter((p) => isTank(p) && joined.has(p.id)).length;
     const ranks = new Array<number>(DISTRUST_RANKS).fill(0);
     for (const v of used) ranks[DISTRUST_RANKS - 1 - distrust(v)]!++;
-    if (best === null || dry < best.dry || (dry === best.dry && isLess(ranks, best.ranks))) best = { dry, ranks };
+    if (best === null || isLess([dry, relieve, ...ranks], [best.dry, best.relieve, ...best.ranks])) best = { dry, relieve, ranks };
   }
   return best;
 }
@@ -105,6 +122,59 @@ describe('a plan of isolation', () => {
     assert.ok(Math.abs(plan.volumeGal - 0.0408 * (6 + 6 + 5)) < 1e-4, String(plan.volumeGal));
     assert.ok(Math.abs(plan.residualGal - 0.0408 * 4) < 1e-4, String(plan.residualGal));
   });
+  it('relieves a tank that nothing parts from the work, and parts it where that costs nobody their water', () => {
+    const net = drawn(
+      's:source 0; m:junction 0; s|m gate works main; t:tank 0; m-t; w:junction 0; m|w quarter-turn works trunk; x:outlet 0; w-x; y:outlet 1; m-y',
+    );
+    const at = possible(net, ['m']);
+    assert.deepEqual([at.close, at.relieve, at.dry], [['main'], ['t'], ['x', 'y']]);
+    assert.match(at.because.find((r) => r.rule === 'relieve')!.text, /"t" stays joined to the work/);
+    assert.deepEqual([possible(net, ['w']).close, possible(net, ['w']).relieve], [['trunk'], []]);
+    const own = { ...net, valves: [...net.valves], pipes: net.pipes.filter((p) => p.id !== 'm-t') };
+    own.valves.push({ id: 'tank-valve', a: 'm', b: 't', kind: 'saddle', condition: 'unknown' });
+    const parted = possible(own, ['m']);
+    assert.deepEqual([parted.close, parted.relieve], [['main', 'tank-valve'], []]);
+  });
+  it('feeds nobody from a tank', () => {
+    const net = drawn(
+      's:source 0; m:junction 0; s|m gate works main; t:tank 0; m-t; x:outlet 0; m|x quarter-turn broken b; y:outlet 0; m|y gate works near',
+    );
+    assert.deepEqual([possible(net, ['x']).dry, possible(net, ['x']).relieve], [['y'], ['t']]);
+  });
+  it('turns the valve in the street only where nothing in the house parts the work from it', () => {
+    const net = drawn(
+      's:source 0; j:junction 0; s|j street works curb; m:junction 0; j|m gate unknown main; x:outlet 0; m-x; y:outlet 0; j|y gate unknown ygate',
+    );
+    const x = possible(net, ['x']);
+    assert.deepEqual([x.close, x.fallback?.possible && x.fallback.close], [['main'], ['curb']]);
+    const main = possible(net, ['main']);
+    assert.deepEqual(main.close, ['curb']);
+    assert.ok(main.because.some((r) => r.rule === 'street'));
+    assert.equal(planIsolation(net, { workOn: ['curb'] }).possible, false);
+  });
+  it('stops a well at its breaker where no valve parts it from the work, or where its pump would run against a shut one', () => {
+    const well = (text: string) => {
+      const net = drawn(text);
+      return { ...net, places: net.places.map((p) => (p.id === 'w' ? { ...p, stands: 'well pump' as const } : p)) };
+    };
+    const bare = well('w:source 0; t:tank 0; w-t; x:outlet 0; t|x gate works stop; y:outlet 0; t-y');
+    const at = possible(bare, ['t']);
+    assert.deepEqual([at.close, at.relieve, at.pumpsOff, at.dry], [[], ['t'], ['w'], ['x', 'y']]);
+    assert.deepEqual([possible(bare, ['x']).close, possible(bare, ['x']).pumpsOff], [['stop'], []]);
+    const parted = well('w:source 0; h:junction 0; w|h gate works head; t:tank 0; h-t; x:outlet 0; h-x');
+    assert.deepEqual([possible(parted, ['x']).close, possible(parted, ['x']).pumpsOff], [['head'], ['w']], 'its switch sits at the tank');
+    const noTank = well('w:source 0; h:junction 0; w|h gate works head; x:outlet 0; h|x gate works stop; y:outlet 0; h-y');
+    assert.deepEqual([possible(noTank, ['x']).pumpsOff, possible(noTank, ['h']).pumpsOff], [[], ['w']]);
+  });
+  it('names heaters that can drain into the work beside those that only lose their supply', () => {
+    const net = drawn(
+      's:source 0; m:junction 0; s|m gate works main; k:heater 0; m|k gate works cold; h:outlet 3; k|h quarter-turn works hot; c:outlet 0; m-c',
+    );
+    const [all, behind] = [possible(net, ['m']), possible(net, ['k'])];
+    assert.deepEqual([all.close, all.energyOff, all.heatersOpen], [['main'], ['k'], ['k']]);
+    assert.deepEqual([behind.close, behind.energyOff, behind.heatersOpen], [['cold'], ['k'], ['k']]);
+    assert.deepEqual(possible(net, ['h']).energyOff, []);
+  });
   it('names what it cannot work with', () => {
     assert.throws(() => planIsolation(drawn('a:source 0; a-b'), { workOn: ['a'] }), /"a-b" leads to "b", which is no place/);
     assert.throws(() => planIsolation(drawn(HOUSE), { workOn: ['attic'] }), /attic/);
@@ -112,7 +182,7 @@ describe('a plan of isolation', () => {
   });
 
   it('is the best of all sets of valves on 1,000 small networks', () => {
-    let [possibleOnes, dryOnes] = [0, 0];
+    let [possibleOnes, dryOnes, relievedOnes, streetOnes] = [0, 0, 0, 0];
     for (let seed = 1; seed <= 1000; seed++) {
       const next = chanceOf(seed * 7919);
       const net = byChance(next, {
@@ -120,6 +190,7 @@ describe('a plan of isolation', () => {
         valves: Math.floor(next() * 12),
         loops: Math.floor(next() * 4),
         outletEvery: 2 + Math.floor(next() * 3),
+        tanks: 1,
       });
       const work = net.places[1 + Math.floor(next() * (net.places.length - 1))]!.id;
       const plan = planIsolation(net, { workOn: [work] });
@@ -128,12 +199,16 @@ describe('a plan of isolation', () => {
       if (!plan.possible || best === null) continue;
       possibleOnes++;
       if (best.dry > 0) dryOnes++;
+      if (best.relieve > 0) relievedOnes++;
+      if (plan.close.some((id) => net.valves.find((v) => v.id === id)?.kind === 'street')) streetOnes++;
       const ranks = new Array<number>(DISTRUST_RANKS).fill(0);
       for (const id of [...plan.close, ...plan.reliesOn]) ranks[DISTRUST_RANKS - 1 - distrust(net.valves.find((v) => v.id === id)!)]!++;
       assert.equal(plan.dry.length, best.dry, `seed ${seed}: dry`);
+      assert.equal(plan.relieve.length, best.relieve, `seed ${seed}: tanks`);
       assert.deepEqual(ranks, best.ranks, `seed ${seed}: trust`);
     }
-    assert.ok(possibleOnes > 300 && dryOnes > 50, `${possibleOnes} possible, ${dryOnes} with others dry`);
+    const counts = { possibleOnes, dryOnes, relievedOnes, streetOnes };
+    assert.ok(possibleOnes > 300 && dryOnes > 50 && relievedOnes > 50 && streetOnes > 10, JSON.stringify(counts));
   });
 
   it('leaves no way from a source to the work, on thousands of networks, whatever is struck out', () => {
@@ -149,6 +224,9 @@ describe('a plan of isolation', () => {
         for (const id of plan.close) assert.ok(canShut(net.valves.find((v) => v.id === id)!) && !struckOut.includes(id), `seed ${seed}: ${id}`);
         if (plan.fallback === null) break;
         const { close } = plan;
+        const joined = reach(net, work, (v) => !holds.has(v.id));
+        const tanks = net.places.filter((p) => isTank(p) && joined.has(p.id)).map((p) => p.id);
+        assert.deepEqual(plan.relieve, tanks, `seed ${seed}, fallback ${depth}: tanks`);
         if (depth === 0) {
           const wet = reach(net, sourcesOf(net), (v) => !close.includes(v.id) && !(isStuckShut(v) && !struckOut.includes(v.id)));
           const dry = net.places.filter((p) => p.kind === 'outlet' && !wet.has(p.id) && !work.includes(p.id)).map((p) => p.id);

@@ -1,11 +1,11 @@
 /** Which water goes off for a piece of work: what to close, who is without, where it drains, and what next if a valve does not hold. */
 import { InputError } from '../errors.ts';
 import { type Reason, reason } from '../reason.ts';
-import { type Closing, closingFor, Net } from './close.ts';
+import { type Closing, closingFor, type Means, Net } from './close.ts';
 import { drainOf } from './drain.ts';
-import { isStuckShut, type NetPlace, type NetValve, nameOf, sound, type WaterNetwork } from './network.ts';
+import { isStuckShut, isTank, isWell, type NetPlace, type NetValve, nameOf, sound, type WaterNetwork } from './network.ts';
 import { distrust } from './trust.ts';
-import { losing } from './wet.ts';
+import { losing, wetPlaces } from './wet.ts';
 
 export interface IsolationJob {
   /** Ids of places, pipes or valves; a pipe or a valve stands for both its places. */
@@ -22,6 +22,10 @@ export interface PossiblePlan {
   close: string[];
   /** Valves that are stuck shut, and have to hold. */
   reliesOn: string[];
+  /** Tanks that stay joined to the work: emptied at an outlet before anything is opened. */
+  relieve: string[];
+  /** Wells whose pump is stopped first: nothing parts them from the work, or it would run against a shut valve. */
+  pumpsOff: string[];
   /** Other outlets that are without water. */
   dry: string[];
   /** Lowest outlet of the dry part; the work's own lowest place where it has none. */
@@ -34,16 +38,19 @@ export interface PossiblePlan {
   residualGal: number;
   /** Heaters without supply: their energy goes off first. */
   energyOff: string[];
+  /** Of them those that stay joined to the work: what is hot in them can come out. */
+  heatersOpen: string[];
   /** The plan should the least trusted valve not hold; null where nothing is relied on. */
   readonly fallback: IsolationPlan | null;
   because: Reason[];
 }
 
 /**
- * The least disruptive set of valves that keeps every source from the work: fewest other outlets dry, then the most trusted valves, then the fewest.
+ * The least disruptive set of valves that keeps every source from the work: none in the street where there is another way, then fewest other outlets dry,
+ * fewest tanks to relieve, the most trusted valves, the fewest.
  *
  * @throws InputError  where the network is broken, or a name in the job is none of its
- * @source             field reference, section 7
+ * @source             field reference, sections 7 and 16
  */
 export function planIsolation(network: WaterNetwork, { workOn, struckOut = [] }: IsolationJob): IsolationPlan {
   const net = new Net(sound(network));
@@ -69,8 +76,28 @@ function placesOf({ places, pipes, valves }: WaterNetwork, workOn: readonly stri
   ];
 }
 
+/** From what the house's own valves do to what is asked of others. */
+const MEANS: readonly Means[] = [
+  { street: false, wellsOff: false },
+  { street: false, wellsOff: true },
+  { street: true, wellsOff: false },
+  { street: true, wellsOff: true },
+];
+
+/** With the least means that do. */
+function closingBy(net: Net, workOn: readonly number[], struckOut: ReadonlySet<string>): (Closing & Means) | null {
+  const { places, valves } = net.network;
+  const [hasStreet, hasWell] = [valves.some((v) => v.kind === 'street'), places.some(isWell)];
+  for (const means of MEANS) {
+    if ((means.street && !hasStreet) || (means.wellsOff && !hasWell)) continue;
+    const closing = closingFor(net, workOn, struckOut, means);
+    if (closing) return { ...closing, ...means };
+  }
+  return null;
+}
+
 function plan(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string>): IsolationPlan {
-  const closing = closingFor(
+  const closing = closingBy(
     net,
     workOn.map((id) => net.at(id)),
     struckOut,
@@ -81,15 +108,26 @@ function plan(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string
   const without = (p: NetPlace): boolean => !closing.hasWater[net.at(p.id)];
   const dry = places.filter((p) => p.kind === 'outlet' && without(p) && !work.has(p.id)).map((p) => p.id);
   const shut = new Set(closing.close);
+  const { drain, isJoined } = drainOf(
+    net.network,
+    workOn,
+    (v) => shut.has(v) || (isStuckShut(v) && !struckOut.has(v.id)),
+    closing.hasWater,
+    net.number,
+  );
+  const energyOff = places.filter((p) => p.kind === 'heater' && without(p)).map((p) => p.id);
   const weakest = leastTrusted(closing);
   let next: IsolationPlan | null | undefined;
   return {
     possible: true,
     close: closing.close.map((v) => v.id),
     reliesOn: closing.reliedOn.map((v) => v.id),
+    relieve: closing.relieve.map((i) => places[i]!.id),
+    pumpsOff: places.filter((p) => isWell(p) && (closing.wellsOff || runsAgainstShut(net.network, p, closing))).map((p) => p.id),
     dry,
-    ...drainOf(net.network, workOn, (v) => shut.has(v) || (isStuckShut(v) && !struckOut.has(v.id)), closing.hasWater, net.number),
-    energyOff: places.filter((p) => p.kind === 'heater' && without(p)).map((p) => p.id),
+    ...drain,
+    energyOff,
+    heatersOpen: energyOff.filter((id) => isJoined(id)),
     // Worked out when it is asked for: the chain of what comes next may be long.
     get fallback() {
       if (next === undefined) next = weakest ? plan(net, workOn, new Set([...struckOut, weakest.id])) : null;
@@ -97,6 +135,16 @@ function plan(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string
     },
     because: reasonsOf(closing, dry, losing(net.network, { dry }, [...struckOut]), places),
   };
+}
+
+/** A pump that neither its tank nor an outlet is left to. */
+function runsAgainstShut({ places, pipes, valves }: WaterNetwork, well: NetPlace, { close }: Closing): boolean {
+  const left = wetPlaces(
+    { places: places.map((p) => (p.kind === 'source' && p.id !== well.id ? { ...p, kind: 'junction' } : p)), pipes, valves },
+    close.map((v) => v.id),
+  );
+  const stays = (is: (p: NetPlace) => boolean) => places.some((p) => is(p) && left.has(p.id));
+  return places.some(isTank) ? !stays(isTank) : !stays((p) => p.kind === 'outlet');
 }
 
 /** Of what the plan relies on; the last named of equals. */
@@ -111,8 +159,10 @@ const CONDITION_WORDS: Partial<Record<NetValve['condition'], string>> = {
   'seized-shut': 'stuck shut, and never tried',
 };
 
-function reasonsOf({ close, reliedOn }: Closing, dry: readonly string[], lost: readonly string[], places: readonly NetPlace[]): Reason[] {
-  const source = 'field reference, section 7';
+const SOURCE = 'trade practice: isolation';
+
+function reasonsOf({ close, reliedOn, relieve }: Closing, dry: readonly string[], lost: readonly string[], places: readonly NetPlace[]): Reason[] {
+  const source = SOURCE;
   const named = (ids: readonly string[]) =>
     ids
       .slice(0, 6)
@@ -124,19 +174,24 @@ function reasonsOf({ close, reliedOn }: Closing, dry: readonly string[], lost: r
   const who = before.length === 0 ? told : `${told} Without water before it: ${listed(before)}.`;
   return [
     reason('dry', who, { source, figures: { dry: dry.length } }),
-    ...close.map((v) => reason('close', `${nameOf(v)}: ${v.kind}, ${CONDITION_WORDS[v.condition]}.`, { source })),
+    ...close.map((v) =>
+      reason('close', `${nameOf(v)}: ${v.kind === 'street' ? 'in the street' : v.kind}, ${CONDITION_WORDS[v.condition]}.`, { source }),
+    ),
     ...reliedOn.map((v) => reason('relied-on', `${nameOf(v)} is ${CONDITION_WORDS[v.condition]}: the plan relies on it.`, { source })),
+    ...relieve.map((i) =>
+      reason('relieve', `${nameOf(places[i]!)} stays joined to the work: no valve that costs nobody their water parts it.`, { source }),
+    ),
+    ...(close.some((v) => v.kind === 'street')
+      ? [reason('street', 'No valve of the house keeps this water back: only the one in the street is left.', { source })]
+      : []),
   ];
 }
 
 function nothingParts(net: Net, workOn: readonly string[], struckOut: ReadonlySet<string>): Reason {
   const work = workOn.map((id) => nameOf(net.network.places[net.at(id)]!)).join(', ');
   const out = struckOut.size === 0 ? '' : ` with ${[...struckOut].join(', ')} struck out`;
-  return reason(
-    'nothing-parts',
-    `No valve keeps the water from ${work}${out}: call the water company for the valve in the street, or stop the source.`,
-    {
-      source: 'field reference, section 7',
-    },
-  );
+  const who = `No valve keeps the water from ${work}${out}: call the water company for the valve in the street, or stop the source.`;
+  return reason('nothing-parts', struckOut.size === 0 ? who : `${who} ${FAILED}`, { source: SOURCE });
 }
+
+const FAILED = "Water running and nothing holds: the utility's emergency line, at once.";

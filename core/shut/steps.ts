@@ -1,10 +1,23 @@
 /** A plan of isolation as it is done: what goes off first, what is closed, where it drains, how it is proved; and the way back. */
 import { type Said, said, volume } from '../units/index.ts';
 import { type NetPlace, type NetValve, nameOf, type Standing, type WaterNetwork } from './network.ts';
+import { OUTLET_WORDS, outletKindOf } from './outlets.ts';
 import type { PossiblePlan } from './plan-isolation.ts';
-import { wetPlaces } from './wet.ts';
+import { losing, offBy, wetPlaces } from './wet.ts';
 
-export type ShutDo = 'energy-off' | 'close' | 'vent' | 'drain' | 'mind' | 'prove' | 'shut-drain' | 'open' | 'air-out' | 'screens' | 'energy-on';
+export type ShutDo =
+  | 'energy-off'
+  | 'close'
+  | 'vent'
+  | 'drain'
+  | 'relieve'
+  | 'mind'
+  | 'prove'
+  | 'shut-drain'
+  | 'open'
+  | 'air-out'
+  | 'screens'
+  | 'energy-on';
 
 /** One thing to do, at a place or a valve of the network. */
 export interface ShutStep {
@@ -27,13 +40,21 @@ const SHUT: Partial<Record<NetValve['kind'], string>> = {
   'multi-turn': 'Clockwise until it stops, by hand.',
   gate: 'Clockwise until it stops, slowly: a gate seldom holds to the last drop.',
   saddle: 'Clockwise, gently: its needle seldom holds.',
+  street: 'By its key, and often by the utility alone: call them. A stop in the curb is never forced. Water running: their emergency line, at once.',
 };
 const OPEN: Partial<Record<NetValve['kind'], string>> = {
   'quarter-turn': 'A little, until the sound of filling stops; then all the way.',
   'multi-turn': 'A little, until the sound of filling stops; then all the way and half a turn back.',
   gate: 'A little, until the sound of filling stops; then all the way and half a turn back.',
   saddle: 'A little, until the sound of filling stops; then all the way.',
+  street: 'A little, by whoever may turn it, until the sound of filling stops; then all the way.',
 };
+
+/** Hot water that stands in a heater, as most are. */
+const HEATER_OFF = 'Electric: its breaker. Gas: to pilot or off. Without water it burns out.';
+const HEATER_OPEN = said`It stays joined to the work: ${volume(40)} to ${volume(80)} of hot water can come out. Let it cool first; a hose to a drain, a hot outlet open for the air. Its relief valve only if there is none: it may not seat again.`;
+const TANK =
+  'It stays joined to the work, and pushes: leave that open until the flow stops and the pressure reads nought. Its charge of air remains. A well tank gives far more than an expansion tank: a hose.';
 
 const STANDS_OFF: Record<Standing, { title: string; detail: string; back: string }> = {
   'booster pump': { title: 'Pump off', detail: 'It loses its water: dry, it wears its seal.', back: 'Only when water stands at it without air.' },
@@ -47,13 +68,21 @@ const STANDS_OFF: Record<Standing, { title: string; detail: string; back: string
     detail: 'Its valve shut, its own tap open until nothing comes: it pushes water back into the line.',
     back: 'Open its valve; the first tankful goes away.',
   },
+  'well pump': {
+    title: 'Breaker of the pump off',
+    detail: 'Before anything is shut or drained: it would start as the pressure falls, or run against a shut valve.',
+    back: 'When every valve is open again; it runs until its tank is up.',
+  },
 };
+
+const stoodAt = (stands: Standing | undefined): string | undefined => (stands === undefined ? undefined : STANDS_OFF[stands].detail);
 
 /** What stands in the part without water and wants its own hand. */
 function standing(net: WaterNetwork, plan: PossiblePlan): (NetPlace & { stands: Standing })[] {
   if (!net.places.some((p) => p.stands !== undefined)) return [];
-  const wet = wetPlaces(net, plan.close);
-  return net.places.filter((p): p is NetPlace & { stands: Standing } => p.stands !== undefined && !wet.has(p.id));
+  const wet = wetPlaces(net, offBy(plan));
+  const isTold = (p: NetPlace) => (p.stands === 'well pump' ? plan.pumpsOff.includes(p.id) : !wet.has(p.id) && !plan.relieve.includes(p.id));
+  return net.places.filter((p): p is NetPlace & { stands: Standing } => p.stands !== undefined && isTold(p));
 }
 
 /** What is done to get there, in order. */
@@ -69,22 +98,24 @@ export function shutSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
     ...(gate ? { gate } : {}),
   });
   return [
-    ...plan.energyOff.map((id) => step('energy-off', id, `Energy off: ${find.name(id)}`, said`It loses its water: dry, it burns out.`)),
     ...standing(net, plan).map((p) =>
       step('energy-off', p.id, `${STANDS_OFF[p.stands].title}: ${p.name ?? p.stands}`, said`${STANDS_OFF[p.stands].detail}`),
     ),
+    ...plan.energyOff.map((id) => step('energy-off', id, `Energy off: ${find.name(id)}`, said`${HEATER_OFF}`)),
     ...plan.close.map((id) => {
       const valve = find.valve(id)!;
       const untried = valve.condition === 'unknown' ? ' Never tried: no force, and know the next valve first.' : '';
       return step('close', id, `Close ${nameOf(valve)}`, said`${SHUT[valve.kind] ?? ''}${untried}`);
     }),
-    ...(ventAt === null ? [] : [step('vent', ventAt, `Open ${find.name(ventAt)}`, said`Air comes in there, so that it drains.`)]),
+    ...(ventAt === null ? [] : [step('vent', ventAt, find.opened(ventAt), said`Air comes in there, so that it drains.`)]),
     step(
       'drain',
       drainAt,
-      `Open ${find.name(drainAt)}`,
+      find.opened(drainAt),
       volumeGal < NOTHING_GAL ? said`Hardly anything comes out.` : said`About ${volume(volumeGal)} comes out: ${bucket}.`,
     ),
+    ...plan.relieve.map((id) => step('relieve', id, `Relieve ${find.name(id)}`, said`${stoodAt(find.stands(id)) ?? TANK}`)),
+    ...plan.heatersOpen.map((id) => step('mind', id, `Hot water stands in ${find.name(id)}`, HEATER_OPEN)),
     ...(residualGal < NOTHING_GAL
       ? []
       : [
@@ -99,7 +130,7 @@ export function shutSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
       'prove',
       drainAt,
       `Prove it dead at ${find.name(drainAt)}`,
-      said`Leave it open and wait. It runs on: a valve passes. Say which, and the plan goes on to the next.`,
+      said`${find.still(drainAt)} It runs on: a valve passes. Say which, and the plan goes on to the next.`,
       `Has ${find.name(drainAt)} stopped running, and stayed so for a minute?`,
     ),
   ];
@@ -111,12 +142,14 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
   const height = (id: string) => find.heightFt(find.valve(id)!.a);
   const byHeight = [...plan.close].sort((a, b) => height(a) - height(b));
   const top = plan.ventAt ?? plan.drainAt;
+  const air = find.air(top);
+  const isAerated = [plan.drainAt, top, ...losing(net, plan)].some(find.hasAerator);
   return [
     {
       do: 'shut-drain',
       at: plan.drainAt,
-      title: `Close ${find.name(plan.drainAt)}`,
-      detail: said`${plan.ventAt === null ? 'Not quite: the air leaves there.' : `Leave ${find.name(plan.ventAt)} open, its aerator off: the air leaves there.`}`,
+      title: find.closed(plan.drainAt),
+      detail: said`${plan.ventAt === null ? 'Not quite: the air leaves there.' : `Leave ${find.name(plan.ventAt)} open: the air leaves there.`}`,
     },
     ...byHeight.map((id): ShutStep => {
       const valve = find.valve(id)!;
@@ -125,10 +158,15 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
     {
       do: 'air-out',
       at: top,
-      title: `Let the air out at ${find.name(top)}`,
-      detail: said`Until it runs without spitting. Then every other outlet that was dry, the lowest first.`,
+      title: air.title,
+      detail: said`${air.detail} Then every other outlet that was dry, the lowest first.`,
     },
-    { do: 'screens', at: top, title: 'Clean aerators and inlet screens', detail: said`What came loose sits in them.` },
+    {
+      do: 'screens',
+      at: top,
+      title: isAerated ? 'Clean aerators and inlet screens' : 'Clean inlet screens',
+      detail: said`What came loose sits in them.`,
+    },
     ...standing(net, plan).map(
       (p): ShutStep => ({ do: 'energy-on', at: p.id, title: `On again: ${p.name ?? p.stands}`, detail: said`${STANDS_OFF[p.stands].back}` }),
     ),
@@ -146,9 +184,18 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
 function finder({ places, valves }: WaterNetwork) {
   const byId = new Map(places.map((p) => [p.id, p]));
   const valveById = new Map(valves.map((v) => [v.id, v]));
+  const name = (id: string) => nameOf(byId.get(id) ?? valveById.get(id) ?? { id });
+  const isOutlet = (id: string) => byId.get(id)?.kind === 'outlet';
+  const words = (id: string) => OUTLET_WORDS[isOutlet(id) ? outletKindOf(byId.get(id)!) : 'open'];
   return {
     valve: (id: string) => valveById.get(id),
-    name: (id: string) => nameOf(byId.get(id) ?? valveById.get(id) ?? { id }),
+    name,
+    opened: (id: string) => (isOutlet(id) ? words(id).open(name(id)) : `Loosen the joint at ${name(id)} over a bucket`),
+    closed: (id: string) => (isOutlet(id) ? words(id).close(name(id)) : `Join ${name(id)} again`),
+    air: (id: string) => words(id).air(name(id)),
+    still: (id: string) => words(id).still,
+    hasAerator: (id: string) => isOutlet(id) && words(id).hasAerator,
+    stands: (id: string) => byId.get(id)?.stands,
     heightFt: (id: string) => byId.get(id)?.heightFt ?? 0,
   };
 }

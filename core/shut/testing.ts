@@ -28,10 +28,12 @@ export interface Sizes {
   loops: number;
   /** Every so many places an outlet. */
   outletEvery?: number;
+  /** Of what might be a tank, the part that is one: a house has few. */
+  tanks?: number;
 }
 
 /** A network by chance: a tree from a source, loops added, valves of every kind and condition. @param next  0 to 1 */
-export function byChance(next: () => number, { places, valves, loops, outletEvery = 2 }: Sizes): WaterNetwork {
+export function byChance(next: () => number, { places, valves, loops, outletEvery = 2, tanks = 0.3 }: Sizes): WaterNetwork {
   const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
   const net: WaterNetwork = { places: [], pipes: [], valves: [] };
   const links: [string, string][] = [];
@@ -42,8 +44,7 @@ export function byChance(next: () => number, { places, valves, loops, outletEver
         : i % outletEvery === 0
           ? 'outlet'
           : pick(['junction', 'junction', 'junction', 'junction', 'heater', 'mixer', 'tank'] as const);
-    // Tanks and second sources are few, or nothing could be kept from the work.
-    net.places.push({ id: `p${i}`, kind: kind === 'tank' && next() > 0.3 ? 'junction' : kind, heightFt: Math.round(next() * 30) });
+    net.places.push({ id: `p${i}`, kind: kind === 'tank' && next() > tanks ? 'junction' : kind, heightFt: Math.round(next() * 30) });
     if (i > 0) links.push([`p${Math.max(0, i - 1 - Math.floor(next() * Math.min(i, 6)))}`, `p${i}`]);
   }
   for (let i = 0; i < loops; i++) {
@@ -59,7 +60,7 @@ export function byChance(next: () => number, { places, valves, loops, outletEver
         id: `v${i}`,
         a,
         b,
-        kind: next() < 0.1 ? pick(VALVE_KINDS) : pick(['quarter-turn', 'multi-turn', 'gate']),
+        kind: i === 0 && next() < 0.5 ? 'street' : next() < 0.15 ? pick(VALVE_KINDS) : pick(['quarter-turn', 'multi-turn', 'gate']),
         condition: next() < 0.4 ? 'works' : pick(VALVE_CONDITIONS),
       });
   }

@@ -6,12 +6,15 @@ const KINDS: Partial<Record<ValveKind, number>> = { 'quarter-turn': 0, 'multi-tu
 /** Known good before one that weeps at its stem, before one that nobody tried; one that is shut already and was never tried no better. */
 const CONDITIONS: Partial<Record<ValveCondition, number>> = { works: 0, weeps: 1, unknown: 2, 'seized-shut': 2 };
 
-/** 0, the most trusted, to 11. */
-export const DISTRUST_RANKS = 12;
+/** 0, the most trusted, to 14. */
+export const DISTRUST_RANKS = 15;
+/** The valve in the street comes after all of the house's: often it is the utility's alone to turn. */
+const STREET = 12;
 
 /** @returns NaN for a valve that nobody may rely on */
 export function distrust({ kind, condition }: Pick<NetValve, 'kind' | 'condition'>): number {
-  return (CONDITIONS[condition] ?? Number.NaN) * 4 + (KINDS[kind] ?? Number.NaN);
+  const known = CONDITIONS[condition] ?? Number.NaN;
+  return kind === 'street' ? STREET + known : known * 4 + (KINDS[kind] ?? Number.NaN);
 }
 
 /**
@@ -21,3 +24,5 @@ export function distrust({ kind, condition }: Pick<NetValve, 'kind' | 'condition
  * @param most  more valves than any plan can have
  */
 export const costOf = (valve: Pick<NetValve, 'kind' | 'condition'>, most: number): bigint => BigInt(most) ** BigInt(distrust(valve));
+/** What a tank to be relieved costs: more than any valves. */
+export const costOfTank = (most: number): bigint => BigInt(most) ** BigInt(DISTRUST_RANKS);

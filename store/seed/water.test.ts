@@ -40,12 +40,16 @@ describe('the demo’s water', () => {
       planned('run Refrigerator', ['Refrigerator: stop']).close,
       ["Director's flat, cold"].concat(planned('run Refrigerator', ['Refrigerator: stop']).close.slice(1)),
     );
-    assert.equal(planIsolation(net, { workOn: ['main in'] }).possible, false);
+    // Before the main no valve parts the work from the well: its pump is stopped, its tank parted.
+    const main = planned('main in');
+    assert.deepEqual([main.close, main.pumpsOff, main.relieve, main.energyOff.length], [['Tank valve'], ['well'], [], 2]);
+    assert.deepEqual(planned('main in', ['Tank valve']).relieve, ['tank']);
+    assert.deepEqual(planned('run Old wing toilet').pumpsOff, [], 'its tank stays with the pump');
   });
 
-  /** Whether water comes from a source to any of the places, by a walk of its own. */
+  /** Whether water comes from a source, or a tank that is not relieved, to any of the places, by a walk of its own. */
   function comes(to: ReadonlySet<string>, closed: ReadonlySet<string>): boolean {
-    const seen = new Set(net.places.filter((p) => p.kind === 'source' || p.kind === 'tank').map((p) => p.id));
+    const seen = new Set(net.places.filter((p) => (p.kind === 'source' || p.kind === 'tank') && !closed.has(p.id)).map((p) => p.id));
     const way = [...seen];
     while (way.length > 0) {
       const here = way.pop()!;
@@ -67,7 +71,7 @@ describe('the demo’s water', () => {
       let dry = -1;
       let plan: IsolationPlan | null = planned(outlet.id);
       for (let n = 0; plan?.possible && n < 12; n++) {
-        const bars: Set<string> = new Set([...plan.close, ...plan.reliesOn]);
+        const bars: Set<string> = new Set([...plan.close, ...plan.reliesOn, ...plan.pumpsOff, ...plan.relieve]);
         assert.equal(comes(new Set([outlet.id]), bars), false, `${outlet.id} ${n}`);
         for (const id of plan.close) {
           const valve = net.valves.find((v) => v.id === id)!;

@@ -86,7 +86,7 @@ export function demoWater(idOf: (key: string) => string): WaterThing[] {
   const valve = (a: string, b: string, [kind, condition]: Valve, name: string, runId?: string) =>
     void valves.push({ what: 'valve', id: name, a, b, kind, condition, name, ...(runId ? { runId } : {}) });
 
-  place('well', 'source', -9, 'Well pump');
+  places.push({ what: 'place', id: 'well', kind: 'source', heightFt: -9, name: 'Well pump', stands: 'well pump' });
   place('tank', 'tank', -9, 'Pressure tank');
   for (const id of ['well head', 'tank tee', 'tank neck', 'main in', 'main out', 'trunk']) place(id, 'junction', -4);
   pipe('well', 'well head', 30, 1.025);

@@ -115,7 +115,7 @@ describe('the card', () => {
     assert.equal(next(plan(['stop'], null), name), '');
     assert.equal(
       next(plan(['stop'], plan(['a', 'b'], street)), name),
-      ' Should it not hold: close the a and the b; then call the water company: only the valve in the street is left.',
+      ' Should it not hold: close the a and the b; then nothing of the house is left to hold: the utility’s emergency line.',
     );
     const five = ['d', 'c', 'b', 'a'].reduce<object | null>((after, id) => plan([id], after), null);
     assert.equal(next(plan(['stop'], five), name), ' Should it not hold: close the a; then close the b; then close the c.');

@@ -107,7 +107,7 @@ export function DayOff({ book, net, nameOf, today, own }: Props) {
             <p key={l.id} className="caution">
               {title(l.id)}:{' '}
               {l.why === 'no-plan'
-                ? 'no valve of the house keeps the water from it; the street valve is wanted.'
+                ? 'no valve keeps the water from it: the water company is wanted.'
                 : 'does not fit into this day with time for the slow case.'}
             </p>
           ))}

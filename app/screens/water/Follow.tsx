@@ -2,10 +2,11 @@ import { useState } from 'react';
 import { type NetValve, VALVE_KINDS } from '../../../core/index.ts';
 import type { WaterThing } from '../../../record/index.ts';
 import { Choices } from '../../ui/form/index.ts';
+import { valveWords } from '../../ui/water-words.ts';
 import { partedBy, type Run, readFeet, withLine, withOutlet, withPipe, withValve } from './draw.ts';
 import type { ThingProps } from './thing-props.ts';
 
-const VALVES: [NetValve['kind'], string][] = VALVE_KINDS.map((k) => [k, k]);
+const VALVES: [NetValve['kind'], string][] = VALVE_KINDS.map((k) => [k, valveWords(k)]);
 /** Bores of usual tube, by what it is called. */
 const TUBES: [string, string][] = [
   ['0.43', '3/8'],

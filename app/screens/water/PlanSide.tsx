@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { backSteps, type IsolationPlan, losing, type PossiblePlan, type ShutStep, shutSteps, type WaterNetwork } from '../../../core/index.ts';
 import { InUnits, Reasons } from '../../ui/units/index.ts';
-import { chainOf, conditionWords, outletsWords } from '../../ui/water-words.ts';
+import { chainOf, conditionWords, outletsWords, valveWords } from '../../ui/water-words.ts';
 
 interface Props {
   net: WaterNetwork;
@@ -71,7 +71,7 @@ function Possible({ net, plan, nameOf, onStrike, onPasses, gate }: Omit<Props, '
                 <b className="mr-2 inline-flex size-7 items-center justify-center rounded-full border border-ink font-head">{i + 1}</b>
                 {nameOf(id)}{' '}
                 <span className="text-base text-soft">
-                  {valve(id).kind}, {conditionWords(valve(id).condition)}
+                  {valveWords(valve(id).kind)}, {conditionWords(valve(id).condition)}
                 </span>
               </span>
               <button type="button" className="key min-h-11 shrink-0 px-3" aria-label={`Strike out ${nameOf(id)}`} onClick={() => onStrike(id, true)}>
@@ -88,8 +88,8 @@ function Possible({ net, plan, nameOf, onStrike, onPasses, gate }: Omit<Props, '
       </div>
       <div>
         <h3 className="border-b border-ink">What comes out</h3>
-        {said(['vent', 'drain', 'mind']).map((s) => (
-          <p key={s.do}>
+        {said(['vent', 'drain', 'relieve', 'mind']).map((s) => (
+          <p key={`${s.do} ${s.at}`}>
             <b>{s.title}.</b> <InUnits said={s.detail} />
           </p>
         ))}

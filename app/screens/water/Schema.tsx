@@ -6,12 +6,13 @@ import {
   losing,
   type NetPlace,
   type NetValve,
+  offBy,
   schematicOf,
   type WaterNetwork,
   wetPlaces,
 } from '../../../core/index.ts';
 import { useUnits } from '../../ui/units/index.ts';
-import { conditionWords, heightWords, spokenOf } from '../../ui/water-words.ts';
+import { conditionWords, heightWords, spokenOf, valveWords } from '../../ui/water-words.ts';
 
 export interface SchemaProps {
   net: WaterNetwork;
@@ -45,7 +46,7 @@ export const Schema = memo(function Schema(props: SchemaProps) {
     const shown = folded(all, matters, workOn.length > 0 ? 'branch' : 'room');
     return { drawn: schematicOf(shown), folds: shown.folds };
   }, [net, plan, workOn, struckOut, isWhole, opened, selected]);
-  const wet = useMemo(() => wetPlaces(net, plan?.possible ? plan.close : [], struckOut), [net, plan, struckOut]);
+  const wet = useMemo(() => wetPlaces(net, plan?.possible ? offBy(plan) : [], struckOut), [net, plan, struckOut]);
   const places = useMemo(() => new Map(net.places.map((p) => [p.id, p])), [net]);
   const valves = useMemo(() => new Map(net.valves.map((v) => [v.id, v])), [net]);
   const close = plan?.possible ? plan.close : [];
@@ -132,7 +133,8 @@ const MOST_LETTERS = 26;
 
 function noteOf(id: string, plan: IsolationPlan | null): string | null {
   if (!plan?.possible) return null;
-  const notes = [id === plan.drainAt && 'drain', id === plan.ventAt && 'air in', plan.energyOff.includes(id) && 'energy off first'];
+  const isOff = plan.energyOff.includes(id) || plan.pumpsOff.includes(id);
+  const notes = [id === plan.drainAt && 'drain', id === plan.ventAt && 'air in', plan.relieve.includes(id) && 'relieve', isOff && 'energy off first'];
   return notes.filter(Boolean).join(', ') || null;
 }
 
@@ -213,7 +215,7 @@ function ValveSign({ valve, x, y, number, isStruck, isWork, isSelected, name }: 
   const isBad = valve.condition === 'passes' || valve.condition === 'broken' || valve.condition === 'seized-open';
   return (
     <g className={`valve${isClosed ? ' closed' : ''}`} transform={`translate(${x} ${y})`} data-thing={valve.id}>
-      <title>{`${name}: ${valve.kind}, ${conditionWords(valve.condition)}`}</title>
+      <title>{`${name}: ${valveWords(valve.kind)}, ${conditionWords(valve.condition)}`}</title>
       {isWork && <circle className="work" r={22} />}
       {isSelected && <circle className="selected" r={18} />}
       {isOneWay ? (

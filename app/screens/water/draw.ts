@@ -39,7 +39,7 @@ export interface Drawn {
 
 /** Where the water comes in, and the valve that shuts it all. */
 export function begun(source: 'street' | 'well'): Drawn {
-  const from = place('source', 0, { name: source === 'well' ? 'The well' : 'The street' });
+  const from = place('source', 0, source === 'well' ? { name: 'The well', stands: 'well pump' } : { name: 'The street' });
   const [before, behind] = [place('junction', 0), place('junction', 0)];
   return {
     things: [

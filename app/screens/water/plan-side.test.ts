@@ -42,7 +42,7 @@ describe('the plan beside the drawing', () => {
   });
   it('turns the energy off first where the heater loses its water, says how much comes out and by what', () => {
     const words = planned(HOUSE, ['up']);
-    assert.match(words, /Energy off: "?heater"?\. It loses its water: dry, it burns out\./);
+    assert.match(words, /Energy off: "?heater"?\. Electric: its breaker\. Gas: to pilot or off\. Without water it burns out\./);
     assert.match(words, /2 outlets: /);
     assert.match(words, /0\.1 gal stands above the work and below the drain: it comes out at the joint\./);
     assert.match(words, /bath.* open, and a minute waited\. Has it stopped\?\nIt stopped\nIt runs on\n/);
@@ -56,7 +56,10 @@ describe('the plan beside the drawing', () => {
     assert.match(out, /Close one valve\n.*multi-turn, holds/);
     const none = planned(HOUSE, ['m']);
     assert.match(none, /gate, never tried/);
-    assert.match(planned(HOUSE, ['m'], ['main']), /No valve keeps the water from .*: call the water company for the valve in the street/);
+    assert.match(
+      planned(HOUSE, ['m'], ['main']),
+      /No valve keeps the water from .*: call the water company for the valve in the street, or stop the source\. Water running/,
+    );
   });
   it('names what it relies on that is stuck shut, and says that nothing is to be closed where no water comes', () => {
     const words = planned(HOUSE, ['slop']);

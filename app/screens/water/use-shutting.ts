@@ -1,6 +1,6 @@
 /** What is worked on in a house, which valves are struck out, and the plan that follows. */
 import { useMemo, useState } from 'react';
-import { type IsolationPlan, planIsolation, type WaterNetwork, wetPlaces } from '../../../core/index.ts';
+import { type IsolationPlan, offBy, planIsolation, type WaterNetwork, wetPlaces } from '../../../core/index.ts';
 
 export function useShutting(net: WaterNetwork, first: readonly string[]) {
   const [workOn, setWork] = useState(first);
@@ -13,7 +13,7 @@ export function useShutting(net: WaterNetwork, first: readonly string[]) {
     () => (work.length === 0 ? null : planIsolation(net, { workOn: work, struckOut: struck })),
     [net, work, struck],
   );
-  const wet = useMemo(() => wetPlaces(net, plan?.possible ? plan.close : [], struck), [net, plan, struck]);
+  const wet = useMemo(() => wetPlaces(net, plan?.possible ? offBy(plan) : [], struck), [net, plan, struck]);
   const toggled = (all: readonly string[], id: string, is: boolean) => [...all.filter((a) => a !== id), ...(is ? [id] : [])];
   return {
     work,

@@ -116,15 +116,18 @@ function Plan({ net, plan, isDrawn, passes }: PlanProps) {
   const units = useUnits();
   const name = useMemo(() => namesOf(net, units), [net, units]);
   const gone = losing(net, plan);
-  const comes = isDrawn ? shutSteps(net, plan).filter((s) => ['vent', 'drain', 'mind'].includes(s.do)) : [];
+  const steps = shutSteps(net, plan);
+  const comes = steps.filter((s) => (isDrawn ? ['vent', 'drain', 'relieve', 'mind'] : ['mind']).includes(s.do));
   return (
     <>
       <ol className="mt-1">
-        {plan.energyOff.map((id) => (
-          <li key={id} className="py-1 text-lg">
-            Energy off first: <b>{name(id)}</b>. It loses its water.
-          </li>
-        ))}
+        {steps
+          .filter((s) => s.do === 'energy-off')
+          .map((s) => (
+            <li key={s.at} className="py-1 text-lg">
+              <b>{s.title}.</b> <InUnits said={s.detail} />
+            </li>
+          ))}
         {plan.close.map((id) => (
           <li key={id} className="flex flex-wrap items-center justify-between gap-x-4 gap-y-1 py-1 text-lg">
             <span>
@@ -140,7 +143,7 @@ function Plan({ net, plan, isDrawn, passes }: PlanProps) {
         ))}
       </ol>
       {comes.map((s) => (
-        <p key={s.do}>
+        <p key={`${s.do} ${s.at}`}>
           <b>{s.title}.</b> <InUnits said={s.detail} />
         </p>
       ))}

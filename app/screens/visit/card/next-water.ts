@@ -9,7 +9,7 @@ export function next(plan: IsolationPlan, name: (id: string) => string): string 
   const told: string[] = [];
   for (const at of chainOf(plan)) {
     if (at === plan) continue;
-    told.push(at.possible ? `close ${at.close.map(name).join(' and ')}` : 'call the water company: only the valve in the street is left');
+    told.push(at.possible ? `close ${at.close.map(name).join(' and ')}` : 'nothing of the house is left to hold: the utility’s emergency line');
     if (told.length === MOST_TOLD) break;
   }
   return told.length === 0 ? '' : ` Should it not hold: ${told.join('; then ')}.`;

@@ -6,8 +6,9 @@ import type { StageProps } from '../stage-props.ts';
 export default function FromDrawing({ run, state, write, premisesId }: Pick<StageProps, 'run' | 'state' | 'write' | 'premisesId'>) {
   const { book } = usePremises(premisesId);
   const drawn = book?.premises.water.find((t) => t.what === 'valve' && t.runId === run.id);
-  if (drawn?.what !== 'valve' || drawn.condition === 'unknown' || drawn.kind === 'check' || drawn.kind === 'regulator') return null;
+  if (drawn?.what !== 'valve' || drawn.condition === 'unknown') return null;
   const { kind, condition } = drawn;
+  if (kind === 'check' || kind === 'regulator' || kind === 'street') return null;
   const isSame = state.stop?.kind === kind && state.stop.condition === condition;
   if (isSame || (state.stop !== null && (state.stopTriedMs ?? 0) >= (drawn.triedMs ?? 0))) return null;
   return (
