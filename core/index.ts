@@ -184,6 +184,8 @@ export * from './make/work-kinds.ts';
 export {
   type Apart,
   against,
+  type Construction,
+  constructions,
   hangsOn,
   indexParts,
   type JointSides,
@@ -198,6 +200,7 @@ export {
   type PartIndex,
   type Port,
   type RatesGiven,
+  type ServingLength,
   shoppingList,
   shortName,
   sideWords,

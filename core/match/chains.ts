@@ -5,6 +5,7 @@ import { onVan } from './on-van.ts';
 import type { Part } from './part.ts';
 import { type Chain, type MatchQuery, type MatchResult, SAME_DOLLARS } from './query.ts';
 import { buildChain, type Step } from './search/build.ts';
+import { familiesOf, sideOf } from './search/families.ts';
 import { STRIDE } from './search/figures.ts';
 import { codeCount, codeNumber, FALSE_START, pairTable } from './search/pair-table.ts';
 import { Search } from './search/search.ts';
@@ -36,7 +37,7 @@ export function matchChains(q: MatchQuery): MatchResult {
  * of which want the trip, and the best of what is on the van, which do not. A chain of the first that one of the second makes idle leaves room for
  * another: then more are looked for.
  */
-function bestChains(s: Setting, marginal: boolean): Chain[] {
+export function bestChains(s: Setting, marginal: boolean): Chain[] {
   for (let k = s.k; ; k += s.k) {
     const found = new Map<string, Chain>();
     const add = (more: Step[][]) => {
@@ -58,7 +59,7 @@ function bestChains(s: Setting, marginal: boolean): Chain[] {
       add(carried.chains);
     }
     if (isGivenUp && s.k > 1) return byLeavingOut(s, marginal);
-    const chains = notIdle(ranked(), (chain) => chain.parts);
+    const chains = notIdle(ranked(), (chain) => chain.parts, s.byFamily ? areTwins : undefined);
     if (chains.length >= s.k || !all.isCutShort) return chains.slice(0, s.k);
   }
 }
@@ -68,12 +69,13 @@ function bestChains(s: Setting, marginal: boolean): Chain[] {
  * leaving out one part of each, in every way of choosing them.
  */
 function byLeavingOut(s: Setting, marginal: boolean): Chain[] {
+  const likeOf = s.byFamily ? likenessOf(s) : (id: string) => [id];
   const best = new Map<string, Chain | null>();
   const bestWithout = (ids: string[]): Chain | null => {
     const key = ids.join(' ');
     const known = best.get(key);
     if (known !== undefined) return known;
-    const [chain] = bestChains({ ...s, k: 1, without: ids.length === 0 ? null : new Set(ids) }, marginal);
+    const [chain] = bestChains({ ...s, k: 1, without: ids.length === 0 ? null : new Set(ids.flatMap(likeOf)) }, marginal);
     best.set(key, chain ?? null);
     return chain ?? null;
   };
@@ -94,15 +96,29 @@ function byLeavingOut(s: Setting, marginal: boolean): Chain[] {
   return kept;
 }
 
-/** Of ranked chains those that do not hold all the parts of one ranked before them. */
-function notIdle<T>(ranked: T[], partsOf: (chain: T) => string[]): T[] {
+/** Ids of the parts that a part stands for. */
+function likenessOf(s: Setting): (id: string) => string[] {
+  const { parts } = s.index;
+  const { of, members } = familiesOf(s.index);
+  return (id) => {
+    const at = parts.findIndex((p) => p.id === id);
+    return members[of[at]!]!.filter((other) => sideOf(s, other) === sideOf(s, at)).map((other) => parts[other]!.id);
+  };
+}
+
+/** Of ranked chains those that do not hold all the parts of one ranked before them; where twins are asked for, those of the same parts at the same cost too. */
+function notIdle<T>(ranked: T[], partsOf: (chain: T) => string[], areTwins: (before: T, chain: T) => boolean = () => false): T[] {
   const kept: T[] = [];
   for (const chain of ranked) {
     const own = new Set(partsOf(chain));
-    if (!kept.some((before) => partsOf(before).every((part) => own.has(part)))) kept.push(chain);
+    if (!kept.some((before) => partsOf(before).every((part) => own.has(part)) && !areTwins(before, chain))) kept.push(chain);
   }
   return kept;
 }
+
+/** The same parts in another order, at the same cost: which of the two is given goes by their ids alone. */
+export const areTwins = (a: Chain, b: Chain): boolean =>
+  a.parts.length === b.parts.length && Math.abs(a.cost.total - b.cost.total) <= SAME_DOLLARS && a.parts.every((id) => b.parts.includes(id));
 
 /** Two paths through the same parts by ends of the same codes are one chain: the first found is the cheapest. */
 const pathKey = (steps: Step[]): string => steps.map((o) => `${o.part.id}:${o.inEnd.code}>${o.outEnd.code}`).join(' ');

@@ -1,4 +1,5 @@
 export { matchChains } from './chains.ts';
+export { type Construction, constructions, type ServingLength } from './constructions.ts';
 export { stockForCut } from './cut-stock.ts';
 export { against, hangsOn, type OpenFact } from './need/hangs-on.ts';
 export {

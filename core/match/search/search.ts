@@ -1,5 +1,6 @@
 import { MAX_JOINTS, SAME_DOLLARS } from '../query.ts';
 import type { Step } from './build.ts';
+import { Representatives } from './families.ts';
 import { baseDollars, baseShare, FIGURE, IS, STRIDE } from './figures.ts';
 import { afterTable, askedOf, HAS_STATES } from './has.ts';
 import { Heap } from './heap.ts';
@@ -87,6 +88,7 @@ export class Search {
   private readonly partners = pairTable().partners;
   /** The only part that `to` can be reached from, by its place; null where there are several, or none. */
   private readonly onlyLast: number | null;
+  private readonly representatives: Representatives | null;
   private readonly nodes = new Nodes();
   private readonly heap = new Heap();
   private byJoints: ReturnType<ToGo['byJoints']> | null = null;
@@ -113,6 +115,7 @@ export class Search {
     this.to = codeNumber(s.to);
     this.share = baseShare(s.rules.weights.minuteDollars);
     this.onlyLast = this.findOnlyLast();
+    this.representatives = s.byFamily ? new Representatives(s, this.p) : null;
   }
 
   /**
@@ -253,6 +256,7 @@ export class Search {
     const { ways } = this.s.index;
     const open = this.nodes.code[at]!;
     const barred = this.nodes.choice[at] === NO_CHOICE ? p.barred.from : null;
+    const isUsed = (part: number) => this.uses(at, part);
     for (const entry of this.partners[open]!) {
       if (barred?.[entry]) continue;
       const joint = p.jointCost(open, entry);
@@ -264,6 +268,7 @@ export class Search {
           break;
         }
         const part = ways.part[way]!;
+        if (this.representatives?.isStoodFor(way, isUsed)) continue;
         if (ways.spare[way]) {
           const choices = p.choiceCount(way);
           if (choices === 0 || this.uses(at, part)) continue;
