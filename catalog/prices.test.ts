@@ -84,7 +84,7 @@ describe('prices of the catalogue', () => {
 
 describe('what the parts say of themselves', () => {
   it('names the materials the water touches, lead-free, and the narrowest bore', () => {
-    const materials = ['brass', 'copper', 'plastic', 'stainless', 'rubber'];
+    const materials = ['brass', 'copper', 'plastic', 'stainless', 'steel', 'rubber'];
     for (const p of parts) {
       assert.ok(
         p.tags.some((t) => materials.includes(t)),

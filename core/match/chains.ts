@@ -186,7 +186,7 @@ function compareIds(a: string[], b: string[]): number {
 }
 
 /** Parts that fail a need or start falsely on one of the two ends, by id, the first of them. */
-function refusedParts(s: Setting): MatchResult['refused'] {
+export function refusedParts(s: Setting): MatchResult['refused'] {
   const { parts, byId, figures } = s.index;
   const suits = new Suits(parts, s.need);
   const sides = [s.from, s.to].map(codeNumber);

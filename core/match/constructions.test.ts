@@ -12,7 +12,7 @@ const CODES = ['comp-3/8-m', 'comp-3/8-f', 'comp-1/4-m', 'comp-1/4-f'];
 const LOOSE = CODES.map((c) => ({ code: `cap-${c}`, priceCents: 150 }));
 
 /** So many random ones: 100 unless told; 400 take some ten seconds. */
-const CATALOGUES = Number(process.env['CATALOGUES'] ?? 100);
+const CATALOGUES = Number(process.env.CATALOGUES ?? 100);
 
 /** Alike in all but length, as it is written down: the columns of a part one by one. */
 function alike(p: Part): string {

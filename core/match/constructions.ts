@@ -46,7 +46,11 @@ function bestOf(s: Setting, isMarginal: boolean): Construction[] {
     const isAll = chains.length < k;
     const dearest = chains.at(-1)?.cost.total ?? 0;
     const unlike = new Map<string, Chain>();
-    for (const chain of chains) if (!unlike.has(of.key(chain))) unlike.set(of.key(chain), chain);
+    for (const chain of chains) {
+      // The same parts in the same order by other ends, at the same cost: one of the two is given.
+      const isAgain = [...unlike.values()].some((before) => areTwins(before, chain) && before.parts.join(' ') === chain.parts.join(' '));
+      if (!isAgain && !unlike.has(of.key(chain))) unlike.set(of.key(chain), chain);
+    }
     const twinsOf = (chain: Chain) => chains.filter((other) => other !== chain && areTwins(other, chain)).map((other) => placesIn(chain, other));
     const found = [...unlike.values()].flatMap((chain) => of.bestLike(chain, twinsOf(chain)) ?? []).sort((a, b) => byCost(a.best, b.best));
     // A twin that another stands before is dearer than it was found: what was not looked at yet may come before it.

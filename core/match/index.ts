@@ -4,6 +4,7 @@ export { stockForCut } from './cut-stock.ts';
 export { against, hangsOn, type OpenFact } from './need/hangs-on.ts';
 export {
   type AskedNeed,
+  asideFor,
   askedNeeds,
   FINISHES,
   KNOWN_IDS,
@@ -16,9 +17,10 @@ export {
 } from './need/known-need.ts';
 export { usualBoreIn } from './need/usual-bore.ts';
 export type { Loose, Part, PartEnd, Port } from './part.ts';
-export { matchPreferring } from './preferring.ts';
+export { chainWithLength, type MatchAnswer, matchPreferring } from './preferring.ts';
 export { type Branch, type Chain, type ChainJoint, COIL_ALLOWANCE_IN, type MatchQuery, type Need, type PathStep, type Stub } from './query.ts';
 export type { RatesGiven } from './seal-rates.ts';
+export { loops } from './search/build.ts';
 export { indexParts, type PartIndex } from './search/catalogue-index.ts';
 export { type ListLine, shoppingList } from './shopping.ts';
 export { chainSayings } from './told/sayings.ts';

@@ -1,5 +1,5 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type Chain, type HouseRules, usualBoreIn } from '../../../core/index.ts';
+import { type Chain, chainWithLength, type HouseRules, usualBoreIn } from '../../../core/index.ts';
 import type { OpenRun } from '../../../record/index.ts';
 import { Chains, chainKey } from '../../ui/chains/index.ts';
 import { fetched } from '../../ui/form/index.ts';
@@ -69,7 +69,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
     if (!catalogue) return asked === begun ? first : null;
     if (!query) return null;
     return {
-      result: answerTo(query),
+      result: answerTo(query, catalogue.appliances),
       from: query.from,
       to: query.to,
       water: query.need.water,
@@ -80,6 +80,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
       callbacks: catalogue.callbacks ?? [],
     };
   }, [catalogue, query, names, first, asked, begun]);
+  const withLength = useCallback((chain: Chain, part: string) => query && chainWithLength(query, chain, part), [query]);
   const told = useChange(now, q);
   // The best chain in words answers every key; the drawings follow when no key waits.
   const drawn = useWhenIdle(now, isTyped ? NEXT_KEY_MS : 0);
@@ -111,7 +112,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
           {!now && !(q.from && q.to) && !badLength && !badPsi && <Examples isWhole={q.text.trim() === '' && !q.from && !q.to} say={say} />}
           {drawn && now && (
             <div aria-busy={drawn !== now}>
-              <Chains {...drawn} elsewhere={elsewhere} onUse={setTaken} useWord="Take">
+              <Chains {...drawn} elsewhere={elsewhere} onUse={setTaken} useWord="Take" withLength={withLength} minLengthIn={query?.need.minLengthIn}>
                 {taken && query && catalogue && (
                   <Take
                     key={chainKey(taken)}

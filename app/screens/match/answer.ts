@@ -1,9 +1,10 @@
 /** The bench's question answered: in the browser with every key, and on the server for the page's first painting. */
 import {
+  type Appliance,
+  asideFor,
   type HouseRules,
-  isHoseNut,
+  type MatchAnswer,
   type MatchQuery,
-  type MatchResult,
   matchPreferring,
   type Part,
   type SealCount,
@@ -15,7 +16,7 @@ import { needOf, type Question } from './question.ts';
 
 /** An answer with what it takes to draw it. */
 export interface Answer {
-  result: MatchResult;
+  result: MatchAnswer;
   from: string;
   to: string;
   water: 'cold' | 'hot';
@@ -47,14 +48,15 @@ export function queryOf(q: Question, catalogue: ClientCatalogue): MatchQuery | n
   };
 }
 
-/** A line onto an appliance's own hose only where nothing else reaches. */
-export const answerTo = (query: MatchQuery): MatchResult => matchPreferring(query, isHoseNut(query.to) ? ['hose'] : []);
+/** Without what a plumber would not take there, where anything else reaches. */
+export const answerTo = (query: MatchQuery, appliances: Appliance[]): MatchAnswer =>
+  matchPreferring(query, asideFor(query.to, usualBoreIn(appliances, query.to) !== null));
 
 /** The answer with no more of the catalogue than it shows: what a page carries along. */
 export function firstAnswer(q: Question, catalogue: ClientCatalogue): Answer | null {
   const query = queryOf(q, catalogue);
   if (query === null) return null;
-  const result = answerTo(query);
+  const result = answerTo(query, catalogue.appliances);
   const used = new Set([...result.chains.flatMap((c) => [...c.parts, ...Object.keys(c.loose), ...c.offVan]), ...result.refused.map((r) => r.part)]);
   const names = Object.fromEntries(Object.entries(namesOf(catalogue)).filter(([id]) => used.has(id)));
   const drawn = new Set(result.chains.flatMap((c) => c.parts));

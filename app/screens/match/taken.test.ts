@@ -41,7 +41,7 @@ describe('a question of the bench', () => {
 
   it('is answered with no more of the catalogue than it shows, and in a line', () => {
     const first = firstAnswer(asked('3/8 comp to toilet, 14 in'), shop)!;
-    assert.deepEqual(first.result.chains, answerTo(queryOf(asked('3/8 comp to toilet, 14 in'), shop)!).chains);
+    assert.deepEqual(first.result.chains, answerTo(queryOf(asked('3/8 comp to toilet, 14 in'), shop)!, shop.appliances).chains);
     const shown = new Set(first.result.chains.flatMap((c) => c.parts));
     assert.deepEqual(new Set(first.parts.map((p) => p.id)), shown);
     assert.ok(Object.keys(first.names).length < shop.parts.length / 4);
@@ -77,7 +77,7 @@ describe('a question of the bench', () => {
 describe('a chain that is taken', () => {
   it('is kept with its ends, its distance and its place, each once, as if entered at the run', () => {
     const q = queryOf(asked('3/8 comp to toilet, 14 in, hidden'), shop)!;
-    const [chain] = answerTo({ ...q, need: { ...q.need, reachable: true } }).chains;
+    const [chain] = answerTo({ ...q, need: { ...q.need, reachable: true } }, shop.appliances).chains;
     const target = { visitId: 'v', runId: 'r', name: 'Toilet', acceptedId: 'before', deviceId: 'phone' };
     const entries = entriesFor(target, chain!, q, shop);
     assert.deepEqual(

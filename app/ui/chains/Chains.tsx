@@ -1,4 +1,4 @@
-import { memo, type ReactNode } from 'react';
+import { memo, type ReactNode, useState } from 'react';
 import {
   type Apart,
   type Branch,
@@ -6,11 +6,14 @@ import {
   endLabel,
   type HouseRules,
   length,
-  type MatchResult,
+  loops,
+  type MatchAnswer,
   type Part,
+  quantityWords,
   type Reason,
   type RunFlow,
   type SealCount,
+  type ServingLength,
   said,
   saidIn,
   sealById,
@@ -26,7 +29,7 @@ import { money } from '../words.ts';
 import { gets, Narrower } from './ChainFlow.tsx';
 
 interface Props {
-  result: MatchResult;
+  result: MatchAnswer;
   from: string;
   to: string;
   water: 'cold' | 'hot';
@@ -39,7 +42,11 @@ interface Props {
   /** Where what the van has not lies, by item: 'Workshop shelf (3)'. */
   elsewhere?: (item: string) => string;
   /** What the appliance gets through each, where there is one; as `isRead` or at a usual pressure. */
-  flows?: { of: (RunFlow | null)[]; isRead: boolean };
+  flows?: { of: (chain: Chain) => RunFlow | null; isRead: boolean };
+  /** The same chain with another of its lengths. */
+  withLength: (chain: Chain, part: string) => Chain | null;
+  /** Where none was said a length is asked for before a chain is taken. */
+  minLengthIn: number | undefined;
   /** Takes a chain, where there is a run to take it for. */
   onUse?: (chain: Chain) => void;
   used?: string | null;
@@ -86,18 +93,29 @@ function Ranked({
   onUse,
   used,
   useWord = 'Use this',
+  withLength,
+  minLengthIn,
 }: Omit<Props, 'children'>) {
-  const apart = tellApart(result.chains, parts, names, rules);
+  const [picked, setPicked] = useState<Record<string, Chain>>({});
+  const [asks, setAsks] = useState<string | null>(null);
+  const chains = result.chains.map((chain) => picked[chainKey(chain)] ?? chain);
+  const apart = tellApart(chains, parts, names, rules);
   const byId = new Map(parts.map((p) => [p.id, p]));
-  const sections = result.chains.map((chain) => sectionOf(from, to, chain, byId));
+  const sections = chains.map((chain) => sectionOf(from, to, chain, byId));
+  const flowOf = chains.map((chain) => flows?.of(chain) ?? null);
+  const take = (of: string, chain: Chain, isChoice: boolean) => {
+    if (minLengthIn === undefined && isChoice && !picked[of]) return setAsks(of);
+    setAsks(null);
+    onUse?.(chain);
+  };
   const scale = scaleFor(sections, DRAWING_PX, 58);
   const units = useUnits();
-  const mostGpm = Math.max(0, ...(flows?.of ?? []).map((f) => f?.point.gpm ?? 0));
+  const mostGpm = Math.max(0, ...flowOf.map((f) => f?.point.gpm ?? 0));
   return (
     <div>
-      {result.chains.map((chain, i) => (
+      {chains.map((chain, i) => (
         <article
-          key={chainKey(chain)}
+          key={chainKey(result.chains[i]!)}
           className={`border-b border-rule py-3 ${i === 0 ? 'border-l-6 border-l-brass-deep bg-sheet pl-3' : 'later pl-4'}`}
           aria-label={`Chain ${i + 1}`}
         >
@@ -116,16 +134,29 @@ function Ranked({
             <Figure value={money(chain.priceCents, currency)} unit="parts" />
             <Figure value={String(chain.minutes)} unit="minutes" />
             <Figure value={oneIn(chain.leakRisk)} unit="comes back" />
-            {flows?.of[i] && <Figure {...gets(flows.of[i], units)} />}
+            {flowOf[i] && <Figure {...gets(flowOf[i], units)} />}
             <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
             {onUse && (
-              <button type="button" className={`key ${i === 0 ? 'key-main' : ''}`} onClick={() => onUse(chain)}>
+              <button
+                type="button"
+                className={`key ${i === 0 ? 'key-main' : ''}`}
+                onClick={() => take(chainKey(result.chains[i]!), chain, result.lengths[i]!.length > 1)}
+              >
                 {used === chainKey(chain) ? 'In use' : useWord}
               </button>
             )}
           </div>
-          {flows?.of[i] && <Narrower flow={flows.of[i]} most={mostGpm} isRead={flows.isRead} />}
+          {flowOf[i] && <Narrower flow={flowOf[i]} most={mostGpm} isRead={flows!.isRead} />}
           <InWords apart={apart[i]!} offVan={chain.offVan} elsewhere={elsewhere} />
+          <Lengths
+            of={result.lengths[i]!.filter((l) => chain.parts.includes(l.part) || minLengthIn === undefined || !loops(l.lengthIn, minLengthIn))}
+            chain={chain}
+            isAsked={asks === chainKey(result.chains[i]!)}
+            onPick={(part) => {
+              const other = withLength(result.chains[i]!, part);
+              if (other) setPicked((all) => ({ ...all, [chainKey(result.chains[i]!)]: other }));
+            }}
+          />
           <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
           <details className={`why ${i === 0 ? 'to-print' : ''}`}>
             <summary>Joints, parts and cost</summary>
@@ -134,6 +165,25 @@ function Ranked({
         </article>
       ))}
     </div>
+  );
+}
+
+/** The lengths that the line of a construction comes in; a press takes another. */
+function Lengths({ of, chain, isAsked, onPick }: { of: ServingLength[]; chain: Chain; isAsked: boolean; onPick: (part: string) => void }) {
+  const units = useUnits();
+  if (of.length < 2) return null;
+  return (
+    <fieldset className={`mt-1 flex flex-wrap items-center gap-2 print:hidden ${isAsked ? 'caution' : ''}`}>
+      <legend className="float-left pr-2" role={isAsked ? 'alert' : undefined}>
+        {isAsked ? 'No length was said. Which reaches?' : 'Length'}
+      </legend>
+      {of.map(({ part, lengthIn, onVan }) => (
+        <button key={part} type="button" className="key min-h-11 px-3" aria-pressed={chain.parts.includes(part)} onClick={() => onPick(part)}>
+          {quantityWords(length(lengthIn), units)}
+          {!onVan && <span className="text-base font-normal text-soft"> to buy</span>}
+        </button>
+      ))}
+    </fieldset>
   );
 }
 
@@ -290,7 +340,7 @@ function Branches({ branches, names }: { branches: Branch[]; names: Record<strin
 }
 
 /** Parts that look right and are not, and those a need refuses. */
-function Refused({ result, names }: { result: MatchResult; names: Record<string, string> }) {
+function Refused({ result, names }: { result: MatchAnswer; names: Record<string, string> }) {
   const near = result.refused.filter((r) => r.because.some((b) => b.rule.startsWith('near-')));
   return (
     <div className="mt-3 grid gap-2">

@@ -1,11 +1,13 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import { catalogue } from '../../../catalog/index.ts';
+import type { EndCode } from '../../ends/code.ts';
 import { isOpenPipe } from '../../ends/hose-or-pipe.ts';
 import { defaultRules } from '../../house/rules.ts';
 import type { Part } from '../part.ts';
-import { matchPreferring } from '../preferring.ts';
+import { chainWithLength, matchPreferring } from '../preferring.ts';
 import { part } from '../testing.ts';
-import { askedNeeds, type KnownFacts, knownNeed, needOfAll, rulesOfAll } from './known-need.ts';
+import { asideFor, askedNeeds, type KnownFacts, knownNeed, needOfAll, rulesOfAll } from './known-need.ts';
 import { usualBoreIn } from './usual-bore.ts';
 
 const appliance = (id: string, more: Partial<KnownFacts['appliance']> = {}): KnownFacts['appliance'] => ({
@@ -109,20 +111,57 @@ describe('what is known of a run', () => {
   });
 });
 
-describe('a hose onto an appliance hose', () => {
+describe('what is put aside before an appliance', () => {
   const between = (id: string, a: string, b: string, more: Partial<Part> = {}): Part => part(id, [a, b], { lengthIn: 2, ...more });
-  const extension = between('extension', 'comp-3/8-f', 'comp-3/8-m', { flexible: true, lengthIn: 20, tags: ['hose'] });
+  const hose = { flexible: true, lengthIn: 20 };
+  const extension = between('extension', 'comp-3/8-f', 'comp-3/8-m', { ...hose, priceCents: 900, tags: ['hose', 'extension'] });
+  const connector = between('connector', 'comp-3/8-f', 'comp-3/8-m', { ...hose, priceCents: 100, tags: ['hose', 'connector'] });
   const coil = between('coil', 'cu-3/8od', 'cu-3/8od', { flexible: true, cutToLength: true, maxLengthIn: 300, priceCents: 3000, tags: ['copper'] });
   const union = between('union', 'comp-3/8-m', 'comp-3/8-m', { tags: ['union'] });
-  const { need: asked, soft } = need(facts({ to: 'comp-3/8-f', distanceIn: 12 }));
-  const best = (parts: Part[]) => matchPreferring({ from: 'comp-3/8-m', to: 'comp-3/8-f', parts, need: asked }, soft).chains[0];
+  const of = (to: EndCode, more: Partial<KnownFacts> = {}) => need(facts({ to, distanceIn: 12, ...more }));
+  const best = (parts: Part[]) =>
+    matchPreferring({ from: 'comp-3/8-m', to: 'comp-3/8-f', parts, need: of('comp-3/8-f').need }, of('comp-3/8-f').soft).chains[0];
 
-  it('is proposed only when nothing else reaches, with its caution', () => {
-    assert.deepEqual(soft, ['hose']);
-    assert.deepEqual(best([extension, coil, union])?.parts, ['coil', 'union']);
-    const alone = best([extension, union]);
-    assert.deepEqual(alone?.parts, ['extension']);
+  it('is a connector onto its own hose, where an extension made for it or tube reaches; with its caution where nothing else does', () => {
+    assert.equal(of('comp-3/8-f').soft[0], 'connector');
+    assert.ok(!of('comp-1/4-m').soft.includes('connector'));
+    assert.deepEqual(best([connector, extension])?.parts, ['extension']);
+    assert.deepEqual(best([connector, coil, union])?.parts, ['coil', 'union']);
+    const alone = best([connector, union]);
+    assert.deepEqual(alone?.parts, ['connector']);
     assert.ok(alone?.cautions.some((c) => c.rule === 'hose-on-hose'));
+  });
+  it('is a line of which only a rule for other appliances speaks: the riser that is asked for wins before a toilet', () => {
+    assert.ok(of('bc-7/8-m', { appliance: appliance('toilet') }).soft.includes('line:braided'));
+    const riser = between('riser', 'comp-3/8-f', 'bc-7/8-f', { cutToLength: true, maxLengthIn: 20, priceCents: 3000, tags: ['line:riser'] });
+    const braided = between('braided', 'comp-3/8-f', 'bc-7/8-f', { ...hose, priceCents: 100, tags: ['hose', 'line:braided'] });
+    const rules = { ...defaultRules, toiletLine: 'riser' as const };
+    const asked = { from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [riser, braided], rules, need: { water: 'cold' as const, minLengthIn: 12 } };
+    assert.deepEqual(matchPreferring(asked, asideFor('bc-7/8-m', true)).chains[0]?.parts, ['riser']);
+  });
+  it('is a short stub in place of a line, before an appliance only', () => {
+    assert.ok(asideFor('comp-1/4-m', true).includes('stub'));
+    assert.deepEqual([asideFor('cu-5/8od', false), asideFor('comp-3/8-f', false)], [[], ['connector']]);
+  });
+  it('is given up one by one, the last first, where nothing else reaches', () => {
+    const stub = between('stub', 'cu-3/8od', 'cu-3/8od', { tags: ['stub'] });
+    const q = { from: 'comp-3/8-m', to: 'comp-3/8-m', need: { water: 'cold' as const } };
+    const found = matchPreferring({ ...q, parts: [stub] }, ['connector', 'stub']);
+    assert.deepEqual([found.chains[0]?.parts, found.lengths], [['stub'], [[]]]);
+    assert.deepEqual(matchPreferring({ ...q, parts: [] }, ['stub']).lengths, []);
+  });
+});
+
+describe('another length of a chain', () => {
+  it('is the same chain with that piece; none for what is no length of it', () => {
+    const { parts, loose } = catalogue();
+    const q = { from: 'comp-3/8-m', to: 'bc-7/8-m', parts, loose, need: { water: 'cold' as const } };
+    const { chains, lengths } = matchPreferring(q, []);
+    const other = lengths[0]!.at(-1)!;
+    const chain = chainWithLength(q, chains[0]!, other.part)!;
+    assert.deepEqual([chain.parts, chain.lengthIn], [[other.part], other.lengthIn]);
+    assert.equal(chainWithLength(q, chains[0]!, 'no-part'), null);
+    assert.equal(chainWithLength(q, { ...chains[0]!, parts: ['ad-c38f-c14'] }, other.part), null);
   });
 });
 

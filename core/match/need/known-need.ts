@@ -175,7 +175,7 @@ function fromAppliance({ appliance, place, hasNoStop, to, verdicts }: KnownFacts
       text: 'no hose onto its own hose',
       from: 'appliance',
       because: `It brings its own hose (${endLabel(to)}): connectors are not joined in series, unless nothing else reaches.`,
-      need: { avoid: ['hose'] },
+      need: { avoid: ['connector'] },
       isSoft: true,
     });
   }
@@ -239,7 +239,36 @@ export function needOfAll(water: Need['water'], asked: readonly AskedNeed[]): { 
   const need: Need = Object.assign({ water }, ...hard.map((a) => a.need));
   const avoid = avoidOf(hard);
   if (avoid.length > 0) need.avoid = avoid;
-  return { need, soft: avoidOf(asked.filter((a) => a.isSoft)) };
+  const told = asked.flatMap((a) => a.rule ?? []);
+  return { need, soft: [...avoidOf(asked.filter((a) => a.isSoft)), ...otherLines(told), STUB] };
+}
+
+/** Kinds of line that each rule speaks of, as parts are tagged. */
+const LINES_OF = {
+  toiletLine: ['line:riser', 'line:flexible'],
+  applianceLine: ['line:braided', 'line:copper', 'line:pe', 'line:pex'],
+} as const;
+
+/** Lines of which no rule told here speaks: put aside, so that a rule for another appliance prefers nothing before this one. */
+const otherLines = (told: readonly MatchRule[]): string[] =>
+  (['toiletLine', 'applianceLine'] as const).flatMap((r) => (told.includes(r) ? [] : LINES_OF[r]));
+
+/** A short piece of tube between two fittings: it stands in for no line to an appliance. */
+const STUB = 'stub';
+
+/**
+ * What is put aside before an inlet, for a question without a run: a connector before its own hose, a stub in place of a line, lines of other appliances.
+ *
+ * @param isAppliance  an appliance usually has such an inlet
+ */
+export function asideFor(inlet: EndCode, isAppliance: boolean): string[] {
+  const { family } = parseEnd(inlet);
+  return [
+    ...(isHoseNut(inlet) ? ['connector'] : []),
+    ...(isAppliance
+      ? [...otherLines(family === 'bc' ? ['toiletLine'] : ['applianceLine', ...(family === 'npsm' ? (['toiletLine'] as const) : [])]), STUB]
+      : []),
+  ];
 }
 
 /** The house's rules as they hold for this run. */

@@ -110,6 +110,21 @@ const BY_SEAL: Record<SealId, Reason[]> = {
   solder: [chainReason('fire'), chainReason('solder-first')],
 };
 
+/** Why a joint holds only with care: told of the chain once, however many of its joints it is true of. */
+const OF_JOINTS = ['metal-into-plastic', 'push-small-copper'] as const;
+
+/** Copper by itself on a thread that may be plain steel: a found one, or one of a part that is. */
+function isCopperOnThread(steps: Step[]): boolean {
+  const isCopper = ({ tags }: Part) => tags.includes('copper') && !tags.includes('brass') && !tags.includes('dielectric');
+  const isThread = (code: EndCode) => parseEnd(code).family === 'npt' && !code.endsWith(':plastic');
+  return steps.some((o, i) => {
+    if (!isCopper(o.part)) return false;
+    const [before, after] = [steps[i - 1]?.part, steps[i + 1]?.part];
+    const isSteel = (part: Part | undefined) => (part === undefined ? true : part.tags.includes('steel'));
+    return (isThread(o.inEnd.code) && isSteel(before)) || (isThread(o.outEnd.code) && isSteel(after));
+  });
+}
+
 /** What can be trusted to hurt or to leak, each said once, where its hazard is in the chain. */
 function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
   const out: Reason[] = [];
@@ -122,7 +137,8 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
     }
   }
   for (const seal of new Set(joints.flatMap((j) => j.mating.seal ?? []))) out.push(...BY_SEAL[seal]);
-  out.push(...joints.flatMap((j) => j.mating.because.filter((r) => r.rule === 'metal-into-plastic' || r.rule === 'push-small-copper')));
+  for (const rule of OF_JOINTS) out.push(...joints.flatMap((j) => j.mating.because.filter((r) => r.rule === rule)).slice(0, 1));
+  if (isCopperOnThread(steps)) out.push(chainReason('steel-copper'));
   out.push(...stubOf(s, steps, joints));
   if (steps.at(-1)?.part.tags.includes('hose') && isHoseNut(s.to)) {
     out.push(chainReason('hose-on-hose'));
@@ -141,9 +157,13 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
 /** A hose this much longer than asked, in, and by this factor, loops. */
 const LOOPS = { moreIn: 24, times: 2 };
 
+/** Does a line of this length loop over this distance? */
+export const loops = (lengthIn: number, minLengthIn: number): boolean =>
+  lengthIn >= minLengthIn * LOOPS.times && lengthIn >= minLengthIn + LOOPS.moreIn;
+
 function tooLong({ need: { minLengthIn } }: Setting, steps: Step[]): Reason[] {
   const hose = steps.find((o) => o.part.flexible && o.cutLengthIn === null);
-  if (!hose || minLengthIn === null || hose.lengthIn < minLengthIn * LOOPS.times || hose.lengthIn < minLengthIn + LOOPS.moreIn) return [];
+  if (!hose || minLengthIn === null || !loops(hose.lengthIn, minLengthIn)) return [];
   return [chainReason('long-line', { lengthIn: hose.lengthIn, minLengthIn })];
 }
 

@@ -17,6 +17,7 @@ export const chainSayings = sayings({
   },
   'outlet-free': { says: 'An outlet stays free: keep its valve shut, and cap it until a line is on it.' },
   scald: { says: said`Hot water above ${temperature(SCALDS_F)} scalds: cool it or keep hands clear.` },
+  'steel-copper': { says: 'Copper straight onto that thread: if it is plain steel it eats away there. Brass or a dielectric union between.' },
   narrow: {
     says: (f) =>
       said`It narrows to about ${diameter(Number(f.boreIn), 2)} between ends of ${diameter(Number(f.endsIn), 2)} (typical): less water, slower to fill.`,

@@ -1,6 +1,15 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
-import { type Chain, cardVersionOf, hangsOn, matchPreferring, type OpenFact, stockForCut, workKind } from '../../../../core/index.ts';
+import {
+  type Chain,
+  cardVersionOf,
+  chainWithLength,
+  hangsOn,
+  matchPreferring,
+  type OpenFact,
+  stockForCut,
+  workKind,
+} from '../../../../core/index.ts';
 import { type AcceptedChain, acceptancesOf, itemsOf, jointIdsFor, judgeRun, needOfRun, stockOf, surveyOf, vanOf } from '../../../../record/index.ts';
 import { Chains, chainKey } from '../../../ui/chains/index.ts';
 import { fetched } from '../../../ui/form/index.ts';
@@ -45,7 +54,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
     if (!flowOf || !result) return undefined;
     const { staticPsi, runningPsi, bucket, appliance } = surveyOf(context, state);
     const read = { staticPsi, runningPsi, bucket };
-    return { of: result.chains.map((c) => flowOf({ ...context.appliance, ...appliance }, run.water, read, c.path)), isRead: staticPsi !== undefined };
+    return { of: (c: Chain) => flowOf({ ...context.appliance, ...appliance }, run.water, read, c.path), isRead: staticPsi !== undefined };
   }, [catalogue, result, context, state, run.water]);
   if (!workKind(run.work).joins) {
     return (
@@ -156,6 +165,8 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         currency={catalogue.currency}
         callbacks={catalogue.callbacks}
         flows={flows}
+        withLength={(chain, part) => chainWithLength(query, chain, part)}
+        minLengthIn={need.minLengthIn}
         elsewhere={whereElse(catalogue.places, vanId)}
         onUse={take}
         used={state.accepted ? chainKey(state.accepted.chain) : null}
