@@ -102,9 +102,9 @@ const ASKED: Row[] = [
   ['from here to there', null, null],
   ['', null, null],
   // Gas is never judged here.
-  ['gas stove to 1/2 iron pipe', null, null, {}, 'gas'],
+  ['gas stove to 1/2 iron pipe', null, null, {}, 'gas stove'],
   ['1/2 csst to 1/2 mip with a stop', null, null, {}, 'csst'],
-  ['yellow flex line to dryer', null, null, {}, 'yellow'],
+  ['yellow flex line to dryer', null, null, {}, 'dryer'],
 ];
 
 const close = (a: Partial<Need>, b: Partial<Need>) =>

@@ -1,5 +1,5 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
-import { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from '../ends/index.ts';
+import { notOurs, type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords, withoutPlaces } from '../ends/index.ts';
 import type { HouseRules } from '../house/index.ts';
 import type { Need } from '../match/index.ts';
 import type { Reason } from '../reason.ts';
@@ -28,7 +28,7 @@ const MOST_LETTERS = 400;
 /**
  * Reads a question in the words of the trade: 'from 1/2 copper to a toilet, 20 in, with a stop', 'what joins 3/4 ght to a fridge', 'fridge'.
  *
- * An appliance is where the water goes, whichever way round it is said; by itself it is `to`, any other end by itself is `from`. Gas is read as nothing.
+ * An appliance is where the water goes, whichever way round it is said; by itself it is `to`, any other end by itself is `from`. Gas, heaters, fire sprinklers and irrigation mains are read as nothing, with who does them.
  *
  * @returns readings of either side, what is asked of the chain, and the words that were not used
  * @source trade usage
@@ -41,9 +41,9 @@ const MOST_QUESTIONS = 50;
 
 function read(text: string): QuestionRead {
   const plain = text.slice(0, MOST_LETTERS).replace(/\s+/g, ' ').trim();
-  const gas = readEndNotes(plain).filter((n) => n.rule === 'gas');
-  if (gas.length > 0) return { ...NOTHING, unread: plain.toLowerCase().match(GAS_WORDS) ?? [], said: { from: '', to: '' }, notes: gas };
-  const demands = readDemands(plain);
+  const refused = notOurs(plain);
+  if (refused) return { ...NOTHING, unread: [String(refused.figures?.said)], said: { from: '', to: '' }, notes: [refused] };
+  const demands = readDemands(withoutPlaces(plain));
   const sides = turnedRight(sidesOf(demands.rest.replace(POLITE, ' ')));
   const from = sideOf(sides.from);
   const to = sideOf(sides.to);
@@ -69,7 +69,6 @@ function read(text: string): QuestionRead {
 }
 
 const NOTHING: Omit<QuestionRead, 'said' | 'notes'> = { from: [], to: [], need: {}, rules: {}, unread: [] };
-const GAS_WORDS = /\b(?:natural gas|gas|csst|yellow|propane|lpg?)\b/g;
 
 /** 'to' that joins nothing: 'I need to', 'push to connect' is a fitting. */
 const POLITE =

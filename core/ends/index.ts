@@ -14,6 +14,7 @@ export type { LooseCode, Verdict } from './mate/joint.ts';
 export { type Mating, mate } from './mate/mate.ts';
 export { endSeat } from './mate/seat.ts';
 export { writeBinding } from './mate/thread-joint.ts';
+export { notOurs, withoutPlaces } from './read/not-ours.ts';
 export { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from './read/read.ts';
 export { jointSayings } from './sayings.ts';
 export { isApplianceKind, knownAppliances, usualInlets } from './tables/inlets.ts';

@@ -5,6 +5,7 @@ import { endLabel, endName } from '../label.ts';
 import { usualInlets } from '../tables/inlets.ts';
 import { type Thread, type ThreadFamily, threads } from '../tables/threads.ts';
 import { tubeEnds, tubeSize } from '../tables/tubes.ts';
+import { notOurs } from './not-ours.ts';
 import { type Said, takeApart } from './said.ts';
 import { begunWord, type Gender, type Named, type Phrase } from './vocabulary.ts';
 
@@ -47,7 +48,7 @@ export function readEnd(text: string): Reading[] {
   const exact = exactly(clean);
   if (exact !== undefined) return [{ end: exact, why: isEndCode(clean) ? 'end code' : 'by its name' }];
   const said = heard(clean);
-  if (said.phrases.some((p) => p.gas || p.names === 'lead')) return [];
+  if (said.phrases.some((p) => p.names === 'lead') || isNeverRead(clean)) return [];
   const typed = typedOf(said);
   if (typed === null) return [];
   const found = known(readingsOf(said, typed), typed);
@@ -59,6 +60,9 @@ export function speaksOfAppliance(text: string): boolean {
   const { phrases } = heard(text.trim().toLowerCase());
   return phrases.some((p) => p.appliance) && !phrases.some((p) => p.names === 'stop');
 }
+
+/** Not even as where the water comes from. */
+const isNeverRead = (clean: string): boolean => !['heater', 'irrigation', undefined].includes(notOurs(clean)?.rule);
 
 let named: ReadonlyMap<string, EndCode> | null = null;
 
@@ -79,9 +83,8 @@ export function readEndNotes(text: string): Reason[] {
   if (clean === '' || clean.length > MOST_LETTERS || exactly(clean) !== undefined) return [];
   const said = heard(clean);
   const out: Reason[] = [];
-  if (said.phrases.some((p) => p.gas)) {
-    out.push(reason('gas', 'Gas joints are never identified, proposed or judged here: stop, and call a licensed gas fitter.', { source: SOURCE }));
-  }
+  const refused = notOurs(clean);
+  if (refused) out.push(refused);
   if (said.phrases.some((p) => p.words.startsWith('black'))) {
     out.push(
       reason('black-iron', 'Black iron usually carries gas or heating water: make sure what is in it before anything else.', { source: SOURCE }),

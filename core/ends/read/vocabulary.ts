@@ -24,7 +24,6 @@ export interface Phrase {
   appliance?: string;
   /** The size beside it is not that of its thread. */
   ownSize?: true;
-  gas?: true;
 }
 
 type Row = [words: string, says: Omit<Phrase, 'words'>];
@@ -89,7 +88,7 @@ const ROWS: Row[] = [
   ['washer|washing machine|clothes washer|laundry', { appliance: 'washing-machine' }],
   ['tub|tub filler|bathtub|tub spout', { appliance: 'tub-filler' }],
   ['hydrant|frost free|frost-free|yard hydrant', { appliance: 'hydrant' }],
-  ['gas|csst|yellow|propane|natural gas|lp|lpg|gas line|gas pipe|gas flex', { gas: true }],
+  ['gas|csst|yellow|propane|natural gas|lp|lpg|gas line|gas pipe|gas flex', {}],
   // Said along with an end, and nothing more.
   ['in|inch|inches|size|sized|thread|threads|threaded|pipe|fitting|adapter|adaptor|supply|line|angle|straight|elbow|ell|tee|coupling|couple|coupler|end|side|hot|cold|water|x|the|a|an|my|on|of|with|this|that|for|from|to|it|is|standard|regular|old|new|existing|under|copper sweat tee|kitchen|bathroom|bath|connect|connection|braided|flex|flexible|rigid|cap|plug|stub|rough|iso|type|out|off|wall|floor|main|cabinet', {}],
 ];
