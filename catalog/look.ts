@@ -18,11 +18,13 @@ const findingRow = z
     kinds: words.refine((k) => k[0] === '*' || k.every((one) => (LINE_KINDS as readonly string[]).includes(one)), 'names no kind of line'),
     name: word,
     verdict: z.enum(['replace', 'watch', 'clean', 'tell']),
+    when: z.enum(['now', 'visit', '']),
     because: word,
     needs: words.pipe(z.array(z.enum(['stop', 'arrestor']))),
     source: word,
   })
-  .transform((r) => ({ ...r, kinds: r.kinds[0] === '*' ? ('*' as const) : (r.kinds as LineKindId[]) }));
+  .refine((r) => (r.when === '') === (r.verdict !== 'replace'), 'says when, and is not replaced; or is, and does not say')
+  .transform((r) => ({ ...r, when: r.when || null, kinds: r.kinds[0] === '*' ? ('*' as const) : (r.kinds as LineKindId[]) }));
 
 const ageRow = z
   .object({ kind: kindOfLine, name: word, watch_years: maybeYears, replace_years: maybeYears, source: word })

@@ -143,6 +143,7 @@ export {
   type SourcesCompared,
   type Stop,
   type Survey,
+  type Urgency,
 } from './look/index.ts';
 export * from './look/rows.ts';
 export {

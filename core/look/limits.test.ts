@@ -19,7 +19,7 @@ test('standing pressure: the code’s 80 psi, what the appliance bears, what it 
   const asked = { ...on('toilet'), maxStaticPsi: 100, minFlowPsi: 20 };
   const at = (staticPsi: number) => judged('pressure', { appliance: asked, water: 'cold', staticPsi });
   assert.deepEqual([80, 80.1, 100, 100.1].map(at), ['keep pressure-good', 'act over-code', 'act over-code', 'act over-appliance']);
-  assert.deepEqual([19.9, 20].map(at), ['act under-appliance', 'keep pressure-good']);
+  assert.deepEqual([19.9, 20, 39.9, 40].map(at), ['act under-appliance', 'watch low-standing', 'watch low-standing', 'keep pressure-good']);
   assert.equal(judged('pressure', { appliance: asked, water: 'cold' }), 'nothing');
   for (const bad of [0, -1, 1000.1, Number.NaN]) assert.throws(() => at(bad), InputError, String(bad));
   assert.equal(at(1000), 'act over-appliance');
@@ -80,4 +80,42 @@ test('a washer that is done condemns the hose it belongs to, and no pipe', () =>
     [of('braided'), of('rubber'), of('copper'), of('braided', [])],
     ['replace washer-of-line', 'replace washer-of-line', 'keep sound', 'keep reuse'],
   );
+});
+
+test('how soon: what lets go next now, what a rule of the house renews with this visit and as its rule', () => {
+  const line = (seen: string[], rules: HouseRules = REUSE, more: Partial<Survey['line']> = {}) =>
+    judgeSurvey({ appliance: on('toilet'), water: 'cold', line: { kind: 'braided', ageYears: 1, seen, ...more } }, look, rules).judgements.find(
+      (j) => j.of === 'line',
+    )!;
+  assert.deepEqual([line(['bulge']).urgency, line(['kinked']).urgency, line([]).urgency], ['now', 'visit', undefined]);
+  assert.deepEqual([line([], defaultRules).urgency, line(['kinked', 'bulge'], defaultRules).urgency], ['house', 'now']);
+  assert.equal(line([], REUSE, { ageYears: 30 }).urgency, 'house');
+});
+
+test('polyethylene is kept off hot water over 100 F, and where nobody measured it', () => {
+  const pe = (water: 'hot' | 'cold', hotF?: number) =>
+    judged('line', { appliance: on('kitchen-faucet'), water, line: { kind: 'pe', seen: [] }, ...(hotF === undefined ? {} : { hotF }) });
+  assert.deepEqual([pe('cold'), pe('hot'), pe('hot', 100), pe('hot', 100.1)], ['keep sound', 'replace pe-hot', 'keep sound', 'replace pe-hot']);
+});
+
+test('a gate by a fixture is watched, an arrestor of the codes is never called unwanted, a mixing device is for people', () => {
+  const stop = (kind: 'gate' | 'multi-turn', condition: 'works' | 'passes') =>
+    judged('stop', { appliance: on('toilet'), water: 'cold', stop: { kind, condition } });
+  assert.deepEqual(
+    [stop('gate', 'works'), stop('gate', 'passes'), stop('multi-turn', 'works')],
+    ['watch gate-stop', 'replace stop-passes', 'keep stop-works'],
+  );
+  const arrestor = (id: string) => judged('arrestor', { appliance: on(id), water: 'cold', arrestor: { kind: 'none', bangs: false } });
+  assert.deepEqual([arrestor('washing-machine'), arrestor('toilet')], ['watch arrestor-by-code', 'keep quiet']);
+  const told = (id: string) => judgeSurvey({ appliance: on(id), water: 'hot', hotF: 140 }, look, REUSE).judgements[0]!.because[0]!.text;
+  assert.match(told('kitchen-faucet'), /a listed device limits an outlet that people use/);
+  assert.match(told('dishwasher'), /wants it hot; no device limits it here/);
+});
+
+test('a swollen floor, a black stain, a smell are told to the owner, with mould and the leak behind them', () => {
+  for (const seen of ['swollen-floor', 'black-stain', 'musty']) {
+    const [place] = judgeSurvey({ appliance: on('toilet'), water: 'cold', seen: [seen] }, look, REUSE).judgements;
+    assert.equal(place!.verdict, 'tell', seen);
+    assert.match(place!.because[0]!.text, /owner is told/);
+  }
 });

@@ -2,9 +2,13 @@
 import { finite } from '../errors.ts';
 import type { HouseRules } from '../house/index.ts';
 import { reason } from '../reason.ts';
+import { said, temperature } from '../units/index.ts';
 import type { FindingRow, LookData } from './rows.ts';
 import type { Survey } from './survey.ts';
 import { asSeen, type Judgement, sentence, WEIGHT, type Weighed, worst } from './verdict.ts';
+
+/** What polyethylene bears, F. */
+const PE_MOST_F = 100;
 
 export function judgeLine(
   survey: Survey,
@@ -20,18 +24,22 @@ export function judgeLine(
   if (found.some((f) => f.on === 'washer' && f.verdict === 'replace') && (line.kind === 'braided' || line.kind === 'rubber')) {
     all.push({
       verdict: 'replace',
-      because: reason('washer-of-line', 'A damaged washer in its nut means a new connector.', { source: 'field reference, section 3' }),
+      because: reason('washer-of-line', 'A damaged washer in its nut means a new connector.', { source: 'trade practice' }),
     });
   }
   if (survey.afterOsmosis && line.kind === 'copper') {
-    const row = reason('osmosis-metal', 'Copper after reverse osmosis: that water attacks it.', { source: 'field reference, section 4' });
+    const row = reason('osmosis-metal', 'Copper after reverse osmosis: that water attacks it.', { source: 'trade practice: reverse osmosis' });
     all.push({ verdict: 'replace', because: row });
   }
   if (survey.pairReplaced) {
     const pair = reason('pair', `Hot and cold are renewed together: the line of ${survey.pairReplaced} is.`, {
-      source: 'field reference, section 5',
+      source: 'trade practice',
     });
     all.push({ verdict: 'replace', because: pair });
+  }
+  if (kind === 'pe' && survey.water === 'hot' && (survey.hotF ?? PE_MOST_F + 1) > PE_MOST_F) {
+    const words = said`Polyethylene bears ${temperature(PE_MOST_F)}: never on hot water.`;
+    all.push({ verdict: 'replace', urgency: 'now', because: reason('pe-hot', words, { source: 'its rating', figures: { mostF: PE_MOST_F } }) });
   }
   const age = ages.find((a) => a.kind === line.kind);
   const limit = age?.replaceYears == null ? null : (rules.maxAgeYears?.[age.kind] ?? age.replaceYears);
@@ -42,6 +50,7 @@ export function judgeLine(
     if (years > limit)
       all.push({
         verdict: 'replace',
+        urgency: 'house',
         because: reason('over-age', `${sentence(age.name)} of ${years} years: the house renews it after ${limit}.`, { source: age.source, figures }),
       });
     else if (years >= watch)
@@ -57,10 +66,15 @@ export function judgeLine(
     if (rules.connector === 'new') {
       all.push({
         verdict: 'replace',
+        urgency: 'house',
         because: reason('house-new', 'The house fits a new connector every time: its washer has taken its set.', { source: 'house rule' }),
       });
     } else if (limit !== null && line.ageYears === undefined) {
-      all.push({ verdict: 'replace', because: reason('age-unknown', 'Its age is not known: it counts as old.', { source: age?.source }) });
+      all.push({
+        verdict: 'replace',
+        urgency: 'house',
+        because: reason('age-unknown', 'Its age is not known: it counts as old.', { source: age?.source }),
+      });
     } else
       all.push({
         verdict: 'keep',

@@ -11,6 +11,8 @@ export interface FindingRow {
   kinds: LineKindId[] | '*';
   name: string;
   verdict: 'replace' | 'watch' | 'clean' | 'tell';
+  /** How soon what is replaced is: before anything else, or with this visit; null for what is not. */
+  when: 'now' | 'visit' | null;
   because: string;
   /** What the chain gets when it is acted on. */
   needs: ('stop' | 'arrestor')[];

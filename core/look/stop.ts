@@ -9,14 +9,19 @@ export function judgeStop({ stop }: Survey, found: FindingRow[], { stops }: Look
   const seen: Weighed[] = found.filter((f) => f.on === 'stop').map(asSeen);
   if (!stop) return worst('stop', seen);
   if (stop.kind === 'none') {
-    const none = reason('no-stop', 'No stop is there: every appliance gets its own, within reach.', { source: 'field reference, section 4' });
+    const none = reason('no-stop', 'No stop is there: every appliance gets its own, within reach.', { source: 'trade practice: stops' });
     return worst('stop', [...seen, { verdict: 'replace', because: none }]);
   }
   if (stop.kind === 'saddle') {
     const row = reason('saddle', 'A saddle valve weeps and clogs: the pipe is cut out at its hole and joined with a piece.', {
-      source: 'field reference, section 4',
+      source: 'trade practice: stops',
     });
     return worst('stop', [...seen, { verdict: 'replace', because: row }]);
+  }
+  // A gate by a fixture seldom holds when it is wanted.
+  if (stop.kind === 'gate' && (stop.condition === 'works' || stop.condition === 'unknown')) {
+    const words = 'A gate as a fixture’s stop: it seldom holds to the last drop, and less each time. Renewed with the next work on it.';
+    seen.push({ verdict: 'watch', because: reason('gate-stop', words, { source: 'trade practice' }) });
   }
   const row = stops.find((s) => s.condition === stop.condition);
   if (!row) throw new InputError('stop.condition', stop.condition, 'Say what it did when it was tried.');
@@ -27,7 +32,7 @@ export function judgeArrestor({ arrestor, appliance }: Survey): Judgement[] {
   if (!arrestor) return [];
   const { kind, bangs } = arrestor;
   const of = 'arrestor' as const;
-  const source = 'field reference, sections 9 and 15';
+  const source = 'trade practice: water hammer';
   if (bangs && kind === 'none')
     return [
       { of, verdict: 'replace', because: [reason('bangs-bare', 'It bangs and has none: one goes within 6 ft of the valve that shuts.', { source })] },
@@ -54,7 +59,9 @@ export function judgeArrestor({ arrestor, appliance }: Survey): Judgement[] {
       { of, verdict: 'unknown', because: [reason('not-heard', `A ${appliance.name} shuts fast: listen to it shut before deciding.`, { source })] },
     ];
   }
-  return [
-    { of, verdict: 'keep', because: [reason('quiet', kind === 'none' ? 'Nothing bangs: none is wanted.' : 'It is quiet: it stays.', { source })] },
-  ];
+  if (kind === 'none' && appliance.fastClosing === 'yes') {
+    const words = `Nothing bangs, but a ${appliance.name} shuts fast and the model codes want an arrestor there; how far that is enforced differs: ask the local code.`;
+    return [{ of, verdict: 'watch', because: [reason('arrestor-by-code', words, { source: 'model codes' })] }];
+  }
+  return [{ of, verdict: 'keep', because: [reason('quiet', kind === 'none' ? 'Nothing bangs.' : 'It is quiet: it stays.', { source })] }];
 }

@@ -7,6 +7,8 @@ import { type Judgement, type Weighed, worst } from './verdict.ts';
 
 /** Above it the model codes want a pressure-reducing valve. */
 const MOST_STATIC_PSI = 80;
+/** Standing under it, what runs beside it is soon missed. */
+const LOW_STATIC_PSI = 40;
 /** Scald caution above it, F; also what a dishwasher's hot inlet is to have. */
 const HOT_F = 120;
 
@@ -20,12 +22,16 @@ export function judgePressure({ staticPsi, appliance }: Survey): Judgement[] {
     return [{ of, verdict: 'act', because: [reason('over-appliance', words, { source: 'its sheet', figures })] }];
   }
   if (staticPsi > MOST_STATIC_PSI) {
-    const words = said`Over ${pressure(MOST_STATIC_PSI)} the model codes want a pressure-reducing valve; it closes the system, so expansion is looked at with it.`;
+    const words = said`Over ${pressure(MOST_STATIC_PSI)}, the model codes' limit for a house (a ${appliance.name} bears ${pressure(appliance.maxStaticPsi)}): a pressure-reducing valve; it closes the system, so expansion is looked at with it.`;
     return [{ of, verdict: 'act', because: [reason('over-code', words, { source: 'model codes', figures })] }];
   }
   if (staticPsi < appliance.minFlowPsi) {
     const words = said`${pressure(staticPsi)} standing is less than a ${appliance.name} wants while it flows (${pressure(appliance.minFlowPsi)}): it will not fill.`;
     return [{ of, verdict: 'act', because: [reason('under-appliance', words, { source: 'its sheet', figures })] }];
+  }
+  if (staticPsi < LOW_STATIC_PSI) {
+    const words = said`${pressure(staticPsi)} standing is low (under ${pressure(LOW_STATIC_PSI)}): read it again while something runs, that decides.`;
+    return [{ of, verdict: 'watch', because: [reason('low-standing', words, { source: 'trade practice', figures })] }];
   }
   return [{ of, verdict: 'keep', because: [reason('pressure-good', said`${pressure(staticPsi)} standing is within limits.`, { figures })] }];
 }
@@ -67,10 +73,13 @@ export function judgeHot({ hotF, water, appliance }: Survey): Judgement[] {
         of,
         verdict: 'tell',
         because: [
-          reason('scald', said`${temperature(hotF)} scalds: over ${temperature(HOT_F)} the owner is told, and a listed device limits the outlet.`, {
-            source: 'ASSE 1070, 1016',
-            figures,
-          }),
+          reason(
+            'scald',
+            appliance.powered
+              ? said`${temperature(hotF)} scalds at every tap: the owner is told. A ${appliance.name} wants it hot; no device limits it here.`
+              : said`${temperature(hotF)} scalds: over ${temperature(HOT_F)} the owner is told, and a listed device limits an outlet that people use.`,
+            { source: 'ASSE 1070, 1016', figures },
+          ),
         ],
       },
     ];
@@ -82,7 +91,7 @@ export function judgeHot({ hotF, water, appliance }: Survey): Judgement[] {
         verdict: 'watch',
         because: [
           reason('hot-low', said`A dishwasher wants about ${temperature(HOT_F)} at its inlet: ${temperature(hotF)} washes badly.`, {
-            source: 'field reference, section 5',
+            source: 'trade practice',
             figures,
           }),
         ],

@@ -70,7 +70,12 @@ export function notOurs(text: string): Reason | null {
 export function withoutPlaces(text: string): string {
   const places = [...spoken(text.toLowerCase())].flatMap((s) => s.place ?? []);
   const isKept = (_: string, at: number) => !places.some(({ from, to }) => at >= from && at < to);
-  return places.length === 0 ? text : [...text].map((letter, at) => (isKept(letter, at) ? letter : '')).join('');
+  return places.length === 0
+    ? text
+    : text
+        .split('')
+        .map((letter, at) => (isKept(letter, at) ? letter : ''))
+        .join('');
 }
 
 interface Spoken {

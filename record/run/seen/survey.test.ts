@@ -145,9 +145,9 @@ describe('the survey of a run', () => {
       'sheet-read',
       { figure: 'min-flow-psi', of: 'pressure', text, ...(value === undefined ? {} : { value }) },
     ];
-    assert.deepEqual(verdicts('refrigerator', recorded(psi)).pressure, 'keep');
+    assert.deepEqual(verdicts('refrigerator', recorded(psi)).pressure, 'watch');
     assert.deepEqual(verdicts('refrigerator', recorded(psi, read('35 psi', 35))).pressure, 'act');
-    assert.deepEqual(verdicts('refrigerator', recorded(psi, read('35 psi', 35), read(''))).pressure, 'keep');
+    assert.deepEqual(verdicts('refrigerator', recorded(psi, read('35 psi', 35), read(''))).pressure, 'watch');
     assert.deepEqual(kindOf('sheet-read')!.agreed!({ figure: 'rough-in', of: 'length', text: '10', value: 12 } as never, {} as never), {
       figure: 'rough-in',
       of: 'length',

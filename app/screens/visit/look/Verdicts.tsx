@@ -1,14 +1,15 @@
-import { type Cause, type Judgement, type Judgements, withQuantities } from '../../../../core/index.ts';
+import { type Cause, type Judgement, type Judgements, type Urgency, withQuantities } from '../../../../core/index.ts';
 import { Fold } from '../../../ui/form/index.ts';
 import { InUnits } from '../../../ui/units/index.ts';
 import { OF, type OldLine, VERDICTS, whatFollows } from './what-follows.ts';
 
 /** A verdict in a word, its first reason beside it, the others behind. */
-export function VerdictRow({ judgement: { of, verdict, because } }: { judgement: Judgement }) {
+export function VerdictRow({ judgement: { of, verdict, urgency, because } }: { judgement: Judgement }) {
   const [first, ...others] = because;
   return (
     <div className="border-l-4 border-ink bg-sheet px-3 py-2">
-      <span aria-hidden="true">{VERDICTS[verdict].mark}</span> {OF[of]}: <b>{VERDICTS[verdict].name}</b>. {first && <InUnits said={first} />}
+      <span aria-hidden="true">{VERDICTS[verdict].mark}</span> {OF[of]}: <b>{VERDICTS[verdict].name}</b>
+      {urgency && ` ${WHEN[urgency]}`}. {first && <InUnits said={first} />}
       {first?.source && <span className="text-sm text-soft"> ({first.source})</span>}
       {others.length > 0 && (
         <details className="why">
@@ -25,6 +26,8 @@ export function VerdictRow({ judgement: { of, verdict, because } }: { judgement:
     </div>
   );
 }
+
+const WHEN: Record<Urgency, string> = { now: 'now', visit: 'with this visit', house: 'with this visit (house rule)' };
 
 const WAITS = { keep: 'whether the old line may stay', match: 'the chain', make: 'the work' } as const;
 
