@@ -218,9 +218,12 @@ export * from './match/need/known-need.ts';
 export type * from './match/query.ts';
 export { COIL_ALLOWANCE_IN } from './match/query.ts';
 export {
+  againRounds,
+  DAY_ML_PER_DAY,
   type Decay,
   type DecayQuestion,
   type DrainRemedy,
+  doorMlPerDay,
   drainRemedy,
   dripRate,
   dropsAnHour,
@@ -231,12 +234,15 @@ export {
   type MeterCheck,
   type MeterUnit,
   meterCheck,
+  POOLED_ROUNDS,
   type PressureReading,
+  type ProofRule,
   pooledBound,
   pressureDecay,
   type Remedy,
   remedy,
   Thinned,
+  waitAfter,
   waitFor,
 } from './prove/index.ts';
 export * from './prove/method.ts';

@@ -18,6 +18,7 @@ export const HOUSE_CHOICES = {
   porcelainTools: ["hand tools","lowest clutch"],
   toiletLift: ["whole, by two","tank off, by one"],
   floorSeal: ["back left open","all round"],
+  proof: ["day","strict","next day"],
 } as const;
 
 export type HouseChoices = { [K in keyof typeof HOUSE_CHOICES]: (typeof HOUSE_CHOICES)[K][number] };

@@ -87,6 +87,26 @@ export function waitFor(d: { targetMlPerDay: number; dropMl: number; hiddenMl?: 
   return { minutes: delayMin + ((hiddenMl + dropsAllowed(d.confidence ?? 0.95) * d.dropMl) * MINUTES_A_DAY) / d.targetMlPerDay };
 }
 
+/**
+ * How long another look must last to prove a target, after dry looks at the same joint in one state.
+ *
+ * @returns minutes, the first-drop delay included; 0 where those before prove it
+ * @source  `pooledBound` turned round
+ */
+export function waitAfter(d: { looks: readonly DryLook[]; targetMlPerDay: number; dropMl: number; hiddenMl?: number; delayMin?: number }): {
+  minutes: number;
+} {
+  const { minutes } = waitFor(d);
+  const delayMin = d.delayMin ?? 0;
+  const mlPerMin = d.targetMlPerDay / MINUTES_A_DAY;
+  const shown = d.looks.reduce(
+    (sum, { waitMin, dropMl, hiddenMl = 0 }) => sum + Math.max(0, mlPerMin * Math.max(0, waitMin - delayMin) - hiddenMl) / dropMl,
+    0,
+  );
+  const left = dropsAllowed(0.95) - shown;
+  return { minutes: left <= 0 ? 0 : minutes - (shown * d.dropMl) / mlPerMin };
+}
+
 /** Smallest and largest drop of a fitting, and the usual one, in millilitres. */
 const DROP_ML = { low: 0.05, mid: 0.1, high: 0.25 };
 

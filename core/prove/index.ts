@@ -1,8 +1,9 @@
-export { dripRate, dropsAnHour, dryBound, pooledBound, waitFor } from './bounds.ts';
+export { dripRate, dropsAnHour, dryBound, pooledBound, waitAfter, waitFor } from './bounds.ts';
 export type { LetOut } from './decay/give.ts';
 export { type Decay, type DecayQuestion, pressureDecay } from './decay/pressure-decay.ts';
 export type { PressureReading } from './decay/slope.ts';
 export { Thinned } from './decay/thin.ts';
+export { againRounds, DAY_ML_PER_DAY, doorMlPerDay, POOLED_ROUNDS, type ProofRule } from './door.ts';
 export { type DrainRemedy, drainRemedy } from './drain-remedy.ts';
 export { dropWords } from './drop-words.ts';
 export { METER_UNITS, type MeterCheck, type MeterUnit, meterCheck } from './meter.ts';

@@ -2,8 +2,10 @@ import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import fc from 'fast-check';
 import { callbackRate } from '../log/callback-rate.ts';
+import { seals } from '../rows/index.ts';
 import { readFraction, writeFraction, writeTurns } from '../units/fraction.ts';
-import { dripRate, dryBound, pooledBound, waitFor } from './bounds.ts';
+import { dripRate, dryBound, pooledBound, waitAfter, waitFor } from './bounds.ts';
+import { DAY_ML_PER_DAY, doorMlPerDay } from './door.ts';
 import { remedy } from './remedy.ts';
 
 const near = (value: number | null, wanted: number, within = 0.01) =>
@@ -66,6 +68,28 @@ describe('what a dry look proves', () => {
         },
       ),
     );
+  });
+  it('a further look lasts as long as the looks before it leave open', () => {
+    const look = fc.record({
+      waitMin: fc.double({ min: 0, max: 60, noNaN: true }),
+      dropMl: fc.constantFrom(0.01, 0.1),
+      hiddenMl: fc.constantFrom(0, 0.3),
+    });
+    fc.assert(
+      fc.property(fc.array(look, { maxLength: 4 }), fc.constantFrom(10, 50), fc.constantFrom(0, 0.3), (looks, targetMlPerDay, hiddenMl) => {
+        const { minutes } = waitAfter({ looks, targetMlPerDay, dropMl: 0.01, hiddenMl, delayMin: 2 });
+        const all = (waitMin: number) =>
+          pooledBound({ looks: [...looks, { waitMin, dropMl: 0.01, hiddenMl }], delayMin: 2 }).mlPerDay ?? Number.POSITIVE_INFINITY;
+        if (minutes === 0) assert.ok(all(0) <= targetMlPerDay * (1 + 1e-9));
+        else near(all(minutes), targetMlPerDay, 1e-6);
+      }),
+    );
+  });
+  it('for the day is about a quarter of an hour with tissue, a little more at a large ferrule', () => {
+    assert.deepEqual([doorMlPerDay({ proof: 'day', targetMlPerDay: 10 }), doorMlPerDay({ proof: 'day', targetMlPerDay: 80 })], [50, 80]);
+    assert.deepEqual([doorMlPerDay({ proof: 'strict', targetMlPerDay: 10 }), doorMlPerDay({ proof: 'next day', targetMlPerDay: 10 })], [10, null]);
+    const minutes = (hiddenMl: number) => waitFor({ targetMlPerDay: DAY_ML_PER_DAY, dropMl: 0.01, hiddenMl, delayMin: 2 }).minutes;
+    for (const { id, hiddenMl } of seals) assert.ok(minutes(hiddenMl) <= 18, `${id}: ${minutes(hiddenMl)}`);
   });
   it('refuses figures that are none', () => {
     for (const waitMin of [-1, Number.NaN, Number.POSITIVE_INFINITY]) assert.throws(() => dryBound({ waitMin, dropMl: 0.1 }), /time watched/);

@@ -48,3 +48,6 @@ export function upcastRules(stored: Partial<HouseRules> | null | undefined): Hou
     weights: { ...defaultRules.weights, ...weights },
   };
 }
+
+/** Rules that a run keeps: one begun before the house was asked how it proves goes on by the figure alone, as it began. */
+export const keptRules = (stored: Partial<HouseRules>): HouseRules => upcastRules({ proof: 'strict', ...stored });

@@ -54,6 +54,7 @@ const SAID: Record<keyof HouseRules, string> = {
   porcelainTools: 'porcelain tools',
   toiletLift: 'toilet lift',
   floorSeal: 'floor seal',
+  proof: 'proof before leaving',
   turns: 'turns past hand-tight',
   maxAgeYears: 'ages at which lines are renewed',
   dueMonths: 'months until something is due again',

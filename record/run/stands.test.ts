@@ -170,6 +170,8 @@ describe('a sign-off', () => {
     assert.deepEqual([r.state.recheck, r.state.signedOff!.recheckClosed], ['closed', 'the room is locked']);
     r.write(111, 'withdrawn', { reason: 'it is open after all' }, { correctsId: reason });
     all(10, 120);
+    assert.equal(r.state.recheck, 'due', 'ten minutes are no 10 mL a day');
+    all(55, 140);
     assert.equal(r.state.recheck, 'dry');
   });
 });

@@ -87,7 +87,7 @@ describe('the stage of a run', () => {
     assert.equal(state(d).stage, 'prove');
     d.look('before', 1);
     d.look('crack', 1);
-    d.look('standing', 52);
+    d.look('standing', 12);
     assert.equal(state(d).stage, 'prove');
     d.look('working', 5);
     assert.equal(state(d).stage, 'log');
@@ -95,6 +95,8 @@ describe('the stage of a run', () => {
     assert.equal(state(d).stage, null);
     assert.equal(state(d).recheck, 'due');
     d.look('next-day', 20);
+    assert.equal(state(d).recheck, 'due', 'the looks so far come to more than 10 mL a day');
+    d.look('next-day', 60);
     assert.equal(state(d).recheck, 'dry');
   });
 });

@@ -8,7 +8,7 @@ import { cardWords } from './card-words.ts';
 import { type Conflict, conflictsOf } from './conflicts.ts';
 import { acceptances, eachOf, type History, historyOf, lastOf } from './history.ts';
 import type { Trouble } from './joints/joint-life.ts';
-import type { Proof } from './joints/proof.ts';
+import type { ProofAsked } from './joints/proof.ts';
 import { callbackReported } from './kinds/callback-reported.ts';
 import { type NamedChain, namedChain } from './kinds/chain-accepted.ts';
 import { dutySeen } from './kinds/duty-seen.ts';
@@ -90,10 +90,15 @@ export interface RunState {
   openLooks: EntryOf<'look-begun'>[];
   /** Rounds this run has to go through before sign-off. */
   rounds: Round[];
+  /** By which rule of the house it is proven, and what is asked at the door. */
+  proof: ProofAsked & { /** What the look a day later is to come to, mL a day. */ againMlPerDay: number };
+  /** What is asked at the door, or of the next look where nothing is, mL a day. */
   targetMlPerDay: number;
   /** What a sign-off has to name. */
   open: OpenItem[];
   signedOff: SignOff | null;
+  /** Signed off as seen dry, by a rule that leaves the bound to the look a day later, which nobody has had yet. */
+  isProvisional: boolean;
   /** The last sign-off, where it is in force no more, and why. */
   signOffUndone: SignOffs['undone'];
   /** The look again: none wanted, due, every joint dry with a bound, not dry, or closed with a reason. */
@@ -124,6 +129,7 @@ export function stateFrom(context: RunContext, history: History): RunState {
   const cards: Cards = new Map();
   const work = workOf(context, history, cards);
   const { inForce: signedOff, undone } = signOffsOf(history, (before) => openOf(workOf(context, before, cards)));
+  const recheck = signedOff ? recheckOf(signedOff, work.targets, work.proof) : 'none';
   const stages = stagesOf(history, work, signedOff);
   const { looked: _l, skipped: _s, targets, lives, ...rest } = work;
   const { stubs, stubTexts, changes: needChanges } = needFactsOf(history);
@@ -140,7 +146,8 @@ export function stateFrom(context: RunContext, history: History): RunState {
     open: openOf(work),
     signedOff,
     signOffUndone: undone,
-    recheck: signedOff ? recheckOf(signedOff, targets) : 'none',
+    recheck,
+    isProvisional: signedOff !== null && work.proof.rule === 'next day' && recheck !== 'dry',
     callbacks: eachOf(history, callbackReported).map((e) => ({ entryId: e.id, targetId: targetOf(e), ...e.body, atMs: happenedAt(e) })),
     itemNames: Object.assign({}, ...acceptances(history).map(({ body }) => namesIn(namedChain(body, context)))) as Record<string, string>,
     uses: work.accepted ? usesOf(work.accepted, lives) : [],
@@ -194,10 +201,14 @@ function openOf(work: Work): OpenItem[] {
   return [...stages.map((stage) => ({ stage, label: STAGE_NAMES[stage] })), ...targets.map((t) => ({ targetId: t.id, label: t.label }))];
 }
 
-/** Dry only by a real look at each, with its bound: a glance proves nothing. */
-function recheckOf(signedOff: SignOff, targets: Proof[]): RunState['recheck'] {
+/** Dry only by a real look at each, with its bound: a glance proves nothing, and where the door left some to this look it has to come to the house's figure. */
+function recheckOf(signedOff: SignOff, targets: Work['targets'], { rule, againMlPerDay }: Work['proof']): RunState['recheck'] {
   if (targets.some((t) => t.finding !== null)) return 'not dry';
-  const marks = targets.map((t) => t.byRound['next-day']);
-  if (marks.every((m) => m?.state === 'dry' && m.mlPerDay !== null)) return 'dry';
+  const isDry = (t: Work['targets'][number]) => {
+    const seen = t.byRound['next-day'];
+    const most = rule === 'strict' || ('drain' in t && t.drain) ? Number.POSITIVE_INFINITY : againMlPerDay + 1e-9;
+    return seen?.state === 'dry' && seen.mlPerDay !== null && (t.againMlPerDay ?? Number.POSITIVE_INFINITY) <= most;
+  };
+  if (targets.every(isDry)) return 'dry';
   return signedOff.recheckClosed === null ? 'due' : 'closed';
 }

@@ -6,6 +6,7 @@ import {
   cardVersionOf,
   type DrainJoint,
   defaultRules,
+  doorMlPerDay,
   type HouseRules,
   isPlastic,
   jointSides,
@@ -30,7 +31,7 @@ import { acceptances, eachOf, type History, lastOf } from './history.ts';
 import { type DrainPoint, drainOfId, drainPointsOf } from './joints/drain-points.ts';
 import { type Life, livesOf } from './joints/joint-life.ts';
 import { type JointPlace, placesOf } from './joints/joint-place.ts';
-import { type Proof, proofOf } from './joints/proof.ts';
+import { type Proof, type ProofAsked, proofOf } from './joints/proof.ts';
 import { cardBegun } from './kinds/card-begun.ts';
 import { chainAccepted, type NamedChain, type Names, namedChain } from './kinds/chain-accepted.ts';
 import { distanceMeasured } from './kinds/distance-measured.ts';
@@ -124,12 +125,12 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
       : []);
   cards.set(key, card);
   const rounds = roundsOf(card);
-  const targetMlPerDay = rules.targetMlPerDay;
+  const asked: ProofAsked = { rule: rules.proof, doorMlPerDay: doorMlPerDay(rules) };
   const drains = drainPointsOf(context, card, cardVersion);
   // What was kept of the drain by its id alone is the card's, where it has it.
   const stems = context.checkPoints.filter((p) => drainOfId(context.runId, p.id) === null);
   const lives = livesIn(history, [...stems, ...drains]);
-  const joints = accepted ? jointStates(context, accepted, lives, rounds, { targetMlPerDay, hasStop: stop !== null && stop.kind !== 'none' }) : [];
+  const joints = accepted ? jointStates(context, accepted, lives, rounds, { asked, hasStop: stop !== null && stop.kind !== 'none' }) : [];
   const ticks = ticksOf(
     history,
     card,
@@ -141,9 +142,7 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     (n) => joints.find((j) => j.n === n)?.made ?? false,
     (stage) => lastOf(history, stageSkipped, stage) !== null,
   );
-  const stemStates = hasCard
-    ? stems.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), targetMlPerDay, 0) }))
-    : [];
+  const stemStates = hasCard ? stems.map((p) => ({ id: p.id, label: p.name, ...proofOf(lives.get(p.id)!, checkRounds(rounds), asked, 0) })) : [];
   const checkPoints: CheckPointState[] = [...stemStates, ...drains.map((d) => drainState(d, lives.get(d.id)!, done[d.madeBy] ?? false))];
   const [from, to] = [side('from'), side('to')];
   const skipped = Object.fromEntries(STAGES.map((s) => [s, lastOf(history, stageSkipped, s)]));
@@ -169,7 +168,8 @@ export function workOf(context: RunContext, history: History, cards: Cards) {
     targets: [...joints, ...checkPoints],
     lives,
     rounds,
-    targetMlPerDay,
+    proof: { ...asked, againMlPerDay: rules.targetMlPerDay },
+    targetMlPerDay: asked.doorMlPerDay ?? rules.targetMlPerDay,
   };
 }
 
@@ -198,7 +198,7 @@ export function roundsOf(card: readonly WorkStep[]): Round[] {
 
 /** A joint of the drain is dry when it stayed dry while it worked: what runs through it stands under no pressure that would bound a leak. */
 function drainState({ id, drain }: DrainPoint, life: Life, isMade: boolean): CheckPointState {
-  const proof = proofOf(life, ['working'], Number.POSITIVE_INFINITY, 0);
+  const proof = proofOf(life, ['working'], { rule: 'strict', doorMlPerDay: null }, 0);
   const isDry = isMade && proof.byRound.working?.state === 'dry' && proof.finding === null;
   return { id, label: drain.on, drain: { ...drain, isMade, tried: life.remedies }, ...proof, mlPerDay: null, proven: isDry };
 }
@@ -280,7 +280,7 @@ function jointStates(
   accepted: NamedChain,
   lives: ReadonlyMap<string, Life>,
   rounds: Round[],
-  { targetMlPerDay, hasStop }: { targetMlPerDay: number; hasStop: boolean },
+  { asked, hasStop }: { asked: ProofAsked; hasStop: boolean },
 ): JointState[] {
   const names = Object.fromEntries(Object.entries(accepted.items).map(([id, item]) => [id, item.name]));
   const sides = jointSides(accepted.chain, names, sideWords(accepted, hasStop, context.appliance.name));
@@ -302,7 +302,7 @@ function jointStates(
       isOld: sides[i]!.rejoin,
       relieveFirst: sides[i]!.rejoin || isPlastic(joint.a) || isPlastic(joint.b),
       budget: turns && { default24: Math.round(turns.default * 24), most24: Math.round(turns.most * 24), nudge24: Math.round(turns.nudge * 24) },
-      ...proofOf(life, rounds, targetMlPerDay, sealById(seal as SealId).hiddenMl),
+      ...proofOf(life, rounds, asked, sealById(seal as SealId).hiddenMl),
     };
   });
 }

@@ -46,7 +46,7 @@ export function certificateOf(visit: VisitHead, reads: readonly ReadRun[], dutie
           joint: j.label,
           between: [j.between, j.seal, j.turns].filter(Boolean).join(', '),
           how: howSeen(j),
-          proves: whatItProves(j),
+          proves: whatItProves(j, state.isProvisional),
           isProven: j.proven,
         })),
         sheet,
@@ -76,10 +76,11 @@ export function howSeen({ evidence, turns }: SignedJoint): string {
   return rounds.length === 0 ? 'not watched' : rounds.join('; ');
 }
 
-/** A bound with its confidence; never "dry" alone. */
-export function whatItProves(j: SignedJoint): string {
+/** What was seen first, then the bound with its confidence: never "dry" alone. */
+export function whatItProves(j: SignedJoint, isProvisional = false): string {
   if (j.finding) return `It was ${j.finding}.`;
   if (j.isDrain) return j.proven ? 'Stayed dry while it worked.' : 'Not seen at work.';
-  if (j.mlPerDay === null) return 'Nothing yet.';
-  return `${j.proven ? 'Dry' : 'Dry, but not looked at as long as the house asks'}: at 95 % no more than ${boundDigits(j.mlPerDay)} mL a day, ${dropWords(j.mlPerDay)}.`;
+  const again = isProvisional ? ' Provisional: it is looked at again.' : '';
+  if (j.mlPerDay === null) return j.proven ? `Dry when we left.${again}` : 'Nothing yet.';
+  return `${j.proven ? 'Dry when we left' : 'Dry, but not looked at as long as the house asks'}: at 95 % no more than ${boundDigits(j.mlPerDay)} mL a day, ${dropWords(j.mlPerDay)}.${again}`;
 }

@@ -175,7 +175,9 @@ describe('Prove', () => {
   it('waits longer the more a seal hides and the less may leak', () => {
     assert.equal(hiddenOf(targets, { jointId: 'j1', checkPointId: null }), sealById('ferrule').hiddenMl);
     assert.equal(hiddenOf(targets, { jointId: null, checkPointId: 'stem' }), 0);
-    const s = (targetMlPerDay: number, seal: 'ferrule' | null) => neededS({ targetMlPerDay }, seal);
+    const asked = (doorMlPerDay: number | null) => ({ proof: { rule: 'strict' as const, doorMlPerDay }, targetMlPerDay: doorMlPerDay ?? 10 });
+    const s = (door: number | null, seal: 'ferrule' | null) => neededS(asked(door), seal);
+    assert.equal(s(null, 'ferrule'), 0, 'by the next day nothing is waited for');
     assert.ok(s(10, 'ferrule') > s(10, null) && s(10, null) > s(50, null) && s(50, null) > 0);
   });
 });

@@ -1,5 +1,6 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import { doorMlPerDay } from '../../../core/index.ts';
 import { effective, resolved } from '../../effective.ts';
 import { happenedAt } from '../../entry.ts';
 import type { Entry } from '../../kinds.ts';
@@ -40,8 +41,11 @@ const PLACES = new Map([
   ['J', at('from', 'hose a')],
   ['K', at('hose b', 'to')],
 ]);
+const STRICT = { rule: 'strict', doorMlPerDay: 10 } as const;
 const lifeOf = (log: Entry[]) => livesOf(resolved(log), PLACES, [], 0).get('J')!;
-const proof = (log: Entry[], rounds = ['before', 'standing'], hiddenMl = 0) => proofOf(lifeOf(log), rounds as never, 10, hiddenMl);
+const proof = (log: Entry[], rounds = ['before', 'standing'], hiddenMl = 0) => proofOf(lifeOf(log), rounds as never, STRICT, hiddenMl);
+const byRule = (log: Entry[], proof: 'day' | 'strict' | 'next day', hiddenMl = 0.3) =>
+  proofOf(lifeOf(log), ['before', 'standing', 'working'], { rule: proof, doorMlPerDay: doorMlPerDay({ proof, targetMlPerDay: 10 }) }, hiddenMl);
 
 describe('proof of a joint', () => {
   const joint = entry(0, 'joint-made', { turns24: 12 });
@@ -83,6 +87,27 @@ describe('proof of a joint', () => {
     assert.equal(after(8).proven, false);
     assert.ok(Math.abs(after(8).mlPerDay! - ((0.3 - Math.log(0.05) * 0.01) * 1440) / 6) < 1e-9);
     assert.equal(after(50).proven, true);
+  });
+  it('for the day is 50 mL at the door, the looks of the standing and the working round taken together', () => {
+    const at = (standing: number, working: number) =>
+      byRule([joint, ...look(1, 1, 'before'), ...look(3, standing, 'standing'), ...look(60, working, 'working')], 'day');
+    // (0.3 + 3.0 x 0.01) mL at 50 mL a day: 9.5 min past the delay, in one look.
+    assert.deepEqual([at(11.4, 1).proven, at(11.6, 1).proven], [false, true]);
+    // Two looks each fill the nut anew: q (t1 + t2) = 0.6 + 0.03 mL.
+    const [short, enough] = [at(11, 10.9), at(11, 11.4)];
+    assert.equal(short.proven, false);
+    assert.equal(enough.proven, true);
+    assert.ok(enough.mlPerDay! < 50 && enough.mlPerDay! < Math.min(enough.byRound.standing!.mlPerDay!, enough.byRound.working!.mlPerDay!));
+    const half = byRule([joint, ...look(1, 1, 'before'), ...look(3, 30, 'standing')], 'day');
+    assert.equal(half.proven, false, 'the working round is not seen');
+  });
+  it('strictly is the house’s own figure in one round; by the next day it is seen dry through every round, however shortly', () => {
+    const log = (minutes: number) => [joint, ...look(1, 1, 'before'), ...look(3, minutes, 'standing'), ...look(70, 1, 'working')];
+    assert.deepEqual([byRule(log(15), 'strict').proven, byRule(log(50), 'strict').proven], [false, true]);
+    assert.deepEqual([byRule(log(1), 'next day').proven, byRule(log(1), 'next day').mlPerDay], [true, null]);
+    assert.equal(byRule(log(1).slice(0, -2), 'next day').proven, false, 'a round is not seen');
+    const damp = [...log(1).slice(0, -1), { ...log(1).at(-1)!, body: { ...(log(1).at(-1)!.body as object), finding: 'damp' } } as Entry];
+    assert.equal(byRule(damp, 'next day').proven, false);
   });
   it('goes on by a tissue left in place while other looks are made, until the joint is touched or the appliance pushed home', () => {
     const tissue = entry(3, 'look-begun', { round: 'standing', method: 'tissue', left: true });

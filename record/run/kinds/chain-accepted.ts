@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import type { Part } from '../../../core/index.ts';
 import { kind } from '../../kind.ts';
 import { chain, chainKept, chainSaid, need } from '../../parts/chain.ts';
-import { houseRules, upcastRules } from '../../rules/house-rules.ts';
+import { houseRules, keptRules } from '../../rules/house-rules.ts';
 import { cents, currency, end, id, name, notNegative, shortText, uuid } from '../../shapes.ts';
 
 /** A part as it was: what its steps follow from, and what it is drawn from. A later catalogue does not change history. */
@@ -47,7 +47,7 @@ export const chainAccepted = kind({
     ),
   upcast: (body) => {
     const stored = body as { rules?: object; chain?: unknown } | null;
-    return typeof stored?.rules === 'object' ? { ...stored, rules: upcastRules(stored.rules), chain: chainSaid(stored.chain) } : body;
+    return typeof stored?.rules === 'object' ? { ...stored, rules: keptRules(stored.rules), chain: chainSaid(stored.chain) } : body;
   },
   kept: (body) => ({ ...body, chain: chainKept(body.chain) }),
   counts: 'last',

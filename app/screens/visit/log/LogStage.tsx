@@ -41,7 +41,8 @@ export default function LogStage(props: StageProps) {
   const signOff = () => {
     if (sent || signedOff) return;
     setSent(true);
-    const { targetMlPerDay, recheckHours } = accepted.rules;
+    const { targetMlPerDay } = state;
+    const { recheckHours } = accepted.rules;
     const exceptions = open.map((item) => {
       const reason = (reasons[keyOf(item)] ?? '').trim();
       return 'stage' in item ? { stage: item.stage, reason } : { targetId: item.targetId, reason };
@@ -66,7 +67,7 @@ export default function LogStage(props: StageProps) {
             )}
             {state.conflicts.length > 0 && <p className="caution">Two devices decided the same thing: say first which of the two stands.</p>}
             {!isBlocked &&
-              open.map((item) => (
+              open.map((item, i) => (
                 <label key={keyOf(item)} className="mt-2 grid gap-1">
                   <span>
                     <b>{item.label}</b> {'stage' in item ? 'is open' : 'is not proven'}. Sign off only with a reason, which stays on the record:
@@ -79,6 +80,15 @@ export default function LogStage(props: StageProps) {
                   />
                   {(reasons[keyOf(item)] ?? '').trim() !== '' && !isRealReason(reasons[keyOf(item)] ?? '') && (
                     <span className="text-soft">Say it in a few words, for whoever reads it in a year.</span>
+                  )}
+                  {i === 0 && open.length > 1 && isRealReason(reasons[keyOf(item)] ?? '') && open.some((o) => !reasons[keyOf(o)]) && (
+                    <button
+                      type="button"
+                      className="key justify-self-start"
+                      onClick={() => setReasons(Object.fromEntries(open.map((o) => [keyOf(o), reasons[keyOf(o)] || reasons[keyOf(item)]!])))}
+                    >
+                      True of the other {open.length - 1} too
+                    </button>
                   )}
                 </label>
               ))}
@@ -117,7 +127,10 @@ function Signed({ run, state, write, visitId, timeZone, go, isSettled }: StagePr
   const targets = [...state.joints, ...state.checkPoints];
   return (
     <div inert={!isSettled}>
-      <p>Signed off {localTime(signedOff.atMs, timeZone)}. It is only read until it is reopened.</p>
+      <p>
+        Signed off {localTime(signedOff.atMs, timeZone)}
+        {state.isProvisional && ', provisional until it is looked at again'}. It is only read until it is reopened.
+      </p>
       {signedOff.exceptions.map((e) => (
         <p key={keyOf(e)} className="caution mt-2">
           {'stage' in e ? `${STAGE_NAMES[e.stage]} was open` : `${targets.find((t) => t.id === e.targetId)?.label ?? 'A joint'} was not proven`}.{' '}

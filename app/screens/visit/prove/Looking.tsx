@@ -9,7 +9,7 @@ import {
   ROUNDS,
   said,
   volume,
-  waitFor,
+  waitAfter,
 } from '../../../../core/index.ts';
 import type { EntryOf } from '../../../../record/index.ts';
 import { useKeys } from '../../../ui/keys/index.ts';
@@ -18,7 +18,7 @@ import { clock, mlPerDay } from '../../../ui/words.ts';
 import type { StageProps } from '../stage-props.ts';
 import { elapsedOf } from './stopwatch.ts';
 import type { Target } from './target.ts';
-import { hiddenOf } from './watched-for.ts';
+import { before, hiddenOf } from './watched-for.ts';
 
 const FINDINGS: { finding: Finding; label: string; keys: string[] }[] = [
   { finding: 'dry', label: 'Dry', keys: ['1', 'd'] },
@@ -33,7 +33,8 @@ const DAYS_A_MONTH = 30;
 const monthly = (mlADay: number): number => (mlADay * DAYS_A_MONTH) / ML_PER_GAL;
 
 /** The running clock. It leads with what is still needed, and never flatters. */
-export function Looking({ open, targets, goal, run, write }: StageProps & { open: EntryOf<'look-begun'>[]; targets: Target[]; goal: number }) {
+export function Looking({ open, targets, state, run, write }: StageProps & { open: EntryOf<'look-begun'>[]; targets: Target[] }) {
+  const { proof } = state;
   const [, tick] = useState(0);
   const [picked, setPicked] = useState<string>('all');
   const [drops, setDrops] = useState('');
@@ -46,15 +47,25 @@ export function Looking({ open, targets, goal, run, write }: StageProps & { open
   const { round, method } = first.body;
   const { dropMl } = METHODS[method];
   const pressure = ROUNDS.find((r) => r.id === round)?.pressure ?? false;
-  // What hides most tells last.
-  const hiddenMl = Math.max(...open.map((l) => hiddenOf(targets, l)));
-  const wait = waitFor({ targetMlPerDay: goal, dropMl, hiddenMl, delayMin: FIRST_DROP_DELAY_MIN });
-  const bound = pooledBound({
-    looks: [{ waitMin: elapsedS / 60, dropMl, hiddenMl }],
-    delayMin: FIRST_DROP_DELAY_MIN,
-    floorMlPerDay: FLOOR_ML_PER_DAY,
-  }).mlPerDay;
-  const leftS = wait.minutes * 60 - elapsedS;
+  const isAgain = round === 'next-day';
+  const goal = isAgain ? proof.againMlPerDay : state.targetMlPerDay;
+  const isBounded = isAgain || proof.doorMlPerDay !== null;
+  // Of the joints looked at the one that needs longest, with what was seen dry at it before.
+  const each = open.map((l) => {
+    const target = targets.find((t) => t.id === (l.jointId ?? l.checkPointId));
+    return { looks: before(target, round, proof.rule), hiddenMl: hiddenOf(targets, l) };
+  });
+  const waitMin = Math.max(...each.map((of) => waitAfter({ ...of, targetMlPerDay: goal, dropMl, delayMin: FIRST_DROP_DELAY_MIN }).minutes));
+  const bounds = each.map(
+    ({ looks, hiddenMl }) =>
+      pooledBound({
+        looks: [...looks, { waitMin: elapsedS / 60, dropMl, hiddenMl }],
+        delayMin: FIRST_DROP_DELAY_MIN,
+        floorMlPerDay: FLOOR_ML_PER_DAY,
+      }).mlPerDay,
+  );
+  const bound = bounds.some((b) => b === null) ? null : Math.max(...bounds.map((b) => b ?? 0));
+  const leftS = isBounded ? waitMin * 60 - elapsedS : 0;
   const looking = open.filter((l) => picked === 'all' || (l.jointId ?? l.checkPointId) === picked);
   const end = (finding: Finding) => {
     const counted = finding === 'drip' && /^\d+$/.test(drops) ? Number(drops) : null;
@@ -90,9 +101,11 @@ export function Looking({ open, targets, goal, run, write }: StageProps & { open
       <p className="text-lg">
         {!pressure
           ? 'No pressure yet: this round finds, it does not bound a leak.'
-          : leftS > 0
-            ? `for ${goal} mL a day. So far: ${bound === null ? 'nothing proven yet' : `dry would prove under ${mlPerDay(bound)} mL a day at 95 %`}.`
-            : `Dry proves under ${mlPerDay(bound ?? goal)} mL a day at 95 %: enough.`}
+          : !isBounded
+            ? 'Seen dry is enough at the door; the look a day later bounds the leak.'
+            : leftS > 0
+              ? `for ${goal} mL a day. So far: ${bound === null ? 'nothing proven yet' : `dry would prove under ${mlPerDay(bound)} mL a day at 95 %`}.`
+              : `Dry proves under ${mlPerDay(bound ?? goal)} mL a day at 95 %: enough.`}
       </p>
       <label className="grid gap-1">
         <span className="label">What you see, at</span>

@@ -134,7 +134,7 @@ export default function ProveStage(props: StageProps) {
             )}
           </div>
         ) : (
-          <Looking open={open} targets={targets} goal={state.targetMlPerDay} {...props} />
+          <Looking open={open} targets={targets} {...props} />
         )}
         <p className="text-soft">"It works" is never "it is dry": a filled tank proves nothing about a joint. Bounds are guides.</p>
       </section>
