@@ -197,14 +197,14 @@ describe('what a plumber would look for', () => {
     const sheet = {
       'opening-height': { name: 'opening: height', text: '34' },
       'counter-gap': { name: 'gap under the counter', text: '1/8' },
-      'line-zone': { name: 'zone of the line', text: '6 1/2 to 7 3/4 in from its edge' },
+      'line-zone': { name: 'zone of the line', text: '5 to 6 1/4 in from its edge' },
     };
-    const typed = { 'opening-height-is': '34 1/2', 'body-height': '33', 'line-hole-is': '8' };
+    const typed = { 'opening-height-is': '34 1/2', 'body-height': '33', 'line-hole-is': '6 1/2' };
     const measured = Object.fromEntries(Object.entries(typed).map(([id, text]) => [id, { text, inches: readLengthIn(text) }]));
     const reckoned = cardOf('dishwasher-new', { sheet, measured }).flatMap((s) => s.reckoned ?? []);
     const said = (id: string) => reckoned.find((r) => r.id === id)!;
     assert.deepEqual([said('leg-height').text, said('leg-height').isOff], ['wound out 1 3/8 in', false]);
-    assert.deepEqual([said('line-in-zone').text, said('line-in-zone').isOff], ['8 in: 1/4 in past its zone, the hose will kink', true]);
+    assert.deepEqual([said('line-in-zone').text, said('line-in-zone').isOff], ['6 1/2 in: 1/4 in past its zone, the hose will kink', true]);
     assert.equal(said('opening-high').text, '34 1/2 in: high enough');
     assert.deepEqual(said('opening-wide').wants, ['opening, its width at its narrowest', 'opening-width']);
     assert.match(said('hole-line').text, /^1 in, spade bit/, 'over the corners of an 11/16 nut, and a little');

@@ -5,9 +5,9 @@ import { turns24, writeFraction, writeTurns } from '../units/index.ts';
 import { parseEnd, type ThreadEnd } from './code.ts';
 import { threadSpec } from './label.ts';
 
-const THREADS = 'field reference, section 2; thread tables';
-const TUBES = 'field reference, sections 2 and 3';
-const PLASTICS = 'field reference, section 3';
+const THREADS = 'thread standards: ASME B1.20.1 and B1.20.7, SAE J512, ISO 228-1; thread tables';
+const TUBES = 'thread standards: ASME B1.20.1 and B1.20.7, SAE J512, ISO 228-1; trade practice: how joints seal';
+const PLASTICS = 'trade practice: how joints seal';
 
 const threadOf = (figures: Figures, which: string): ThreadEnd => parseEnd(String(figures[which])) as ThreadEnd;
 const turns = (figures: Figures, which: string): string => writeTurns(turns24(Number(figures[which])));

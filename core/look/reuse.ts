@@ -21,7 +21,7 @@ export function mayReuse(
     return { may: false, because: [reason('house-new', `The house uses no ${row.name} again.`, { source: 'house rule' })] };
   }
   const failing = row.asks.filter((ask) => answers[ask] !== true);
-  const why = reason(`reuse-${what}`, row.because, { source: 'field reference, section 15' });
+  const why = reason(`reuse-${what}`, row.because, { source: 'trade practice' });
   if (failing.length === 0) return { may: true, because: [why] };
   return {
     may: false,

@@ -133,12 +133,12 @@ export function compareSources({ candidates, work, parts, need, ...query }: Sour
 function notAtAll({ kind, name, holds }: SourceCandidate, water: 'cold' | 'hot'): Reason | null {
   if (kind === 'saddle')
     return reason('no-saddle', `${name}: a saddle valve is never built on; it weeps, clogs, and is taken out.`, {
-      source: 'field reference, section 4',
+      source: 'trade practice: valves and where water comes from',
     });
   if (kind !== 'idle-line' || holds === undefined || holds === 'unproved') return null;
   if (holds === 'no water')
     return reason('not-water', `${name} does not hold water: it is left alone, and its owner asked what it is.`, {
-      source: 'field reference, section 15',
+      source: 'trade practice',
     });
   return holds === water ? null : reason('other-water', `${name} holds ${holds} water; ${water} is wanted.`);
 }
@@ -157,7 +157,7 @@ function cautionsOf({ kind, holds, name, holes, dry, afterOsmosis }: SourceCandi
   const out: Reason[] = [];
   if (kind === 'idle-line' && (holds === undefined || holds === 'unproved')) {
     const words = `${name} may hold heating water, glycol, irrigation, reclaimed water or gas: proved to be cold drinking water before anything is joined, then flushed long.`;
-    out.push(reason('idle-unproved', words, { source: 'field reference, section 15' }));
+    out.push(reason('idle-unproved', words, { source: 'trade practice' }));
   }
   if (isWet && (kind === 'pipe' || dry === 'no')) {
     out.push(
@@ -167,7 +167,10 @@ function cautionsOf({ kind, holds, name, holes, dry, afterOsmosis }: SourceCandi
       ),
     );
   }
-  if (afterOsmosis) out.push(reason('after-osmosis', 'After reverse osmosis: plastic or stainless alone.', { source: 'field reference, section 4' }));
+  if (afterOsmosis)
+    out.push(
+      reason('after-osmosis', 'After reverse osmosis: plastic or stainless alone.', { source: 'trade practice: valves and where water comes from' }),
+    );
   for (const hole of holes) {
     if (hole.inTheWay) out.push(reason('in-the-way', `In the way of the ${hole.through} hole: ${hole.inTheWay}. The hole moves to the next bay.`));
   }

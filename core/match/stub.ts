@@ -4,7 +4,7 @@ import { length, said } from '../units/index.ts';
 import type { Stub } from './query.ts';
 import { chainReason } from './told/sayings.ts';
 
-const SOURCE = 'field reference, section 3: typical';
+const SOURCE = 'trade practice: how joints seal: typical';
 
 /**
  * Why a joint may not be made on a tube found in place; null when it may, or when the end is no plain tube.

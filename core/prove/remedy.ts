@@ -10,7 +10,7 @@ export interface Remedy {
   because: Reason[];
 }
 
-const SOURCE = 'field reference, sections 3 and 10; seals table';
+const SOURCE = 'trade practice: how joints seal; trade practice: proving it dry; seals table';
 
 const RELIEVE_FIRST = 'Shut the water and relieve the pressure first: nothing old or plastic is turned under pressure.';
 

@@ -58,7 +58,7 @@ const TAUT_IN = 0.125;
  * climb, else in space. What is held in one plane lies in it.
  *
  * @throws InputError  where a figure is not finite, or not positive where it must be
- * @source             field reference, section 6; the equations stand in rod.ts
+ * @source             trade practice: length and path; the equations stand in rod.ts
  */
 export function hoseShape(h: HoseQuestion): HoseShape {
   const ends = readEnds(h);

@@ -11,7 +11,7 @@ export interface Drain {
   residualGal: number;
 }
 
-/** The dry part is what stays joined to the work once the valves are closed. @source field reference, section 7 */
+/** The dry part is what stays joined to the work once the valves are closed. @source trade practice: isolation */
 export function drainOf(
   { places, pipes, valves }: WaterNetwork,
   workOn: readonly string[],

@@ -50,7 +50,7 @@ export interface PossiblePlan {
  * fewest tanks to relieve, the most trusted valves, the fewest.
  *
  * @throws InputError  where the network is broken, or a name in the job is none of its
- * @source             field reference, sections 7 and 16
+ * @source             trade practice: isolation
  */
 export function planIsolation(network: WaterNetwork, { workOn, struckOut = [] }: IsolationJob): IsolationPlan {
   const net = new Net(sound(network));

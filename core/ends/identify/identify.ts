@@ -44,7 +44,7 @@ const UNLIKE_SIGMA = 4;
  *
  * @param reading diameters in inches (0.1 to 3), pitch in threads per inch (4 to 60), errors as one sigma
  * @throws InputError for readings outside these ranges, or an appliance that is not known
- * @source Bayes' rule; field reference, section 2, for ranges, errors and priors
+ * @source Bayes' rule; thread standards: ASME B1.20.1 and B1.20.7, SAE J512, ISO 228-1, for ranges, errors and priors
  */
 export function identifyThread(reading: ThreadReading): Identification {
   const r = checkReading(reading);

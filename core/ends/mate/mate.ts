@@ -29,7 +29,7 @@ export interface Mating {
  * Symmetric in its two ends. Never 'seals' without a seat, nor with unequal pitch or flanks.
  *
  * @throws EndCodeError for a code that does not read
- * @source field reference, sections 2 and 3; the tables of threads, tubes and seals
+ * @source thread standards: ASME B1.20.1 and B1.20.7, SAE J512, ISO 228-1; trade practice: how joints seal; the tables of threads, tubes and seals
  */
 export function mate(a: EndCode, b: EndCode, rules: HouseRules = defaultRules): Mating {
   const [first, second] = a <= b ? [parseEnd(a), parseEnd(b)] : [parseEnd(b), parseEnd(a)];

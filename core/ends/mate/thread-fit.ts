@@ -26,7 +26,7 @@ const MATES = 0.8;
  * flanks, the same pitch and an overlap of 0.8 or more; anything else that catches is a false start, which by unequal pitch binds after
  * `axial play / pitch difference` turns.
  *
- * @source field reference, section 2; thread forms from ASME B1.20.1, B1.20.7, SAE J512, ISO 228-1, ISO 261
+ * @source thread standards: ASME B1.20.1 and B1.20.7, SAE J512, ISO 228-1; thread forms from ASME B1.20.1, B1.20.7, SAE J512, ISO 228-1, ISO 261
  */
 export function threadFit(male: ThreadEnd, female: ThreadEnd): ThreadFit {
   const m = male.thread;

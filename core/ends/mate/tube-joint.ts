@@ -6,7 +6,7 @@ import { jointReason } from '../sayings.ts';
 import { type Fit, refuse } from './joint.ts';
 import { NEAR_NOMINAL } from './near-miss.ts';
 
-const SOURCE = 'field reference, sections 2 and 3';
+const SOURCE = 'thread standards: ASME B1.20.1 and B1.20.7, SAE J512, ISO 228-1; trade practice: how joints seal';
 
 interface Grip {
   seal: SealId;

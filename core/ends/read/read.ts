@@ -40,7 +40,7 @@ interface Typed {
  * fitting's word beats a tube's; tube and what takes it of 3/8 and less go by their outside first, of 1/2 and up by the nominal name.
  *
  * @returns every reading with its reason; [] when nothing fits, and for gas, which is never judged here
- * @source trade usage; field reference, sections 1 and 2
+ * @source trade usage; trade practice: ends; thread standards: ASME B1.20.1 and B1.20.7, SAE J512, ISO 228-1
  */
 export function readEnd(text: string): Reading[] {
   const clean = text.trim().toLowerCase();
@@ -107,7 +107,7 @@ export function unusedWords(text: string): string[] {
   return exactly(clean) === undefined ? heard(clean).unused.map((w) => w.replace('_', ' ')) : [];
 }
 
-const SOURCE = 'field reference, section 1';
+const SOURCE = 'trade practice: ends';
 
 /** Metric tube that is nearly an inch size is another tube. */
 function millimetreNote(mm: number): Reason {

@@ -52,7 +52,7 @@ export const tubeHold = (seal: SealId): TubeHold | null => HOLDS[seal];
  *
  * @param seal how the joint seals
  * @param od   the tube's outside diameter as codes write it
- * @source     field reference, section 3: typical
+ * @source     trade practice: how joints seal: typical
  */
 export function freeLengthIn(seal: SealId, od: string): number | null {
   const hold = tubeHold(seal);

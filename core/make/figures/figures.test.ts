@@ -26,13 +26,13 @@ const sum = (more: Partial<Extract<Reckoning, { how: 'sum' }>>): Reckoning => ({
 
 describe('a zone as sheets give it', () => {
   const zones: [string, [number, number] | null][] = [
-    ['6 1/2 to 7 3/4 in from its edge', [6.5, 7.75]],
-    ['6 1/2 - 7 3/4', [6.5, 7.75]],
-    ['6 1/2 in to 7 3/4 in', [6.5, 7.75]],
-    ['line: 4 1/2 to 6 in', [4.5, 6]],
+    ['5 to 6 1/4 in from its edge', [5, 6.25]],
+    ['5 - 6 1/4', [5, 6.25]],
+    ['5 in to 6 1/4 in', [5, 6.25]],
+    ['line: 3 to 4 1/4 in', [3, 4.25]],
     ['up to 1 1/2 in', [0, 1.5]],
-    ['165 to 197 mm', [165 / 25.4, 197 / 25.4]],
-    ['7 3/4 to 6 1/2 in', null],
+    ['127 to 159 mm', [127 / 25.4, 159 / 25.4]],
+    ['6 1/4 to 5 in', null],
     ['as low as it goes', null],
     ['', null],
   ];

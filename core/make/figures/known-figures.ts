@@ -53,7 +53,7 @@ function ofChain(run: RunFacts): [string, KnownFigure][] {
 }
 
 /**
- * Reads a zone as sheets give it: '6 1/2 to 7 3/4 in from its edge', '6 1/2 - 7 3/4', 'up to 1 1/2 in'.
+ * Reads a zone as sheets give it: '5 to 6 1/4 in from its edge', '5 - 6 1/4', 'up to 1 1/2 in'.
  *
  * @returns from and to, inches; null where it is none
  */

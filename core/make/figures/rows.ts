@@ -24,7 +24,7 @@ export interface SumReckoning extends Sum {
   atMost?: Sum;
   /** Out of its bounds it asks for something to be done, and is no fault: an extension, a nail plate. */
   advises?: boolean;
-  /** A figure of the sheet that names a zone: '6 1/2 to 7 3/4 in'. */
+  /** A figure of the sheet that names a zone: '5 to 6 1/4 in'. */
   within?: string;
   /** What is said when it is under, over, or as it should be: {by} is by how much, {value} the figure. */
   low?: string;

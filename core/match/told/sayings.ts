@@ -4,7 +4,7 @@ import { reasonsBy, sayings } from '../../sayings.ts';
 import { diameter, length, said, temperature } from '../../units/index.ts';
 import { SCALDS_F } from '../query.ts';
 
-const STUBS = 'field reference, section 3: typical';
+const STUBS = 'trade practice: how joints seal: typical';
 
 export const chainSayings = sayings({
   fire: { says: 'Soldering: heat shield, extinguisher, fire watch for 30 minutes; an end open for the steam; a wet pipe will not solder.' },
