@@ -3,6 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { readAppliances } from './appliances.ts';
 import { houseChoices } from './house-rules.ts';
+import { readGoods } from './parts.ts';
 import { readNutFlats, readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
 import { readWorkKinds } from './work-kinds.ts';
 
@@ -36,6 +37,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
     writeFileSync(fileURLToPath(new URL(`../core/${folder}/${name}.table.ts`, import.meta.url)), tableSource(file, name, rows));
   write('work-kinds.csv', 'work-kinds', readWorkKinds(), 'make');
   write('nut-flats.csv', 'nut-flats', readNutFlats(), 'make');
+  write('goods.csv', 'goods', readGoods(), 'make');
   write('threads.csv', 'threads', readThreads());
   write('tubes.csv', 'tubes', readTubes());
   write('seals.csv', 'seals', readSeals(), 'rows');

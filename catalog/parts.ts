@@ -1,6 +1,6 @@
 /** The shipped parts and loose pieces, checked on reading. Prices are invented and plausible. */
 import { z } from 'zod';
-import { isEndCode, type Loose, type Part, type PartEnd, type Port } from '../core/index.ts';
+import { type Good, isEndCode, type Loose, type Part, type PartEnd, type Port } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
@@ -96,13 +96,32 @@ export const looseRow = z
   .object({ code: z.string().min(1), name: z.string().min(1), price_cents: whole, van: whole })
   .transform((r) => ({ loose: { code: r.code, name: r.name, priceCents: r.price_cents } satisfies Loose & { name: string }, van: r.van }));
 
+/** Small goods that cards use, as their file has them. */
+const goodRow = z
+  .object({
+    code: z.string().min(1),
+    name: z.string().min(1),
+    says: z.string().min(1),
+    count: whole,
+    use_cents: whole,
+    price_cents: whole,
+    van: whole,
+  })
+  .transform((r) => ({
+    good: { code: r.code, name: r.name, says: r.says.split(' | '), count: r.count, useCents: r.use_cents } satisfies Good,
+    loose: { code: r.code, name: r.name, priceCents: r.price_cents },
+    van: r.van,
+  }));
+const goods = () => readCsv('goods.csv', dataFile('goods.csv'), goodRow);
+export const readGoods = (): Good[] => goods().map((r) => r.good);
+
 /** The shipped parts as they stand in their file, cell by cell. */
 export const shippedPartCells = (): Record<string, string>[] => readCsv('parts.csv', dataFile('parts.csv'), z.record(z.string(), z.string()));
 
 /** The shipped parts and loose pieces, and how many of each a van carries to begin with. */
 export function readStocked(): { parts: Part[]; loose: (Loose & { name: string })[]; van: Record<string, number> } {
   const parts = readCsv('parts.csv', dataFile('parts.csv'), partRow);
-  const loose = readCsv('loose.csv', dataFile('loose.csv'), looseRow);
+  const loose = [...readCsv('loose.csv', dataFile('loose.csv'), looseRow), ...goods()];
   const carried = [...parts.map((r) => [r.part.id, r.van] as const), ...loose.map((r) => [r.loose.code, r.van] as const)];
   return { parts: parts.map((r) => r.part), loose: loose.map((r) => r.loose), van: Object.fromEntries(carried.filter(([, n]) => n > 0)) };
 }

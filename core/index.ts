@@ -162,6 +162,8 @@ export {
   FACTS,
   figureLines,
   figuresOf,
+  type Good,
+  goodsOf,
   isPlastic,
   LEAST_CUPS,
   makeGaps,

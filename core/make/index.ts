@@ -8,6 +8,7 @@ export { CHAIN_FIGURES } from './figures/known-figures.ts';
 export { figuresOf, type Reckoned } from './figures/reckon.ts';
 export type { Reckoning, StepMeasure } from './figures/rows.ts';
 export { makeGaps } from './gaps/index.ts';
+export { type Good, goodsOf } from './goods.ts';
 export { withRecoveries } from './recoveries.ts';
 export { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
 export type { DrainJoint, Recovery, StepStage, StepTemplate, StepWhen } from './step-data.ts';

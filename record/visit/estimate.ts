@@ -1,5 +1,5 @@
 /** What a visit will cost, and what it came to: parts, minutes with their spread, coming, tax. */
-import { workKind } from '../../core/index.ts';
+import { goodsOf, workKind } from '../../core/index.ts';
 import { type NamedChain, partNames } from '../run/kinds/chain-accepted.ts';
 import type { RunState } from '../run/state.ts';
 import type { Shop } from '../shop/state.ts';
@@ -42,8 +42,9 @@ export function estimateOf(day: { visit: VisitHead; runs: DayRun[] }, reads: rea
   const span = spanOf(day);
   const listed = reads.filter((r) => r.state && r.state.offList === null);
   const parts = listed.flatMap(({ run, state }) => (state?.accepted ? [partsRow(run.name, state.accepted)] : []));
+  const goods = listed.flatMap(({ run, state }) => (state ? goodsRow(run.name, state) : []));
   const works = [...new Set(listed.map((r) => workKind(r.run.work).name))].join(', ');
-  return total([...comingRow(shop), ...parts, ...minutesRow(shop, works, span.minutes, span.slow)], shop, {
+  return total([...comingRow(shop), ...parts, ...goods, ...minutesRow(shop, works, span.minutes, span.slow)], shop, {
     withoutParts: listed.filter((r) => !r.state?.accepted && workKind(r.run.work).joins).map((r) => r.run.name),
   });
 }
@@ -51,6 +52,13 @@ export function estimateOf(day: { visit: VisitHead; runs: DayRun[] }, reads: rea
 function partsRow(name: string, accepted: NamedChain): CostRow {
   const cents = partsCents(accepted);
   return { what: `${name}: parts`, how: partNames(accepted).join('; '), cents, slowCents: cents };
+}
+
+/** Tape, wax, bolts, sealant: what the card uses besides the chain, each at what one use costs. */
+function goodsRow(name: string, { card }: Pick<RunState, 'card'>): CostRow[] {
+  const goods = goodsOf(card);
+  const cents = goods.reduce((sum, g) => sum + g.useCents, 0);
+  return cents === 0 ? [] : [{ what: `${name}: small goods`, how: goods.map((g) => g.name).join('; '), cents, slowCents: cents }];
 }
 
 const comingRow = ({ calloutCents }: Shop): CostRow[] =>
@@ -78,7 +86,8 @@ export function cameTo(visit: VisitHead, reads: readonly ReadRun[], shop: Shop):
   const minutes = Math.ceil((visit.leftMs - visit.arrivedMs) / 60_000);
   const used = reads.flatMap(({ run, state }) => {
     const cents = state ? usedCents(state) : 0;
-    return cents > 0 ? [{ what: `${run.name}: parts used`, how: '', cents, slowCents: cents }] : [];
+    const goods = state && state.uses.length > 0 ? goodsRow(run.name, state) : [];
+    return [...(cents > 0 ? [{ what: `${run.name}: parts used`, how: '', cents, slowCents: cents }] : []), ...goods];
   });
   return { ...total([...comingRow(shop), ...used, ...minutesRow(shop, '', minutes, minutes)], shop, { withoutParts: [] }), minutes };
 }

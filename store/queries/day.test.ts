@@ -73,7 +73,7 @@ describe('the day sheet', () => {
       ...state.checkPoints.map((c) => ({ jointId: null, checkPointId: c.id })),
     ].flatMap((target) => {
       const begunId = uuidv7();
-      const [seenAt, endAt] = [AT.toISOString(), new Date(AT.getTime() + 20 * 60_000).toISOString()];
+      const [seenAt, endAt] = [AT.toISOString(), new Date(AT.getTime() + 120 * 60_000).toISOString()];
       return [
         { ...base, ...target, id: begunId, seenAt, sentAt: endAt, kind: 'look-begun', body: { round: 'next-day', method: 'tissue' } },
         {
@@ -83,11 +83,11 @@ describe('the day sheet', () => {
           seenAt: endAt,
           sentAt: endAt,
           kind: 'look-ended',
-          body: { begunId, finding: 'dry', drops: null, elapsedS: 1200 },
+          body: { begunId, finding: 'dry', drops: null, elapsedS: 7200 },
         },
       ];
     });
-    const kept = await ingestRunEntries(db.sql, FIRST_SHOP, looks as never, new Date(AT.getTime() + 20 * 60_000));
+    const kept = await ingestRunEntries(db.sql, FIRST_SHOP, looks as never, new Date(AT.getTime() + 120 * 60_000));
     assert.ok(kept.every((k) => k.status === 'kept'));
     const later = await daySheet(db.sql, FIRST_SHOP, TODAY, AT);
     assert.equal(later.rechecks.length, before.rechecks.length - 1);

@@ -5,6 +5,7 @@ import {
   type Chain,
   cardVersionOf,
   defaultRules,
+  doorMlPerDay,
   FIRST_DROP_DELAY_MIN,
   knownNeed,
   METHODS,
@@ -136,8 +137,10 @@ export function walkEntries(w: Walk): Entry[] {
     look('standing', 9);
     return out;
   }
-  const wait = Math.max(...accepted.chain.joints.map((j) => minutesFor(accepted, j.mating.seal)));
-  look('standing', Math.ceil(wait) + 1);
+  const { rules } = accepted;
+  const doorTarget = doorMlPerDay(rules) ?? rules.targetMlPerDay;
+  const minutesTo = (target: number) => Math.ceil(Math.max(...accepted.chain.joints.map((j) => minutesFor(target, j.mating.seal)))) + 1;
+  look('standing', minutesTo(doorTarget));
   for (const round of rounds.slice(3)) look(round, 4 + Math.floor(w.next() * 4));
   for (const step of besideLooks(card)) {
     for (const { on } of step.acts.filter((a) => a.do === 'try-safety')) {
@@ -147,7 +150,7 @@ export function walkEntries(w: Walk): Entry[] {
     doStep(step);
   }
   if (w.progress !== 'signed off') return out;
-  add('signed-off', { targetMlPerDay: accepted.rules.targetMlPerDay, recheckHours: accepted.rules.recheckHours, exceptions: [] }, 3);
+  add('signed-off', { targetMlPerDay: doorTarget, recheckHours: rules.recheckHours, exceptions: [] }, 3);
   if (w.callback !== undefined) {
     clock += (1 + Math.floor(w.next() * 20)) * 86_400_000;
     add('callback-reported', { finding: 'damp', text: 'Found damp by the house staff' }, 0, {
@@ -156,7 +159,7 @@ export function walkEntries(w: Walk): Entry[] {
     add('recheck-closed', { reason: 'The leak was reported before it; put right on a later visit' }, 5);
   } else if (w.recheck) {
     clock += 23 * 3_600_000;
-    look('next-day', 20);
+    look('next-day', minutesTo(rules.targetMlPerDay));
   }
   return out;
 }
@@ -182,10 +185,10 @@ function cardOf(w: Walk, accepted: AcceptedChain): WorkStep[] {
   });
 }
 
-/** How long a tissue lies under a joint to prove the house's target. */
-function minutesFor({ rules }: AcceptedChain, seal: Chain['joints'][number]['mating']['seal']): number {
+/** How long a tissue lies under a joint to prove a target. */
+function minutesFor(targetMlPerDay: number, seal: Chain['joints'][number]['mating']['seal']): number {
   const { hiddenMl } = sealById(seal as SealId);
-  return waitFor({ targetMlPerDay: rules.targetMlPerDay, dropMl: METHODS.tissue.dropMl, hiddenMl, delayMin: FIRST_DROP_DELAY_MIN }).minutes;
+  return waitFor({ targetMlPerDay, dropMl: METHODS.tissue.dropMl, hiddenMl, delayMin: FIRST_DROP_DELAY_MIN }).minutes;
 }
 
 function accept(w: Walk): AcceptedChain {

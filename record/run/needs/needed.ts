@@ -1,5 +1,5 @@
 /** What a chain takes from the van. */
-import { COIL_ALLOWANCE_IN } from '../../../core/index.ts';
+import { COIL_ALLOWANCE_IN, goodsOf, type WorkStep } from '../../../core/index.ts';
 import type { AcceptedChain } from '../kinds/chain-accepted.ts';
 
 /** Of pieces, or of what is cut from a coil whole inches. */
@@ -26,3 +26,7 @@ export function neededFor({ chain, items }: Pick<AcceptedChain, 'chain' | 'items
   for (const [code, count] of Object.entries(chain.loose)) add(code, count, 'piece');
   return out;
 }
+
+/** Small goods that a card uses: of each as many as one card wants. */
+export const goodsNeeded = (card: readonly WorkStep[]): Record<string, Needed> =>
+  Object.fromEntries(goodsOf(card).map(({ code, name, count }) => [code, { name, quantity: count, unit: 'piece' as const }]));

@@ -2,7 +2,7 @@
 
 import type { Finding, SealId, StopKind, ValveCondition } from '../../../core/index.ts';
 import { offListReason, type ReadRun } from '../../visit/sheet.ts';
-import { type Needed, neededFor } from '../needs/needed.ts';
+import { goodsNeeded, type Needed, neededFor } from '../needs/needed.ts';
 import { STAGE_NAMES, STAGES, type Stage } from '../stages.ts';
 import type { RunState } from '../state.ts';
 
@@ -71,7 +71,7 @@ export function summaryOf(read: ReadRun): RunSummary {
     seals: [...new Set(joints.map((j) => j.seal))],
     priceCents: accepted?.chain.priceCents ?? 0,
     currency: accepted?.currency ?? null,
-    needs: accepted && !signedOff && joined === 0 ? neededFor(accepted) : {},
+    needs: signedOff || joined > 0 ? {} : { ...(accepted ? neededFor(accepted) : {}), ...goodsNeeded(state.card) },
     ...(!accepted && state.from?.end && state.to?.end ? { ends: { from: state.from.end, to: state.to.end, rejoin: state.rejoin?.end ?? null } } : {}),
     ...(state.stop && state.stop.kind !== 'none' && state.stopTriedMs !== null
       ? { stop: { kind: state.stop.kind, condition: state.stop.condition, atMs: state.stopTriedMs } }
