@@ -10,9 +10,9 @@ import { catalogue } from './index.ts';
 import { stepTemplate } from './steps.ts';
 import { unknownAppliances } from './work-kinds.ts';
 
-/** Rows of the fourth card, as they were when the list was frozen. */
-const FROZEN: Record<string, number> = JSON.parse(readFileSync(join('catalog', 'fixtures', 'card-4.json'), 'utf8'));
-const NEWEST = 4;
+/** Rows of the fifth card, as they were when the list was frozen. */
+const FROZEN: Record<string, number> = JSON.parse(readFileSync(join('catalog', 'fixtures', 'card-5.json'), 'utf8'));
+const NEWEST = 5;
 
 describe('an accepted card', () => {
   const { steps } = catalogue();

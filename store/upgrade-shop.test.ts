@@ -80,7 +80,10 @@ describe('a database of before', () => {
       const now = await currentRules(sql, shop);
       const { rules: inForce, version, reason, recordedAt } = now;
       // What the house is asked since is as it usually is.
-      assert.deepEqual({ rules: inForce, version, reason, recordedAt }, { ...rules, rules: { ...rules.rules, proof: 'day' } });
+      assert.deepEqual(
+        { rules: inForce, version, reason, recordedAt },
+        { ...rules, rules: { ...rules.rules, proof: 'day', oldFerrule: 'sleeve puller' } },
+      );
       assert.equal(await exportParts(sql, shop), ownParts);
       assert.deepEqual(await stockedPlaces(sql, shop), stock);
     });
@@ -130,7 +133,7 @@ describe('files of before', () => {
         const counts = await importShop(empty.sql, FIRST_SHOP, linesOf(packed(name)));
         assert.deepEqual([counts.rules, counts.parts], shop === FIRST_SHOP ? [2, 3] : [0, 0]);
         const { rules } = await currentRules(empty.sql, FIRST_SHOP);
-        assert.deepEqual(rules, { ...told.shops[shop]!.rules.rules, proof: 'day' });
+        assert.deepEqual(rules, { ...told.shops[shop]!.rules.rules, proof: 'day', oldFerrule: 'sleeve puller' });
         assert.equal(await exportParts(empty.sql, FIRST_SHOP), told.shops[shop]!.ownParts);
         const places = await stockedPlaces(empty.sql, FIRST_SHOP);
         assert.deepEqual(places, told.shops[shop]!.stock);

@@ -19,6 +19,7 @@ export const HOUSE_CHOICES = {
   toiletLift: ["whole, by two","tank off, by one"],
   floorSeal: ["back left open","all round"],
   proof: ["day","strict","next day"],
+  oldFerrule: ["sleeve puller","cut off"],
 } as const;
 
 export type HouseChoices = { [K in keyof typeof HOUSE_CHOICES]: (typeof HOUSE_CHOICES)[K][number] };

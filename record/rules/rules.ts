@@ -55,6 +55,7 @@ const SAID: Record<keyof HouseRules, string> = {
   toiletLift: 'toilet lift',
   floorSeal: 'floor seal',
   proof: 'proof before leaving',
+  oldFerrule: 'old ferrule',
   turns: 'turns past hand-tight',
   maxAgeYears: 'ages at which lines are renewed',
   dueMonths: 'months until something is due again',
