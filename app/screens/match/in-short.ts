@@ -8,5 +8,5 @@ export const chainName = (chain: Chain, name: (part: string) => string) => chain
 export function inShort({ result: { chains }, names, currency }: Pick<Answer, 'result' | 'names' | 'currency'>): string {
   const [best] = chains;
   if (!best) return 'No chain: see why';
-  return `${chainName(best, (p) => shortName(names[p] ?? p))}, ${money(best.priceCents, currency)}, ${best.offVan.length === 0 ? 'all on the van' : 'not all on the van'}`;
+  return `${chainName(best, (p) => shortName(names[p] ?? p))}, ${money(best.priceCents, currency)}, ${best.offVan.length === 0 ? 'all on the van' : `${best.offVan.length} to buy`}`;
 }

@@ -135,7 +135,10 @@ function Ranked({
             <Figure value={String(chain.minutes)} unit="minutes" />
             <Figure value={oneIn(chain.leakRisk)} unit="comes back" />
             {flowOf[i] && <Figure {...gets(flowOf[i], units)} />}
-            <Figure value={chain.offVan.length === 0 ? 'all' : `${chain.offVan.length} not`} unit="on the van" />
+            <Figure
+              value={chain.offVan.length === 0 ? 'all' : String(chain.offVan.length)}
+              unit={chain.offVan.length === 0 ? 'on the van' : 'to buy'}
+            />
             {onUse && (
               <button
                 type="button"
@@ -190,13 +193,19 @@ function Lengths({ of, chain, isAsked, onPick }: { of: ServingLength[]; chain: C
 /** What it is made of, what has to be bought, and why it stands first against a rule of the house. */
 function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { apart: Apart; offVan: string[]; elsewhere?: Props['elsewhere'] }) {
   const units = useUnits();
-  const where = offVan.map((item) => elsewhere?.(item) ?? '');
+  const rows = missing.map((name, i) => ({ name, where: elsewhere?.(offVan[i]!) ?? '' }));
+  const [inStock, toBuy] = [rows.filter((r) => r.where !== ''), rows.filter((r) => r.where === '')];
   return (
     <div className="mt-1">
       <p>{parts.map((part) => saidIn(part, units)).join(' + ') || 'The two ends meet by themselves.'}</p>
-      {missing.length > 0 && (
+      {inStock.length > 0 && (
         <p>
-          <b>Not on the van:</b> {missing.map((name, i) => (where[i] ? `${name}, but on: ${where[i]}` : name)).join('; ')}
+          <b>In stock:</b> {inStock.map(({ name, where }) => `${name}, on: ${where}`).join('; ')}
+        </p>
+      )}
+      {toBuy.length > 0 && (
+        <p>
+          <b>To buy:</b> {toBuy.map(({ name }) => name).join('; ')}
         </p>
       )}
       {departs && <p className="text-soft">{departs.text}</p>}
@@ -270,12 +279,12 @@ function Details({ chain, names, currency, callbacks = [] }: { chain: Chain } & 
           {chain.path.map((s) => (
             <li key={s.part}>
               {names[s.part]} {s.cutLengthIn !== undefined && <InUnits said={said`, cut to ${length(s.cutLengthIn)}`} />}{' '}
-              {chain.offVan.includes(s.part) && <b>(not on the van)</b>}
+              {chain.offVan.includes(s.part) && <b>(to buy)</b>}
             </li>
           ))}
           {Object.entries(chain.loose).map(([code, n]) => (
             <li key={code}>
-              {n} x {names[code] ?? code} {chain.offVan.includes(code) && <b>(not on the van)</b>}
+              {n} x {names[code] ?? code} {chain.offVan.includes(code) && <b>(to buy)</b>}
             </li>
           ))}
         </ul>
@@ -344,18 +353,23 @@ function Refused({ result, names }: { result: MatchAnswer; names: Record<string,
   const near = result.refused.filter((r) => r.because.some((b) => b.rule.startsWith('near-')));
   return (
     <div className="mt-3 grid gap-2">
-      {near.slice(0, 3).map((r) => (
-        <p key={r.part} className="looks-right">
-          <b className="font-head text-lg">Looks right, is not: </b>
-          {names[r.part]}.{' '}
-          {r.because
-            .filter((b) => b.rule.startsWith('near-'))
-            .slice(0, 1)
-            .map((b) => (
-              <InUnits key={b.rule} said={b} />
-            ))}
-        </p>
-      ))}
+      {near.length > 0 && (
+        // Once an answer stands it is for who asks.
+        <details className="why" open={result.chains.length === 0}>
+          <summary>Looks right, is not ({near.length})</summary>
+          {near.slice(0, 6).map((r) => (
+            <p key={r.part} className="looks-right mt-1">
+              {names[r.part]}.{' '}
+              {r.because
+                .filter((b) => b.rule.startsWith('near-'))
+                .slice(0, 1)
+                .map((b) => (
+                  <InUnits key={b.rule} said={b} />
+                ))}
+            </p>
+          ))}
+        </details>
+      )}
       {result.refused.length > 0 && (
         <details className="why">
           <summary>Parts refused, and why ({result.refused.length === 20 ? 'the first 20' : result.refused.length})</summary>
