@@ -172,6 +172,7 @@ export {
   type Reckoning,
   type Recovery,
   type RunFacts,
+  SIDES_SAID,
   StepDataError,
   type StepMeasure,
   type StepStage,

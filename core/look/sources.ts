@@ -83,7 +83,7 @@ export function compareSources({ candidates, work, parts, need, ...query }: Sour
       continue;
     }
     const isWet = candidate.dry !== 'yes';
-    const avoid = [...(need.avoid ?? []), ...(candidate.afterOsmosis ? ['copper', 'brass'] : [])];
+    const avoid = [...(need.avoid ?? []), ...(candidate.afterOsmosis ? ['copper', 'brass'] : []), ...(isThrough(candidate) ? ['hose'] : [])];
     const minLengthIn = finite(`${candidate.name}, length`, candidate.lengthIn, { above: 0, atMost: 3600 });
     const { chains, unreachable } = matchChains({
       ...query,
@@ -144,6 +144,9 @@ function notAtAll({ kind, name, holds }: SourceCandidate, water: 'cold' | 'hot')
 }
 
 /** What getting there takes besides the chain. */
+/** Through a floor or a wall goes tube, never a braided hose. */
+const isThrough = ({ holes }: SourceCandidate): boolean => holes.some((h) => h.through !== 'cabinet');
+
 function stepsOf({ kind, holes, shut }: SourceCandidate, work: SourceWork[]): SourceWork[] {
   const row = (of: SourceWork['of'], id: string) => {
     const found = work.find((w) => w.of === of && w.id === id);

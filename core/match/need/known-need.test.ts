@@ -139,6 +139,11 @@ describe('what is put aside before an appliance', () => {
     const asked = { from: 'comp-3/8-m', to: 'bc-7/8-m', parts: [riser, braided], rules, need: { water: 'cold' as const, minLengthIn: 12 } };
     assert.deepEqual(matchPreferring(asked, asideFor('bc-7/8-m', true)).chains[0]?.parts, ['riser']);
   });
+  it('is a hose where the line goes through a floor', () => {
+    assert.deepEqual(need(facts({ passes: 'floor' })).need.avoid, ['hose']);
+    assert.equal(need(facts({ passes: 'floor' }), { id: 'passes', to: null, because: 'a sleeve is there' }).need.avoid, undefined);
+    assert.equal(need(facts()).need.avoid, undefined);
+  });
   it('is a short stub in place of a line, before an appliance only', () => {
     assert.ok(asideFor('comp-1/4-m', true).includes('stub'));
     assert.deepEqual([asideFor('cu-5/8od', false), asideFor('comp-3/8-f', false)], [[], ['connector']]);

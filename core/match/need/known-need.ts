@@ -11,7 +11,7 @@ export type MatchRule = (typeof MATCH_RULES)[number];
 
 export const KNOWN_IDS = [
   'length', 'own-stop', 'arrestor', 'check', 'outlet', 'hidden', 'bore', 'pressure', 'turn', 'stub',
-  'avoid-usual', 'after-osmosis', 'own-hose', ...MATCH_RULES,
+  'avoid-usual', 'after-osmosis', 'own-hose', 'passes', ...MATCH_RULES,
 ] as const; // biome-ignore format: one list
 export type KnownId = (typeof KNOWN_IDS)[number];
 
@@ -39,6 +39,8 @@ export interface KnownFacts {
   from: EndCode | null;
   to: EndCode | null;
   distanceIn: number | null;
+  /** What the line goes through; left out where it stays in the room. */
+  passes?: 'floor' | 'wall';
   /** Look says that no stop is there. */
   hasNoStop: boolean;
   /** What Look's verdicts ask, each with why; left out where nobody judged. */
@@ -72,7 +74,7 @@ export function knownNeed(f: KnownFacts): Known[] {
   return [...fromLook(f), ...fromAppliance(f), ...fromRules(f)];
 }
 
-function fromLook({ place, distanceIn, stubs, from, to, verdicts }: KnownFacts): Known[] {
+function fromLook({ place, passes, distanceIn, stubs, from, to, verdicts }: KnownFacts): Known[] {
   const out: Known[] = [];
   const add = (isSo: unknown, known: Omit<Known, 'from'>) => isSo && out.push({ ...known, from: 'look' });
   add(distanceIn !== null, {
@@ -111,6 +113,12 @@ function fromLook({ place, distanceIn, stubs, from, to, verdicts }: KnownFacts):
     text: `${place.outOf === 'floor' ? 'straight up out of the floor' : 'turns up out of the wall'}`,
     because: `A stop that goes ${place.outOf === 'floor' ? 'straight on' : 'round the corner'} is preferred.`,
     need: { outOf: place.outOf ?? 'wall' },
+  });
+  add(passes, {
+    id: 'passes',
+    text: `tube through the ${passes}`,
+    because: 'No braided hose goes through a floor or a wall, where nobody sees it rub: tube does, in a sleeve.',
+    need: { avoid: ['hose'] },
   });
   add(place.afterOsmosis, {
     id: 'after-osmosis',

@@ -29,6 +29,7 @@ const WORDS: Record<KnownId, string> = {
   'avoid-usual': 'what the appliance avoids',
   'after-osmosis': 'that it follows reverse osmosis',
   'own-hose': 'no hose onto its own hose',
+  passes: 'tube through the floor or wall',
   push: 'push fittings',
   applianceLine: 'the line to an appliance',
   toiletLine: 'the line to a toilet or basin',

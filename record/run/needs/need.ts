@@ -24,7 +24,7 @@ function verdictsOf(
 }
 
 /** What is asked of the chain of a run under the house's rules. */
-export function needOfRun(context: Pick<RunContext, 'appliance' | 'water' | 'look'>, state: RunState, rules: HouseRules): RunNeed {
+export function needOfRun(context: Pick<RunContext, 'appliance' | 'water' | 'look' | 'work'>, state: RunState, rules: HouseRules): RunNeed {
   const { water } = context;
   const appliance = applianceBySheet(context.appliance, context.look, state.survey.sheet);
   const { from, to, rejoin, distance, place, stop, stubs, needChanges } = state;
@@ -33,6 +33,7 @@ export function needOfRun(context: Pick<RunContext, 'appliance' | 'water' | 'loo
     from: from?.end ?? null,
     to: to?.end ?? null,
     distanceIn: distance?.inches ?? null,
+    ...(context.work === 'refrigerator-from-below' ? { passes: 'floor' as const } : {}),
     hasNoStop: stop?.kind === 'none',
     place,
     stubs,

@@ -6,6 +6,7 @@ import {
   losing,
   type PossiblePlan,
   planIsolation,
+  SIDES_SAID,
   shutSteps,
   stopOf,
   type WaterNetwork,
@@ -90,6 +91,11 @@ export default function WhichWater({ run, catalogue, state, write, others, premi
   return (
     <section aria-label="Which water goes off" className="my-3 border border-ink bg-sheet px-4 py-3">
       <h3 className="text-xl">Which water goes off</h3>
+      {isStopGoing && (state.accepted?.cardVersion ?? SIDES_SAID) < SIDES_SAID && (
+        <p className="caution mt-2">
+          This card was begun before it said so: the stop that comes off neither shuts the water nor proves it dead. Close the valve before it.
+        </p>
+      )}
       {plan.possible ? <Plan {...{ net, plan, isDrawn }} passes={passes} /> : <p className="caution mt-2">{plan.because[0]?.text}</p>}
       <p className="mt-2 flex flex-wrap items-center justify-between gap-2 text-soft">
         <span className="min-w-0 flex-1 basis-60">
