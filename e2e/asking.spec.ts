@@ -41,7 +41,7 @@ test('only the gap is asked, and what was said is kept', async ({ page }) => {
   await expect(bar(page)).toHaveValue('fridge, 6 ft from 3/8 comp stop');
   await expect(best(page)).toContainText('72 in');
   await page.goto(`${address()}/match?q=gas stove to 1/2 iron pipe`);
-  await expect(page.getByText(/Gas joints are never identified/)).toBeVisible();
+  await expect(page.getByText(/Gas: not a water connection/)).toBeVisible();
   await expect(best(page)).toHaveCount(0);
   await page.goto(`${address()}/match?q=15 mm copper to toilet`);
   await expect(page.getByText(/15 mm tube is nearly 5\/8 in outside/)).toBeVisible();

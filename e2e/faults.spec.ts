@@ -88,7 +88,7 @@ test('a recheck the day after is looked at and put on record', async ({ page }) 
   await hydrated(page);
   await expect(page.getByRole('heading', { name: 'Next day' })).toBeVisible();
   await page.getByRole('button', { name: /Begin the look/ }).click();
-  await page.clock.fastForward(20 * 60_000);
+  await page.clock.fastForward(90 * 60_000);
   await page.getByRole('button', { name: /^Dry/ }).click();
   await page.getByRole('tab', { name: /Log/ }).click();
   await expect(page.getByText(/Recheck due .*: done, dry/)).toBeVisible();

@@ -113,7 +113,7 @@ test('a tag opens its connection, and one of nowhere says so; the certificate sa
   const tags = page.getByRole('link', { name: 'Tags to print' });
   expect((await page.request.get(house.address + (await tags.getAttribute('href')))).headers()['content-type']).toContain('application/pdf');
   await page.getByRole('link', { name: 'What was proven' }).click();
-  await expect(page.getByText(/^Dry: at 95 % no more than/).first()).toBeVisible();
+  await expect(page.getByText(/^Dry when we left: at 95 % no more than/).first()).toBeVisible();
   await expect(page.getByText('A dry look never proves that nothing leaks', { exact: false })).toBeVisible();
   const pdf = await page.request.get(house.address + (await page.getByRole('link', { name: 'As PDF' }).getAttribute('href')));
   expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');

@@ -1,7 +1,7 @@
 /** Look judges what is there: line, stop, water, complaints; and what it asks of the chain. */
 import { expect, type Page, test } from '@playwright/test';
 import { ownHouse } from './house.ts';
-import { hydrated, openRun } from './page.ts';
+import { hydrated, openRun, pressUse } from './page.ts';
 import type { Served } from './server.ts';
 
 let house: Served;
@@ -23,7 +23,7 @@ test('an old hose, a seized stop and a weak flow are judged with their reasons, 
   await openRun(page, /^Refrigerator/, 'Look', house.address);
   await pick(page, 'It is', 'braided');
   await page.getByRole('checkbox', { name: 'kinked' }).check();
-  await expect(follows(page)).toContainText('Old line: replace. Kinked: A kink stays weak');
+  await expect(follows(page)).toContainText('Old line: replace with this visit. Kinked: A kink stays weak');
   const age = page.getByLabel(/^Years old/);
   await age.fill('-3');
   await expect(page.getByText(/Years from 0 to 150/)).toBeVisible();
@@ -31,7 +31,7 @@ test('an old hose, a seized stop and a weak flow are judged with their reasons, 
   await age.press('Enter');
   await pick(page, 'Kind', 'multi-turn');
   await pick(page, 'Tried: it', 'seized open');
-  await expect(follows(page)).toContainText('Stop: replace. It cannot be shut');
+  await expect(follows(page)).toContainText('Stop: replace with this visit. It cannot be shut');
   await page.getByRole('button', { name: 'Water as it comes' }).click();
   const running = page.getByLabel(/^Pressure while it runs/);
   await running.fill('12');
@@ -128,12 +128,12 @@ test('an end comes from the gauge with what else it may be; Match says what the 
   await openRun(page, /^Refrigerator/, 'Look', house.address);
   await asLastTime(page);
   await page.getByRole('tab', { name: /Match/ }).click();
-  await page.getByRole('button', { name: 'Use this' }).first().click();
+  await pressUse(page.getByRole('article', { name: 'Chain 1' }));
   const asks = page.getByRole('alertdialog', { name: 'Does its water come from a reverse-osmosis unit?' });
   await expect(asks).toContainText('brass');
   await asks.getByRole('button', { name: 'Not known: look first' }).click();
   await expect(asks).toHaveCount(0);
-  await page.getByRole('button', { name: 'Use this' }).first().click();
+  await pressUse(page.getByRole('article', { name: 'Chain 1' }));
   await asks.getByRole('button', { name: 'After reverse osmosis' }).click();
   await expect(page.getByRole('button', { name: /no copper, no brass/ })).toBeVisible();
   await expect(page.getByRole('tab', { name: /Match/ })).toHaveAttribute('aria-selected', 'true');

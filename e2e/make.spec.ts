@@ -2,7 +2,7 @@
 import { type APIRequestContext, expect, test } from '@playwright/test';
 import { v7 as uuidv7 } from 'uuid';
 import { ownHouse } from './house.ts';
-import { hydrated, openRun } from './page.ts';
+import { hydrated, openRun, pressUse } from './page.ts';
 import type { Served } from './server.ts';
 
 let house: Served;
@@ -190,7 +190,7 @@ test('a toilet is measured against its sheet at its step, what is off takes no y
   ];
   await request.post(`${house.address}/api/v1/entries`, { data: { entries }, headers: { origin: house.address } });
   await stage('match');
-  await page.getByRole('button', { name: 'Use this' }).first().click();
+  await pressUse(page.getByRole('article', { name: 'Chain 1' }));
   const stays = page.getByRole('button', { name: 'They stay in sight' });
   await expect(stays.or(page.getByRole('tab', { name: /^Match.*done/ }))).toBeVisible();
   if (await stays.isVisible()) await stays.click();

@@ -2,7 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { address } from './house.ts';
-import { hydrated, openRun, tabTo } from './page.ts';
+import { hydrated, openRun, pressUse, tabTo } from './page.ts';
 
 test('a thread is found by keys alone, and the next measurement is named', async ({ page }) => {
   await page.goto(address());
@@ -230,7 +230,7 @@ test('a dual stop chosen for one run is where the next one begins', async ({ pag
   await best.getByText('Joints, parts and cost').click();
   await expect(best).toContainText('stays free behind its own valve');
   await expect(best).toContainText('cap it until a line is on it');
-  await best.getByRole('button', { name: 'Use this' }).click();
+  await pressUse(best);
 
   const runs = page.getByRole('navigation', { name: 'Runs' });
   await runs.getByRole('button', { name: /Old wing basin, cold/ }).click();

@@ -120,3 +120,11 @@ export async function killedAndOpened(page: Page): Promise<Page> {
   await expect(again.getByText(/not sent yet/)).toBeHidden({ timeout: 30_000 });
   return again;
 }
+
+/** Takes a chain. Where no distance was said it is asked which of its lengths reaches: the one that stands there. */
+export async function pressUse(chain: Locator): Promise<void> {
+  await chain.getByRole('button', { name: 'Use this' }).click();
+  const length = chain.getByRole('group', { name: /Which reaches/ }).getByRole('button', { pressed: true });
+  await length.waitFor({ timeout: 1500 }).catch(() => {});
+  if (await length.isVisible()) await length.click();
+}

@@ -22,7 +22,7 @@ test.describe('with the worker that opens pages without a connection', () => {
     await context.setOffline(true);
     await water.getByRole('button', { name: 'It runs on: this one passes' }).click();
     await expect(water).toContainText('Close Canteen heater, cold valve');
-    await expect(water).toContainText('Energy off first: Canteen heater');
+    await expect(water).toContainText('Energy off: Canteen heater');
     await expect(water).toContainText(/Without water meanwhile: .*Hand basin, hot/);
     await water.getByText('Why').click();
     await expect(water).toContainText('No plan leaves fewer dry.');

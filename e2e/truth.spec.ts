@@ -1,7 +1,7 @@
 /** The record tells the truth, and a press can be taken back. */
 import { expect, type Page, test } from '@playwright/test';
 import { address } from './house.ts';
-import { hydrated, openRun, textOf } from './page.ts';
+import { hydrated, openRun, pressUse, textOf } from './page.ts';
 
 interface Run {
   id: string;
@@ -99,17 +99,17 @@ test('another chain on a half-made run says what it undoes and asks; going back 
   const made = async () => (await runOf(page)).joints.map((j) => j.made);
   const before = await made();
   expect(before).toContain(true);
-  await page.getByRole('article', { name: 'Chain 2' }).getByRole('button', { name: 'Use this' }).click();
+  await pressUse(page.getByRole('article', { name: 'Chain 2' }));
   const question = page.getByRole('alertdialog', { name: 'Another chain' });
   await expect(question).toBeInViewport();
   await expect(question).toContainText('It undoes J1');
   await question.getByRole('button', { name: 'Keep the one there is' }).click();
   expect(await made()).toEqual(before);
-  await page.getByRole('article', { name: 'Chain 2' }).getByRole('button', { name: 'Use this' }).click();
+  await pressUse(page.getByRole('article', { name: 'Chain 2' }));
   await question.getByRole('button', { name: 'Accept the other chain' }).click();
   await expect.poll(made).not.toContain(true);
   await page.getByRole('tab', { name: /Match/ }).click();
-  await page.getByRole('article', { name: 'Chain 1' }).getByRole('button', { name: 'Use this' }).click();
+  await pressUse(page.getByRole('article', { name: 'Chain 1' }));
   await expect.poll(made).toEqual(before);
 });
 
@@ -257,10 +257,7 @@ test('keys: a door after g is nobody else’s, a shut choice’s key records not
 
 /** Takes a chain, with what it hangs on answered: none of it is so. */
 async function useChain(page: Page, n: number): Promise<void> {
-  await page
-    .getByRole('article', { name: `Chain ${n}` })
-    .getByRole('button', { name: 'Use this' })
-    .click();
+  await pressUse(page.getByRole('article', { name: `Chain ${n}` }));
   const no = page.getByRole('alertdialog').getByRole('button', { name: 'No', exact: true });
   const taken = page.getByRole('tab', { name: /^Shut/, selected: true });
   await no.or(taken).first().waitFor();

@@ -76,7 +76,7 @@ describe('the cluster', () => {
     cluster.restart();
     assert.ok(cluster.isUp());
   });
-  it('goes away under writers and readers, and the program lives: each is told, and nothing acknowledged is lost', async () => {
+  it('goes away under writers and readers, and the program lives: each is told, and nothing acknowledged is lost', { timeout: 240_000 }, async () => {
     await migrate(cluster.url, readMigrations(join('store', 'migrations')));
     const sql = connect(cluster.url, 8);
     await ensureDemo(sql, AT);

@@ -88,7 +88,8 @@ function standing(net: WaterNetwork, plan: PossiblePlan): (NetPlace & { stands: 
 /** What is done to get there, in order. */
 export function shutSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
   const find = finder(net);
-  const { drainAt, ventAt, volumeGal, residualGal } = plan;
+  const { drainAt, volumeGal, residualGal } = plan;
+  const ventAt = find.vented(plan.ventAt);
   const bucket = volumeGal > BUCKET_GAL ? 'a hose to a drain' : 'a bucket';
   const step = (what: ShutDo, at: string, title: string, detail: Said, gate?: string): ShutStep => ({
     do: what,
@@ -141,7 +142,8 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
   const find = finder(net);
   const height = (id: string) => find.heightFt(find.valve(id)!.a);
   const byHeight = [...plan.close].sort((a, b) => height(a) - height(b));
-  const top = plan.ventAt ?? plan.drainAt;
+  const ventAt = find.vented(plan.ventAt);
+  const top = ventAt ?? plan.drainAt;
   const air = find.air(top);
   const isAerated = [plan.drainAt, top, ...losing(net, plan)].some(find.hasAerator);
   return [
@@ -149,7 +151,7 @@ export function backSteps(net: WaterNetwork, plan: PossiblePlan): ShutStep[] {
       do: 'shut-drain',
       at: plan.drainAt,
       title: find.closed(plan.drainAt),
-      detail: said`${plan.ventAt === null ? 'Not quite: the air leaves there.' : `Leave ${find.name(plan.ventAt)} open: the air leaves there.`}`,
+      detail: said`${ventAt === null ? 'Not quite: the air leaves there.' : `Leave ${find.name(ventAt)} open: the air leaves there.`}`,
     },
     ...byHeight.map((id): ShutStep => {
       const valve = find.valve(id)!;
@@ -195,6 +197,8 @@ function finder({ places, valves }: WaterNetwork) {
     air: (id: string) => words(id).air(name(id)),
     still: (id: string) => words(id).still,
     hasAerator: (id: string) => isOutlet(id) && words(id).hasAerator,
+    /** A machine is no place to let air in. */
+    vented: (id: string | null) => (id !== null && isOutlet(id) && outletKindOf(byId.get(id)!) === 'machine' ? null : id),
     stands: (id: string) => byId.get(id)?.stands,
     heightFt: (id: string) => byId.get(id)?.heightFt ?? 0,
   };

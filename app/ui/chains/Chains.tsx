@@ -156,8 +156,14 @@ function Ranked({
             chain={chain}
             isAsked={asks === chainKey(result.chains[i]!)}
             onPick={(part) => {
+              const key = chainKey(result.chains[i]!);
               const other = withLength(result.chains[i]!, part);
-              if (other) setPicked((all) => ({ ...all, [chainKey(result.chains[i]!)]: other }));
+              if (!other) return;
+              setPicked((all) => ({ ...all, [key]: other }));
+              // It was asked for the chain that was pressed: that is taken at once.
+              if (asks !== key) return;
+              setAsks(null);
+              onUse?.(other);
             }}
           />
           <Cautions of={chain.cautions.filter((c) => AT_ONCE.has(c.rule))} />
