@@ -89,6 +89,7 @@ test('the shop’s own system is every device’s that says nothing else', async
   await other.goto(`${house.address}/stock`);
   await expect(other.locator('html')).toHaveAttribute('data-units', 'metric');
   await hydrated(other);
+  await other.getByLabel(/^Find on Van/).fill('coil');
   await expect(other.getByText('15.24 m', { exact: true })).toBeVisible();
   await other.getByRole('button', { name: /^Figures in millimetres/ }).click();
   await expect(other.getByText('50 ft', { exact: true })).toBeVisible();

@@ -189,7 +189,7 @@ function Lengths({ of, chain, isAsked, onPick }: { of: ServingLength[]; chain: C
       {of.map(({ part, lengthIn, onVan }) => (
         <button key={part} type="button" className="key min-h-11 px-3" aria-pressed={chain.parts.includes(part)} onClick={() => onPick(part)}>
           {quantityWords(length(lengthIn), units)}
-          {!onVan && <span className="text-base font-normal text-soft"> to buy</span>}
+          {!onVan && <span className="text-base font-normal"> to buy</span>}
         </button>
       ))}
     </fieldset>
