@@ -100,6 +100,7 @@ test('another chain on a half-made run says what it undoes and asks; going back 
   const before = await made();
   expect(before).toContain(true);
   await pressUse(page.getByRole('article', { name: 'Chain 2' }));
+  await page.getByRole('button', { name: 'They stay in sight' }).click();
   const question = page.getByRole('alertdialog', { name: 'Another chain' });
   await expect(question).toBeInViewport();
   await expect(question).toContainText('It undoes J1');
