@@ -120,8 +120,10 @@ test('each way’s chain is the best there is from it, and the whole is its mone
       assert.equal(ranked.length + refused.length, candidates.length);
       for (const option of ranked) {
         const c = candidates.find((x) => x.id === option.id)!;
-        const best = matchChains({ from: c.end, to: 'comp-1/4-m', parts, loose, k: 1, need: { water: 'cold', stop: true, minLengthIn: c.lengthIn } })
-          .chains[0]!;
+        // Through a floor or a wall goes tube, never a braided hose.
+        const avoid = c.holes.some((h) => h.through !== 'cabinet') ? ['hose'] : [];
+        const need = { water: 'cold' as const, stop: true, minLengthIn: c.lengthIn, avoid };
+        const best = matchChains({ from: c.end, to: 'comp-1/4-m', parts, loose, k: 1, need }).chains[0]!;
         assert.deepEqual(option.chain.parts, best.parts);
         const minutes = (of: string, id: string) => look.sourceWork.find((w) => w.of === of && w.id === id)!.minutes;
         const extra = minutes('kind', 'idle-line') + minutes('shut', c.shut) + c.holes.reduce((sum, h) => sum + minutes('hole', h.through), 0);
