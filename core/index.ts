@@ -197,6 +197,7 @@ export {
   jointSides,
   type ListLine,
   type Loose,
+  lengthMaking,
   loops,
   type MatchAnswer,
   matchChains,

@@ -82,7 +82,7 @@ test.describe('with the worker that opens pages without a connection', () => {
     await pick(page, 'Against hammer there is', 'nothing');
     await expect(page.getByRole('radio', { name: 'it bangs' })).toBeChecked();
     await open(/^What follows/);
-    await expect(follows(page)).toContainText('Hammer: replace. It bangs and has none');
+    await expect(follows(page)).toContainText('Hammer: replace with this visit. It bangs and has none');
     await page.reload();
     await hydrated(page);
     await page.getByRole('tab', { name: /Look/ }).click();

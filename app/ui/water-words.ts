@@ -1,5 +1,14 @@
 /** The water of a premises in words and lists: what each thing is called, what stands for what. */
-import { coil, type IsolationPlan, type NetPlace, type NetValve, quantityWords, type Units, type WaterNetwork } from '../../core/index.ts';
+import {
+  coil,
+  type IsolationPlan,
+  type NetPlace,
+  type NetValve,
+  type PossiblePlan,
+  quantityWords,
+  type Units,
+  type WaterNetwork,
+} from '../../core/index.ts';
 
 export const CONDITIONS: [NetValve['condition'], string][] = [
   ['works', 'holds'],
@@ -53,6 +62,12 @@ export function namesOf(net: WaterNetwork, units: Units): (id: string) => string
     const by = next(id);
     return by ? `the line at ${known.get(by.id) ?? known.get(by.a === id ? by.b : by.a)!}` : 'the line';
   };
+}
+
+/** What is shut by a plan, as it is said: 'stop Well pump at its breaker, close Tank valve'. */
+export function offWords({ pumpsOff, close }: Pick<PossiblePlan, 'pumpsOff' | 'close'>, name: (id: string) => string): string {
+  const said = [...pumpsOff.map((id) => `stop ${name(id)} at its breaker`), ...(close.length > 0 ? [`close ${close.map(name).join(' and ')}`] : [])];
+  return said.length > 0 ? said.join(', ') : 'nothing more to close';
 }
 
 /** Plans one after the other, each for when the least trusted valve of the one before does not hold. */

@@ -3,7 +3,7 @@ import { InputError } from '../errors.ts';
 import { reason } from '../reason.ts';
 import type { FindingRow, LookData } from './rows.ts';
 import type { Survey } from './survey.ts';
-import { asSeen, type Judgement, type Weighed, worst } from './verdict.ts';
+import { asSeen, type Judgement, type LookVerdict, type Weighed, worst } from './verdict.ts';
 
 export function judgeStop({ stop }: Survey, found: FindingRow[], { stops }: LookData): Judgement[] {
   const seen: Weighed[] = found.filter((f) => f.on === 'stop').map(asSeen);
@@ -31,37 +31,19 @@ export function judgeStop({ stop }: Survey, found: FindingRow[], { stops }: Look
 export function judgeArrestor({ arrestor, appliance }: Survey): Judgement[] {
   if (!arrestor) return [];
   const { kind, bangs } = arrestor;
-  const of = 'arrestor' as const;
-  const source = 'trade practice: water hammer';
-  if (bangs && kind === 'none')
-    return [
-      { of, verdict: 'replace', because: [reason('bangs-bare', 'It bangs and has none: one goes within 6 ft of the valve that shuts.', { source })] },
-    ];
-  if (bangs && kind === 'air-chamber') {
-    return [
-      {
-        of,
-        verdict: 'replace',
-        because: [reason('bangs-chamber', 'Its air has gone into the water: draining fills it once more; an arrestor keeps its charge.', { source })],
-      },
-    ];
-  }
-  if (bangs)
-    return [
-      {
-        of,
-        verdict: 'replace',
-        because: [reason('bangs-arrestor', 'It bangs with an arrestor on: the charge is gone, or it sits too far off.', { source })],
-      },
-    ];
-  if (kind === 'none' && appliance.fastClosing === 'yes' && bangs === undefined) {
-    return [
-      { of, verdict: 'unknown', because: [reason('not-heard', `A ${appliance.name} shuts fast: listen to it shut before deciding.`, { source })] },
-    ];
-  }
-  if (kind === 'none' && appliance.fastClosing === 'yes') {
-    const words = `Nothing bangs, but a ${appliance.name} shuts fast and the model codes want an arrestor there; how far that is enforced differs: ask the local code.`;
-    return [{ of, verdict: 'watch', because: [reason('arrestor-by-code', words, { source: 'model codes' })] }];
-  }
-  return [{ of, verdict: 'keep', because: [reason('quiet', kind === 'none' ? 'Nothing bangs.' : 'It is quiet: it stays.', { source })] }];
+  const as = (verdict: LookVerdict, rule: string, words: string, source = 'trade practice: water hammer') =>
+    worst('arrestor', [{ verdict, because: reason(rule, words, { source }) }]);
+  if (bangs) return as('replace', ...BANGS[kind]);
+  if (kind !== 'none') return as('keep', 'quiet', 'It is quiet: it stays.');
+  if (appliance.fastClosing !== 'yes') return as('keep', 'quiet', 'Nothing bangs.');
+  if (bangs === undefined) return as('unknown', 'not-heard', `A ${appliance.name} shuts fast: listen to it shut before deciding.`);
+  const words = `Nothing bangs, but a ${appliance.name} shuts fast and the model codes want an arrestor there; how far that is enforced differs: ask the local code.`;
+  return as('watch', 'arrestor-by-code', words, 'model codes');
 }
+
+/** Why it bangs, by what is there. */
+const BANGS: Record<NonNullable<Survey['arrestor']>['kind'], [rule: string, words: string]> = {
+  none: ['bangs-bare', 'It bangs and has none: one goes within 6 ft of the valve that shuts.'],
+  'air-chamber': ['bangs-chamber', 'Its air has gone into the water: draining fills it once more; an arrestor keeps its charge.'],
+  arrestor: ['bangs-arrestor', 'It bangs with an arrestor on: the charge is gone, or it sits too far off.'],
+};

@@ -35,14 +35,15 @@ export interface Construction {
  */
 export function constructions(q: MatchQuery): Construction[] {
   const s = settingOf(q);
-  const found = bestOf(s, false);
-  return found.length > 0 ? found : bestOf(s, true);
+  const found = constructionsOf(s, false);
+  return found.length > 0 ? found : constructionsOf(s, true);
 }
 
-function bestOf(s: Setting, isMarginal: boolean): Construction[] {
+/** @param isMarginal  joints that only may hold are taken too */
+export function constructionsOf(s: Setting, isMarginal: boolean): Construction[] {
   const of = new Grouping(s, isMarginal);
   for (let k = s.k; ; k *= 2) {
-    const chains = bestChains({ ...s, k, byFamily: true }, isMarginal).sort(byCost);
+    const chains = bestChains({ ...s, k, byFamily: { van: s.stock } }, isMarginal);
     const isAll = chains.length < k;
     const dearest = chains.at(-1)?.cost.total ?? 0;
     const unlike = new Map<string, Chain>();
@@ -176,7 +177,7 @@ class Grouping {
 
   /** Every chain that some parts make, none idle. */
   private madeOf(parts: Part[]): Chain[] {
-    return bestChains({ ...this.s, k: 100, index: indexParts(parts), byFamily: false }, this.isMarginal);
+    return bestChains({ ...this.s, k: 100, index: indexParts(parts), byFamily: null }, this.isMarginal);
   }
 
   /** The chain of all these parts in this construction, where it is given. */

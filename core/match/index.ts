@@ -17,7 +17,7 @@ export {
 } from './need/known-need.ts';
 export { usualBoreIn } from './need/usual-bore.ts';
 export type { Loose, Part, PartEnd, Port } from './part.ts';
-export { chainWithLength, type MatchAnswer, matchPreferring } from './preferring.ts';
+export { chainWithLength, lengthMaking, type MatchAnswer, matchPreferring } from './preferring.ts';
 export { type Branch, type Chain, type ChainJoint, COIL_ALLOWANCE_IN, type MatchQuery, type Need, type PathStep, type Stub } from './query.ts';
 export type { RatesGiven } from './seal-rates.ts';
 export { loops } from './search/build.ts';

@@ -14,14 +14,20 @@ interface OutletWords {
   hasAerator: boolean;
 }
 
+/** What is opened and closed by hand, and runs. */
+const tap = (hasAerator: boolean): OutletWords => ({
+  open: (name) => `Open ${name}`,
+  close: (name) => `Close ${name}`,
+  air: (name) => ({
+    title: `Let the air out at ${name}`,
+    detail: hasAerator ? 'Aerator off, until it runs without spitting.' : 'Until it runs without spitting.',
+  }),
+  still: 'Leave it open and wait.',
+  hasAerator,
+});
+
 export const OUTLET_WORDS: Record<OutletKind, OutletWords> = {
-  faucet: {
-    open: (name) => `Open ${name}`,
-    close: (name) => `Close ${name}`,
-    air: (name) => ({ title: `Let the air out at ${name}`, detail: 'Aerator off, until it runs without spitting.' }),
-    still: 'Leave it open and wait.',
-    hasAerator: true,
-  },
+  faucet: tap(true),
   toilet: {
     open: (name) => `Flush ${name}`,
     close: (name) => `Leave ${name} to fill by itself`,
@@ -36,20 +42,14 @@ export const OUTLET_WORDS: Record<OutletKind, OutletWords> = {
     still: 'Leave the nut loose and wait.',
     hasAerator: false,
   },
-  open: {
-    open: (name) => `Open ${name}`,
-    close: (name) => `Close ${name}`,
-    air: (name) => ({ title: `Let the air out at ${name}`, detail: 'Until it runs without spitting.' }),
-    still: 'Leave it open and wait.',
-    hasAerator: false,
-  },
+  open: tap(false),
 };
 
-/** Words of a name, the first that fits; what none fits is taken for a faucet. */
+/** Words of a name, the first that fits; what none fits is taken for a faucet. Whole words: an office holds no ice. */
 const NAMES: readonly [RegExp, OutletKind][] = [
-  [/toilet|\bwc\b|water closet|urinal|bidet seat/i, 'toilet'],
-  [/dishwasher|washer|washing machine|refrigerator|fridge|ice|brewer|coffee|humidifier|oven|softener|boiler/i, 'machine'],
-  [/hose|hydrant|cock|fountain|eyewash|yard|rinser|sprinkler/i, 'open'],
+  [/\b(?:toilets?|wc|water closet|urinals?|bidet seat)\b/i, 'toilet'],
+  [/\b(?:dish ?washer|washer|washing machine|refrigerator|fridge|ice|ice ?maker|brewer|coffee|humidifier|oven|softener|boiler)\b/i, 'machine'],
+  [/\b(?:hose|hydrant|cock|fountain|eyewash|rinser)\b/i, 'open'],
 ];
 
 export const outletKindOf = ({ name }: { name?: string | undefined }): OutletKind => NAMES.find(([words]) => words.test(name ?? ''))?.[1] ?? 'faucet';

@@ -1,5 +1,5 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type Chain, chainWithLength, type HouseRules, usualBoreIn } from '../../../core/index.ts';
+import { type Chain, chainWithLength, type HouseRules, lengthMaking, type MatchQuery, usualBoreIn } from '../../../core/index.ts';
 import type { OpenRun } from '../../../record/index.ts';
 import { Chains, chainKey } from '../../ui/chains/index.ts';
 import { fetched } from '../../ui/form/index.ts';
@@ -88,7 +88,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
   const wanted = useRef(address.take ?? null);
   useEffect(() => {
     if (!query || !now || wanted.current === null) return;
-    setTaken(now.result.chains.find((c) => c.parts.join(',') === wanted.current) ?? null);
+    setTaken(taking(now.result, query, wanted.current.split(',')));
     wanted.current = null;
   }, [query, now]);
   const badLength = Number.isNaN(inchesOf(q.length));
@@ -142,6 +142,16 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
       </div>
     </div>
   );
+}
+
+/** The chain of an answer that is made of these parts, whichever of its lengths it has. */
+function taking({ chains, lengths }: Answer['result'], query: MatchQuery, parts: string[]): Chain | null {
+  for (const [i, chain] of chains.entries()) {
+    if (chain.parts.join(',') === parts.join(',')) return chain;
+    const part = lengthMaking(chain, lengths[i]!, parts);
+    if (part !== null) return chainWithLength(query, chain, part);
+  }
+  return null;
 }
 
 /** The question's address, as the browser shows it: at once after a press, once no key has come for a moment while a sentence is typed. */

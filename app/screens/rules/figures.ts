@@ -20,7 +20,7 @@ const PROOF: Figure[] = [
   {
     title: 'Leak that a joint must be proven under',
     unit: 'mL a day',
-    changes: 'how long a look must last',
+    changes: 'how long a strict look lasts, and what the look a day later comes to',
     most: LARGE,
     read: (r) => r.targetMlPerDay,
     write: (r, n) => ({ ...r, targetMlPerDay: n }),

@@ -109,7 +109,7 @@ describe('the card', () => {
     assert.match(minutesWords(step(4), own), /^about 8 min, (9|10) where it goes slowly, by your own record$/);
   });
   it('says what comes next should a valve not hold, three of them at most', () => {
-    const plan = (close: string[], fallback: object | null) => ({ possible: true, close, reliesOn: [], fallback }) as never;
+    const plan = (close: string[], fallback: object | null) => ({ possible: true, close, pumpsOff: [], reliesOn: [], fallback }) as never;
     const street = { possible: false, because: [] };
     const name = (id: string) => `the ${id}`;
     assert.equal(next(plan(['stop'], null), name), '');
@@ -117,6 +117,8 @@ describe('the card', () => {
       next(plan(['stop'], plan(['a', 'b'], street)), name),
       ' Should it not hold: close the a and the b; then nothing of the house is left to hold: the utility’s emergency line.',
     );
+    const well = { possible: true, close: ['tank valve'], pumpsOff: ['pump'], reliesOn: [], fallback: null };
+    assert.match(next(plan(['stop'], well), name), /: stop the pump at its breaker, close the tank valve\.$/);
     const five = ['d', 'c', 'b', 'a'].reduce<object | null>((after, id) => plan([id], after), null);
     assert.equal(next(plan(['stop'], five), name), ' Should it not hold: close the a; then close the b; then close the c.');
   });

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { backSteps, type IsolationPlan, losing, type PossiblePlan, type ShutStep, shutSteps, type WaterNetwork } from '../../../core/index.ts';
 import { InUnits, Reasons } from '../../ui/units/index.ts';
-import { chainOf, conditionWords, outletsWords, valveWords } from '../../ui/water-words.ts';
+import { chainOf, conditionWords, offWords, outletsWords, valveWords } from '../../ui/water-words.ts';
 
 interface Props {
   net: WaterNetwork;
@@ -61,7 +61,9 @@ function Possible({ net, plan, nameOf, onStrike, onPasses, gate }: Omit<Props, '
         ))}
         <h3 className="text-2xl">
           {plan.close.length === 0
-            ? 'Nothing to close: no water comes there'
+            ? plan.pumpsOff.length > 0
+              ? 'No valve to close'
+              : 'Nothing to close: no water comes there'
             : `Close ${numbers[plan.close.length] ?? `${plan.close.length} valves`}`}
         </h3>
         <ol className="mt-1 grid gap-1">
@@ -100,9 +102,7 @@ function Possible({ net, plan, nameOf, onStrike, onPasses, gate }: Omit<Props, '
           <h3 className="border-b border-ink">Should it not hold</h3>
           <ol className="list-decimal pl-6">
             {next.map((p, i) => (
-              <li key={i}>
-                {p.possible ? `close ${p.close.map(nameOf).join(' and ')}: ${outletsWords(losing(net, p).length)} without water` : p.because[0]?.text}
-              </li>
+              <li key={i}>{p.possible ? `${offWords(p, nameOf)}: ${outletsWords(losing(net, p).length)} without water` : p.because[0]?.text}</li>
             ))}
           </ol>
         </div>

@@ -1,32 +1,23 @@
-import { memo, type ReactNode, useState } from 'react';
+import { memo, type ReactNode, useMemo, useState } from 'react';
 import {
   type Apart,
-  type Branch,
   type Chain,
-  endLabel,
   type HouseRules,
-  length,
+  lengthMaking,
   loops,
   type MatchAnswer,
   type Part,
-  quantityWords,
-  type Reason,
   type RunFlow,
   type SealCount,
-  type ServingLength,
-  said,
   saidIn,
-  sealById,
-  shortName,
   tellApart,
-  turns24,
-  weighedSeal,
-  writeTurns,
 } from '../../../core/index.ts';
 import { labelsOf, Section, scaleFor, sectionOf } from '../drawn/index.ts';
-import { InUnits, Reasons, useUnits } from '../units/index.ts';
+import { InUnits, useUnits } from '../units/index.ts';
 import { money } from '../words.ts';
 import { gets, Narrower } from './ChainFlow.tsx';
+import { AT_ONCE, Cautions, Details } from './Details.tsx';
+import { Lengths } from './Lengths.tsx';
 
 interface Props {
   result: MatchAnswer;
@@ -98,7 +89,15 @@ function Ranked({
 }: Omit<Props, 'children'>) {
   const [picked, setPicked] = useState<Record<string, Chain>>({});
   const [asks, setAsks] = useState<string | null>(null);
-  const chains = result.chains.map((chain) => picked[chainKey(chain)] ?? chain);
+  // What is in use stands in its row, whichever length it has.
+  const inUse = useMemo(() => {
+    const parts = used?.split(' ') ?? [];
+    return result.chains.map((chain, i) => {
+      const part = lengthMaking(chain, result.lengths[i]!, parts);
+      return part === null || chain.parts.includes(part) ? null : withLength(chain, part);
+    });
+  }, [result, used, withLength]);
+  const chains = result.chains.map((chain, i) => picked[chainKey(chain)] ?? inUse[i] ?? chain);
   const apart = tellApart(chains, parts, names, rules);
   const byId = new Map(parts.map((p) => [p.id, p]));
   const sections = chains.map((chain) => sectionOf(from, to, chain, byId));
@@ -177,25 +176,6 @@ function Ranked({
   );
 }
 
-/** The lengths that the line of a construction comes in; a press takes another. */
-function Lengths({ of, chain, isAsked, onPick }: { of: ServingLength[]; chain: Chain; isAsked: boolean; onPick: (part: string) => void }) {
-  const units = useUnits();
-  if (of.length < 2) return null;
-  return (
-    <fieldset className={`mt-1 flex flex-wrap items-center gap-2 print:hidden ${isAsked ? 'caution' : ''}`}>
-      <legend className="float-left pr-2" role={isAsked ? 'alert' : undefined}>
-        {isAsked ? 'No length was said. Which reaches?' : 'Length'}
-      </legend>
-      {of.map(({ part, lengthIn, onVan }) => (
-        <button key={part} type="button" className="key min-h-11 px-3" aria-pressed={chain.parts.includes(part)} onClick={() => onPick(part)}>
-          {quantityWords(length(lengthIn), units)}
-          {!onVan && <span className="text-base font-normal"> to buy</span>}
-        </button>
-      ))}
-    </fieldset>
-  );
-}
-
 /** What it is made of, what has to be bought, and why it stands first against a rule of the house. */
 function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { apart: Apart; offVan: string[]; elsewhere?: Props['elsewhere'] }) {
   const units = useUnits();
@@ -219,17 +199,6 @@ function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { ap
   );
 }
 
-/** Cautions about the choice itself, seen before it is opened; the others belong to the work. */
-const AT_ONCE = new Set(['narrow', 'marginal']);
-
-function Cautions({ of }: { of: Reason[] }) {
-  return of.map((c) => (
-    <p key={c.rule} className="caution mt-2">
-      <InUnits said={c} />
-    </p>
-  ));
-}
-
 /** One callback in so many, with no false digits: '1 in 83' is '1 in 80'. */
 function oneIn(risk: number): string {
   const jobs = 1 / risk;
@@ -243,114 +212,6 @@ function Figure({ value, unit }: { value: string; unit: string }) {
       <div className="font-head text-2xl font-semibold">{value}</div>
       <div className="text-sm text-soft">{unit}</div>
     </div>
-  );
-}
-
-function Details({ chain, names, currency, callbacks = [] }: { chain: Chain } & Pick<Props, 'names' | 'currency' | 'callbacks'>) {
-  const sum = (amount: number) => money(Math.round(amount * 100), currency);
-  return (
-    <div className="grid gap-4 py-2 md:grid-cols-2">
-      <div>
-        <table className="w-full">
-          <thead>
-            <tr>
-              <th>Joint</th>
-              <th>Seal</th>
-              <th>On the thread</th>
-              <th>Turns past hand-tight</th>
-            </tr>
-          </thead>
-          <tbody>
-            {chain.joints.map((j) => (
-              <tr key={j.n} className="border-t border-faint align-top">
-                <td className="py-1 font-head text-lg font-semibold">J{j.n}</td>
-                <td>
-                  {j.mating.seal && sealById(j.mating.seal).shortName}
-                  {j.mating.verdict === 'marginal' && <b> (marginal)</b>}
-                  <div className="text-sm text-soft">
-                    {endLabel(j.a)} with {endLabel(j.b)}
-                  </div>
-                  <Reasons because={j.mating.because} />
-                </td>
-                <td>{j.mating.sealant === 'none' ? 'nothing' : j.mating.sealant}</td>
-                <td>{j.mating.turns ? writeTurns(turns24(j.mating.turns.default)) : 'not screwed'}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      </div>
-      <div>
-        <h4 className="label">Parts</h4>
-        <ul className="list-disc pl-5">
-          {chain.path.map((s) => (
-            <li key={s.part}>
-              {names[s.part]} {s.cutLengthIn !== undefined && <InUnits said={said`, cut to ${length(s.cutLengthIn)}`} />}{' '}
-              {chain.offVan.includes(s.part) && <b>(to buy)</b>}
-            </li>
-          ))}
-          {Object.entries(chain.loose).map(([code, n]) => (
-            <li key={code}>
-              {n} x {names[code] ?? code} {chain.offVan.includes(code) && <b>(to buy)</b>}
-            </li>
-          ))}
-        </ul>
-        <Branches branches={chain.branches} names={names} />
-        <h4 className="label mt-2">Cost expected: {sum(chain.cost.total)}</h4>
-        <p>
-          parts {sum(chain.cost.price)} + time {sum(chain.cost.minutes)} + callbacks {sum(chain.cost.callbacks)} + trip {sum(chain.cost.trip)} + not
-          preferred {sum(chain.cost.preference)}
-        </p>
-        <p>Callbacks expected: {inThousand(chain.leakRisk)} in 1,000 such jobs, from the rates of its joints' seals:</p>
-        <SealRates chain={chain} callbacks={callbacks} />
-        <Cautions of={chain.cautions.filter((c) => !AT_ONCE.has(c.rule))} />
-      </div>
-    </div>
-  );
-}
-
-const inThousand = (share: number): string => (share * 1000).toFixed(1);
-
-/** What each kind of seal is expected to do, and from what: the first guess, the shop's own joints, and both weighed. */
-function SealRates({ chain, callbacks }: { chain: Chain; callbacks: SealCount[] }) {
-  const kinds = [...new Set(chain.joints.flatMap((j) => (j.mating.seal ? [j.mating.seal] : [])))];
-  return (
-    <ul className="list-disc pl-5">
-      {kinds.map((id) => {
-        const { guess, own, weighed } = weighedSeal(id, callbacks);
-        return (
-          <li key={id}>
-            {sealById(id).shortName}: {inThousand(weighed)} in 1,000 (first guess {inThousand(guess)};{' '}
-            {own.joints === 0
-              ? 'none made by this shop yet'
-              : `this shop ${own.callbacks} of ${own.joints.toLocaleString('en-US')}, so ${inThousand(own.low)} to ${inThousand(own.high)}`}
-            )
-          </li>
-        );
-      })}
-    </ul>
-  );
-}
-
-const BRANCH_WORDS: Record<Branch['use'], string> = {
-  rejoin: 'takes the old line back',
-  free: 'stays free behind its own valve: another run can begin there',
-  cap: 'is capped',
-};
-
-/** What becomes of the ends that the water does not go through. */
-function Branches({ branches, names }: { branches: Branch[]; names: Record<string, string> }) {
-  if (branches.length === 0) return null;
-  return (
-    <>
-      <h4 className="label mt-2">Outlets beside the line</h4>
-      <ul className="list-disc pl-5">
-        {branches.map((b) => (
-          <li key={`${b.part} ${b.end}`}>
-            {endLabel(b.code)} of the {shortName(names[b.part] ?? b.part)} {BRANCH_WORDS[b.use]}
-          </li>
-        ))}
-      </ul>
-    </>
   );
 }
 

@@ -5,7 +5,7 @@ import type { EndCode } from '../../ends/code.ts';
 import { isOpenPipe } from '../../ends/hose-or-pipe.ts';
 import { defaultRules } from '../../house/rules.ts';
 import type { Part } from '../part.ts';
-import { chainWithLength, matchPreferring } from '../preferring.ts';
+import { chainWithLength, lengthMaking, matchPreferring } from '../preferring.ts';
 import { part } from '../testing.ts';
 import { asideFor, askedNeeds, type KnownFacts, knownNeed, needOfAll, rulesOfAll } from './known-need.ts';
 import { usualBoreIn } from './usual-bore.ts';
@@ -148,6 +148,13 @@ describe('what is put aside before an appliance', () => {
     assert.ok(asideFor('comp-1/4-m', true).includes('stub'));
     assert.deepEqual([asideFor('cu-5/8od', false), asideFor('comp-3/8-f', false)], [[], ['connector']]);
   });
+  it('is no reason to take a joint that only may hold', () => {
+    const good = between('good', 'comp-3/8-f', 'comp-1/4-m', { tags: ['stub'] });
+    const q = { from: 'comp-3/8-m', to: 'comp-1/4-f', need: { water: 'cold' as const } };
+    const parts = [good, ...catalogue().parts.filter((p) => p.tags.includes('saddle'))];
+    const { chains } = matchPreferring({ ...q, parts }, ['stub']);
+    assert.ok(chains[0]!.joints.every((j) => j.mating.verdict === 'seals'));
+  });
   it('is given up one by one, the last first, where nothing else reaches', () => {
     const stub = between('stub', 'cu-3/8od', 'cu-3/8od', { tags: ['stub'] });
     const q = { from: 'comp-3/8-m', to: 'comp-3/8-m', need: { water: 'cold' as const } };
@@ -165,6 +172,8 @@ describe('another length of a chain', () => {
     const other = lengths[0]!.at(-1)!;
     const chain = chainWithLength(q, chains[0]!, other.part)!;
     assert.deepEqual([chain.parts, chain.lengthIn], [[other.part], other.lengthIn]);
+    assert.equal(lengthMaking(chains[0]!, lengths[0]!, [other.part]), other.part, 'found again by its parts');
+    for (const parts of [['no-part'], [], [other.part, other.part]]) assert.equal(lengthMaking(chains[0]!, lengths[0]!, parts), null);
     assert.equal(chainWithLength(q, chains[0]!, 'no-part'), null);
     assert.equal(chainWithLength(q, { ...chains[0]!, parts: ['ad-c38f-c14'] }, other.part), null);
   });

@@ -5,7 +5,7 @@ import { ARRESTOR_REACH_IN } from '../query.ts';
 import type { PartIndex } from './catalogue-index.ts';
 import { STRIDE } from './figures.ts';
 import { lengthOf, type Pricing } from './pricing.ts';
-import { partShort, type Setting } from './setting.ts';
+import type { Setting } from './setting.ts';
 
 /** What is alike in a family: all but id, name, price, minutes, material in words, and length. */
 export function familyKey({ kind, ends, flexible, cutToLength, waters, maxPsi, maxF, potable, boreIn, leadFree, tags }: Part): string {
@@ -60,7 +60,8 @@ export function familiesOf(index: PartIndex): Families {
 export function sideOf(s: Setting, at: number): number {
   const part = s.index.parts[at]!;
   const isLong = s.need.arrestor && isLine(part) && lengthOf(s, part) > ARRESTOR_REACH_IN;
-  return (isLong ? 1 : 0) + (partShort(s, part.id) ? 2 : 0);
+  const van = s.byFamily ? s.byFamily.van : s.stock;
+  return (isLong ? 1 : 0) + (van !== null && (van[part.id] ?? 0) < 1 ? 2 : 0);
 }
 
 const NONE: number[] = [];

@@ -24,8 +24,8 @@ export interface Setting {
   stock: Record<string, number> | null;
   /** Ids of parts that are left out of this search; null where none is. */
   without: ReadonlySet<string> | null;
-  /** Of parts alike in all but length one stands for all. */
-  byFamily: boolean;
+  /** Of parts alike in all but length one stands for all that are as much on this van as it; null where each stands for itself. */
+  byFamily: { van: Record<string, number> | null } | null;
   mating: (a: EndCode, b: EndCode) => Mating;
 }
 
@@ -50,7 +50,7 @@ export function settingOf(q: Omit<MatchQuery, 'k'> & { k?: number }): Setting {
     loosePrice: loosePrices(q.loose),
     stock: q.stock ?? null,
     without: null,
-    byFamily: false,
+    byFamily: null,
     mating: (a, b) => {
       const key = a <= b ? `${a} ${b}` : `${b} ${a}`;
       return remember(seen, MOST_MATINGS, key, () => mate(a, b, rules));

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as uuidv7 } from 'uuid';
 import {
   type Chain,
@@ -49,6 +49,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
     };
   }, [from, to, rejoin, need, rules, catalogue, vanId]);
   const result = useMemo(() => query && matchPreferring(query, soft), [query, soft]);
+  const withLength = useCallback((chain: Chain, part: string) => query && chainWithLength(query, chain, part), [query]);
   const flows = useMemo(() => {
     const { flowOf } = catalogue;
     if (!flowOf || !result) return undefined;
@@ -165,7 +166,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         currency={catalogue.currency}
         callbacks={catalogue.callbacks}
         flows={flows}
-        withLength={(chain, part) => chainWithLength(query, chain, part)}
+        withLength={withLength}
         minLengthIn={need.minLengthIn}
         elsewhere={whereElse(catalogue.places, vanId)}
         onUse={take}

@@ -75,7 +75,12 @@ export default function ProveStage(props: StageProps) {
             <RemedyBox key={t.id} trouble={t} {...props} />
           ),
         )}
-        <Table targets={targets} rounds={rounds} goal={state.targetMlPerDay} recheck={recheckWords(state, timeZone)} />
+        <Table
+          targets={targets}
+          rounds={rounds}
+          goal={state.signedOff ? state.proof.againMlPerDay : state.proof.doorMlPerDay}
+          recheck={recheckWords(state, timeZone)}
+        />
         <PicturesOfJoints joints={state.joints} now={state.joints.find((j) => j.finding !== null)?.n} runId={run.id} {...{ visitId, gathered }} />
         <BesideLooks {...props} targets={targets} />
         <Safety {...props} />

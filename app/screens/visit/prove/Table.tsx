@@ -3,7 +3,7 @@ import { clock, mlPerDay, proofWords } from '../../../ui/words.ts';
 import type { Target } from './target.ts';
 
 /** What each round showed at each joint, and what that proves. */
-export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; rounds: Round[]; goal: number; recheck: string }) {
+export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; rounds: Round[]; goal: number | null; recheck: string }) {
   return (
     <section className="scroll" tabIndex={0} aria-label="Rounds by joint">
       <table className="w-full">
@@ -26,7 +26,7 @@ export function Table({ targets, rounds, goal, recheck }: { targets: Target[]; r
                 <span className={t.mlPerDay === null && !t.proven ? 'text-soft' : ''}>{proofWords(t, recheck)}</span>
                 {t.mlPerDay !== null && t.mlPerDay > 0 && <span className="block text-sm text-soft">{dropWords(t.mlPerDay)}</span>}
                 {t.proven && <b className="block">✓ enough</b>}
-                {t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
+                {goal !== null && t.mlPerDay !== null && t.mlPerDay > goal && <span className="block text-sm text-soft">wants {goal}</span>}
               </td>
               {rounds.map((r) => {
                 const mark = t.byRound[r];
