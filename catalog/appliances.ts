@@ -43,7 +43,7 @@ export const applianceRow = z
     aerator: yes,
     makes_ice: yes,
     min_bore_in: figure,
-    usual_needs: wordList.pipe(z.array(z.enum(['stop', 'arrestor', 'check']))),
+    usual_needs: wordList.pipe(z.array(z.enum(['stop', 'arrestor', 'check', 'stop-leak']))),
     avoid: wordList,
     protection: z.string(),
     note: z.string(),

@@ -1,10 +1,10 @@
 /** The shipped reference data, read and checked once. */
 import { createHash } from 'node:crypto';
-import type { Appliance, LookData, Loose, LossRow, Part, StepTemplate, TaskRow, WorkKind } from '../core/index.ts';
+import type { Appliance, Kit, LookData, Loose, LossRow, Part, StepTemplate, TaskRow, WorkKind } from '../core/index.ts';
 import { readAppliances } from './appliances.ts';
 import { readLook } from './look.ts';
 import { readLosses } from './losses.ts';
-import { readStocked } from './parts.ts';
+import { readKits, readStocked } from './parts.ts';
 import { readSteps } from './steps.ts';
 import { readTasks } from './tasks.ts';
 import { readWorkKinds, unknownAppliances } from './work-kinds.ts';
@@ -17,6 +17,7 @@ export interface Catalogue {
   /** Of the parts those that are a shop's own, by their ids. */
   ownIds: string[];
   loose: (Loose & { name: string })[];
+  kits: Kit[];
   /** How many of each a van carries to begin with, by part id or loose code. */
   van: Record<string, number>;
   appliances: Appliance[];
@@ -39,7 +40,17 @@ export function catalogue(): Catalogue {
       workKinds,
       appliances.map((a) => a.id),
     );
-    const content = { ...readStocked(), appliances, steps, workKinds, look: readLook(), duties: readTasks(), losses: readLosses() };
+    const stocked = readStocked();
+    const content = {
+      ...stocked,
+      kits: readKits(stocked.parts),
+      appliances,
+      steps,
+      workKinds,
+      look: readLook(),
+      duties: readTasks(),
+      losses: readLosses(),
+    };
     const version = createHash('sha256').update(JSON.stringify(content)).digest('hex').slice(0, 12);
     loaded = { version, currency: 'USD', ownIds: [], ...content };
   }

@@ -1,6 +1,6 @@
 /** The shipped parts and loose pieces, checked on reading. Prices are invented and plausible. */
 import { z } from 'zod';
-import { type Good, isEndCode, type Loose, type Part, type PartEnd, type Port } from '../core/index.ts';
+import { type Good, isEndCode, type Kit, type Loose, type Part, type PartEnd, type Port } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
@@ -114,6 +114,23 @@ const goodRow = z
   }));
 const goods = () => readCsv('goods.csv', dataFile('goods.csv'), goodRow);
 export const readGoods = (): Good[] => goods().map((r) => r.good);
+
+const kitRow = z
+  .object({
+    id: z.string().min(1),
+    name: z.string().min(1),
+    contents: words.refine((list) => list.length >= 2, 'holds two parts or more'),
+    price_cents: whole,
+  })
+  .transform((r): Kit => ({ id: r.id, name: r.name, contents: r.contents, priceCents: r.price_cents }));
+
+/** Parts that are sold as one, by the ids of what is in them. */
+export function readKits(parts: readonly Part[]): Kit[] {
+  const kits = readCsv('kits.csv', dataFile('kits.csv'), kitRow);
+  const missing = kits.flatMap((k) => k.contents.filter((id) => !parts.some((p) => p.id === id)).map((id) => `${k.id}: ${id}`));
+  if (missing.length > 0) throw new Error(`kits.csv names parts that parts.csv has not: ${missing.join('; ')}`);
+  return kits;
+}
 
 /** The shipped parts as they stand in their file, cell by cell. */
 export const shippedPartCells = (): Record<string, string>[] => readCsv('parts.csv', dataFile('parts.csv'), z.record(z.string(), z.string()));

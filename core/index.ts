@@ -195,6 +195,8 @@ export {
   indexParts,
   type JointSides,
   jointSides,
+  type Kit,
+  kitFor,
   type ListLine,
   type Loose,
   lengthMaking,

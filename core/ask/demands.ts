@@ -63,6 +63,7 @@ const WITH = String.raw`\b(?:with|w\/|plus|and|including|incl\.?|needs?|wants?|a
 const WITHOUT = String.raw`\b(?:without|no|not|w\/o)\s+(?:an?\s+|any\s+)?`;
 const ARRESTOR = String.raw`(?:water\s+)?(?:hammer\s+)?arrest[oe]rs?\b`;
 const CHECK = String.raw`(?:(?:vented\s+)?backflow(?:\s+(?:preventer|protection|check|device))?|check(?:\s+valve)?|vacuum breaker|anti[- ]?siphon)\b`;
+const LEAK = String.raw`(?:stop[- ]leak|leak[- ](?:stop(?:per)?|guard|shut[- ]?off)|flood[- ](?:stop|guard))(?:\s+(?:device|valve))?\b`;
 /** Tags that a question may keep out of the chain. */
 export const AVOIDABLE = ['brass', 'copper', 'plastic', 'stainless', 'rubber', 'hose'] as const;
 const AVOIDED = AVOIDABLE.join('|');
@@ -75,6 +76,8 @@ const IN_WALL = row(String.raw`\bin (?:the|a) (?:wall|ceiling)\b`, asks({}));
 /** In this order: what is said with more words first. */
 // biome-ignore format: a table
 const ROWS: Row[] = [
+  row(`${WITHOUT}${LEAK}`, asks({ stopLeak: false })),
+  row(`(?:(?:${WITH})${A})?${LEAK}`, asks({ stopLeak: true })),
   row(`${WITHOUT}${STOP}`, asks({ stop: false })),
   row(`${WITHOUT}${ARRESTOR}`, asks({ arrestor: false })),
   row(`${WITHOUT}${CHECK}`, asks({ check: false })),

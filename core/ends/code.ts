@@ -55,8 +55,9 @@ const ofMaterial = (...materials: string[]) => tubeEnds.filter((t) => materials.
 const SOCKET_SIZES: Record<SocketFamily, string[]> = {
   ptc: odSizes(tubeEnds),
   cup: odSizes(ofMaterial('copper')),
-  crimp: odSizes(ofMaterial('pex')),
-  expand: odSizes(ofMaterial('pex')),
+  // No barb is made for tube that has no nominal size.
+  crimp: odSizes(ofMaterial('pex').filter((t) => t.nominalIn)),
+  expand: odSizes(ofMaterial('pex').filter((t) => t.nominalIn)),
   nose: ['3/8', '7/16', '1/2'],
 };
 

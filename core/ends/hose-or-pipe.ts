@@ -4,7 +4,7 @@ import { type EndCode, parseEnd } from './code.ts';
 /** Appliance hoses end in a swivel nut; a rigid taper female is a port. */
 export function isHoseNut(code: EndCode): boolean {
   const end = parseEnd(code);
-  return end.kind === 'thread' && end.gender === 'f' && end.family !== 'npt' && end.family !== 'm' && end.family !== 'aer';
+  return end.kind === 'thread' && end.gender === 'f' && !['npt', 'm', 'aer'].includes(end.family) && tubeUnder(code) === null;
 }
 
 /**
@@ -14,5 +14,14 @@ export function isHoseNut(code: EndCode): boolean {
  */
 export function isOpenPipe(code: EndCode): boolean {
   const end = parseEnd(code);
-  return end.kind === 'tube' || (end.kind === 'thread' && end.family === 'npt');
+  return end.kind === 'tube' || (end.kind === 'thread' && end.family === 'npt') || tubeUnder(code) !== null;
+}
+
+/** Sizes of pipe: no connector brings a compression nut of these with its own rubber, so a found one sits on a tube with its old ferrule. */
+const OF_PIPE = ['5/8', '7/8'];
+
+/** The tube under a found compression nut and its old ferrule; null where the nut is a connector's. */
+export function tubeUnder(code: EndCode): EndCode | null {
+  const end = parseEnd(code);
+  return end.kind === 'thread' && code === `comp-${end.size}-f` && OF_PIPE.includes(end.size) ? `cu-${end.size}od` : null;
 }

@@ -5,7 +5,7 @@ export type { EndProfile, Piece, Point, SectionMaterial } from './drawn/piece.ts
 export { endProfile } from './drawn/profile.ts';
 export { silhouette } from './drawn/silhouette.ts';
 export { engagedIn, FERRULE_DEPTH_IN } from './drawn/thread-profile.ts';
-export { isHoseNut, isOpenPipe } from './hose-or-pipe.ts';
+export { isHoseNut, isOpenPipe, tubeUnder } from './hose-or-pipe.ts';
 export { type Candidate, type Identification, identifyThread } from './identify/identify.ts';
 export type { Measure } from './identify/next-measure.ts';
 export type { Seat, ThreadReading } from './identify/reading.ts';

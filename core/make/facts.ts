@@ -76,6 +76,7 @@ export function knownOf(run: RunFacts): Known {
     'after-osmosis': run.afterOsmosis ?? (run.work === 'refrigerator-ro' || run.appliance.avoid.includes('copper')),
     riser: tags.has('line:riser'),
     check: tags.has('check'),
+    'stop-leak': tags.has('stop-leak'),
     'plastic-line': tubes.has('pe') || tubes.has('pex') || tags.has('line:pe') || tags.has('line:pex'),
     'pex-line': tubes.has('pex') || tags.has('line:pex'),
     arrestor: tags.has('arrestor'),

@@ -24,5 +24,6 @@ export const goodsTable = [
   {"code":"tag","name":"dated tags, pack","says":["tag"],"count":1,"useCents":10},
   {"code":"cement-primer","name":"primer and cement","says":["primer and cement, matched to the pipe"],"count":1,"useCents":220},
   {"code":"leak-inserts","name":"stop-leak device with spare inserts","says":["stop-leak device with spare inserts"],"count":1,"useCents":2890},
+  {"code":"leak-insert-spares","name":"spare inserts of a stop-leak device, pack","says":["spare inserts of the stop-leak device"],"count":1,"useCents":690},
   {"code":"bond-jumper","name":"bonding jumper, copper, with two pipe clamps","says":["bonding jumper, copper, with two pipe clamps"],"count":1,"useCents":990},
 ] as const;

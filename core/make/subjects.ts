@@ -99,7 +99,9 @@ function withSurroundings(run: RunFacts, chain: Chain): CardJoint[] {
     const isRejoined = i >= lengths;
     const [before, after] = isRejoined ? [partAt(rejoinPart), undefined] : [partAt(i - 1), partAt(i)];
     const seal = joint.mating.seal as SealId;
-    const isReused = isRejoined && seal.startsWith('ferrule') && ((run.cardVersion ?? 3) < 3 || chosen(run.rules, 'reuse') === 'when sound');
+    const isOld = joint.mating.because.some((r) => r.rule.startsWith('old-ferrule'));
+    const isReused =
+      isOld || (isRejoined && seal.startsWith('ferrule') && ((run.cardVersion ?? 3) < 3 || chosen(run.rules, 'reuse') === 'when sound'));
     return {
       joint,
       sides: sides[i] as JointSides,

@@ -54,7 +54,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
     rate: number,
     tapers: boolean,
     counts: Map<string, number>,
-    has: { line: boolean; stop: boolean; arrestor: boolean; check: boolean; rejoined: boolean; outlet: boolean },
+    has: { line: boolean; stop: boolean; arrestor: boolean; check: boolean; stopLeak: boolean; rejoined: boolean; outlet: boolean },
   ) => {
     const join = (a: string, b: string, tubes: string[]) => {
       const m = mate(a, b);
@@ -76,6 +76,7 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       (q.need.stop && !has.stop) ||
       (q.need.arrestor && !has.arrestor) ||
       (q.need.check && !has.check) ||
+      (q.need.stopLeak && !has.stopLeak) ||
       (q.need.leaveOutlet && !has.outlet);
     const complete = !lacks && (q.rejoin === undefined || has.rejoined);
     if (last && complete && !(used.length > 0 && tapers && last.taper && !used.some((p) => p.tags.includes('union')))) {
@@ -128,6 +129,8 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
                   // Of this run alone.
                   (q.rejoin === undefined || has.rejoined || (taken !== null && valved(p, exit.id)))),
               check: has.check || (p.tags.includes('check') && (q.rejoin === undefined || has.rejoined) && (!q.need.stop || has.stop)),
+              stopLeak:
+                has.stopLeak || (p.tags.includes('stop-leak') && !has.line && (q.rejoin === undefined || has.rejoined) && (!q.need.stop || has.stop)),
               arrestor: p.tags.includes('arrestor') || (has.arrestor && !(p.flexible && (p.lengthIn ?? 0) > 72)),
               rejoined: has.rejoined || taken !== null,
               outlet: has.outlet || spare.some((s) => s !== taken && p.tags.includes(`valved:${s.id}`)),
@@ -138,8 +141,24 @@ function exhaustive(q: MatchQuery & { parts: Part[] }): number[] {
       });
     }
   };
-  step(q.from, [], '', 0, 0, 0, true, new Map(), { line: false, stop: false, arrestor: false, check: false, rejoined: false, outlet: false });
-  if (q.need.minLengthIn !== undefined || q.need.stop || q.need.arrestor || q.need.check || q.need.leaveOutlet || q.rejoin !== undefined)
+  step(q.from, [], '', 0, 0, 0, true, new Map(), {
+    line: false,
+    stop: false,
+    arrestor: false,
+    check: false,
+    stopLeak: false,
+    rejoined: false,
+    outlet: false,
+  });
+  if (
+    q.need.minLengthIn !== undefined ||
+    q.need.stop ||
+    q.need.arrestor ||
+    q.need.check ||
+    q.need.stopLeak ||
+    q.need.leaveOutlet ||
+    q.rejoin !== undefined
+  )
     totals.delete('');
   const gap = (x: number, y: number) => (Math.abs(x - y) < 1e-9 ? 0 : x - y);
   const ranked = [...totals.values()].sort(
@@ -160,7 +179,7 @@ describe('chains against exhaustive search', () => {
     lengthIn: fc.integer({ min: 1, max: 90 }),
     flexible: fc.boolean(),
     boreIn: fc.option(fc.constantFrom(0.1, 0.2, 0.3), { nil: undefined }),
-    tags: fc.subarray(['stop', 'union', 'arrestor', 'check', 'valved:e2', 'valved:e1']),
+    tags: fc.subarray(['stop', 'union', 'arrestor', 'check', 'stop-leak', 'valved:e2', 'valved:e1']),
   });
 
   it('finds the same totals on small random catalogues', () => {
@@ -175,6 +194,7 @@ describe('chains against exhaustive search', () => {
       arrestor: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       leaveOutlet: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       check: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
+      stopLeak: fc.integer({ min: 0, max: 4 }).map((n) => n === 0),
       minBoreIn: fc.option(fc.constantFrom(0.15, 0.25), { nil: undefined, freq: 1 }),
       callbackRates: fc.option(fc.record({ washer: fc.constantFrom(0, 0.02), taper: fc.constantFrom(0.001, 0.05) }, { requiredKeys: [] }), {
         nil: undefined,
@@ -208,6 +228,7 @@ describe('chains against exhaustive search', () => {
           arrestor,
           leaveOutlet,
           check,
+          stopLeak,
           minBoreIn,
           callbackRates,
           water,
@@ -230,7 +251,7 @@ describe('chains against exhaustive search', () => {
             rejoin,
             stock,
             callbackRates,
-            need: { water, minLengthIn, stop, arrestor, leaveOutlet, check, minBoreIn, stub, rejoinFirst },
+            need: { water, minLengthIn, stop, arrestor, leaveOutlet, check, stopLeak, minBoreIn, stub, rejoinFirst },
           };
           const wanted = exhaustive(q).slice(0, 5);
           const found = matchChains(q).chains.filter((c) => c.joints.every((j) => j.mating.verdict === 'seals'));
@@ -503,7 +524,8 @@ describe('why not', () => {
       ],
       { tags: ['check'] },
     );
-    const parts = [line, tee, stop, dual, addOn, check];
+    const device = { ...check, id: 'device', tags: ['stop-leak'] };
+    const parts = [line, tee, stop, dual, addOn, check, device];
     const asked = (more: Partial<MatchQuery['need']>, ids: string[], rejoin?: string) => rules(parts, ids, { rejoin, need: { ...q.need, ...more } });
     const own = { stop: true };
     assert.deepEqual(asked(own, ['stop', 'line']), []);
@@ -518,6 +540,13 @@ describe('why not', () => {
     assert.deepEqual(asked(behind, ['tee', 'check', 'line'], 'comp-3/8-f'), []);
     assert.deepEqual(asked({ ...own, ...behind }, ['check', 'stop', 'line']), ['check-before-stop']);
     assert.deepEqual(asked({ ...own, ...behind }, ['stop', 'check', 'line']), []);
+    // A stop-leak device stops the line's leak too, and is renewed behind the stop.
+    const guarded = { stopLeak: true };
+    assert.deepEqual(asked(guarded, ['line']), ['no-stop-leak']);
+    assert.deepEqual(asked(guarded, ['device', 'line']), []);
+    assert.deepEqual(asked(guarded, ['device', 'tee', 'line'], 'comp-3/8-f'), ['stop-leak-before']);
+    assert.deepEqual(asked({ ...own, ...guarded }, ['device', 'stop', 'line']), ['stop-leak-before']);
+    assert.deepEqual(asked({ ...own, ...guarded }, ['stop', 'device', 'line']), []);
   });
   it('has tube bear the heat, the found tube too', () => {
     const push = part('push', [
@@ -563,7 +592,7 @@ describe('why not', () => {
       flexible: fc.boolean(),
       lengthIn: fc.integer({ min: 1, max: 70 }),
       boreIn: fc.option(fc.constantFrom(0.1, 0.3), { nil: undefined }),
-      tags: fc.subarray(['stop', 'union', 'arrestor', 'check', 'needs-access', 'concealable', 'valved:e2', 'valved:e1']),
+      tags: fc.subarray(['stop', 'union', 'arrestor', 'check', 'stop-leak', 'needs-access', 'concealable', 'valved:e2', 'valved:e1']),
     });
     const query = fc.record({
       made: fc.array(anyPart, { minLength: 1, maxLength: 3 }),
@@ -575,6 +604,7 @@ describe('why not', () => {
         stop: fc.boolean(),
         arrestor: fc.boolean(),
         check: fc.boolean(),
+        stopLeak: fc.boolean(),
         leaveOutlet: fc.boolean(),
         reachable: fc.constantFrom(true, true, false),
         minBoreIn: fc.constantFrom(undefined, 0.2),

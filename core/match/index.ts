@@ -1,6 +1,7 @@
 export { matchChains } from './chains.ts';
 export { type Construction, constructions, type ServingLength } from './constructions.ts';
 export { stockForCut } from './cut-stock.ts';
+export { type Kit, kitFor } from './kits.ts';
 export { against, hangsOn, type OpenFact } from './need/hangs-on.ts';
 export {
   type AskedNeed,

@@ -20,6 +20,8 @@ export interface Need {
   arrestor?: boolean;
   /** A vented backflow preventer. */
   check?: boolean;
+  /** A device that shuts the water when it leaks: after the stop, before the line. */
+  stopLeak?: boolean;
   /** An outlet with a valve of its own is left free, for another run to begin at. */
   leaveOutlet?: boolean;
   /** Tags no part may carry: 'copper', 'brass' after reverse osmosis. */
@@ -138,6 +140,7 @@ type Defaulted =
   | 'stop'
   | 'arrestor'
   | 'check'
+  | 'stopLeak'
   | 'leaveOutlet'
   | 'avoid'
   | 'reachable'
@@ -159,6 +162,7 @@ export function fullNeed(need: Need): FullNeed {
     stop: need.stop ?? false,
     arrestor: need.arrestor ?? false,
     check: need.check ?? false,
+    stopLeak: need.stopLeak ?? false,
     leaveOutlet: need.leaveOutlet ?? false,
     avoid: need.avoid ?? [],
     reachable: need.reachable ?? true,

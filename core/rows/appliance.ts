@@ -31,7 +31,7 @@ export interface Appliance {
   /** What its flow asks of every part before it, in; typical. */
   minBoreIn: number;
   /** What its supply usually has besides. */
-  usualNeeds: ('stop' | 'arrestor' | 'check')[];
+  usualNeeds: ('stop' | 'arrestor' | 'check' | 'stop-leak')[];
   /** Tags of parts that do not belong before it. */
   avoid: string[];
   /** Backflow and scald protection the codes name for it; local code wins. */

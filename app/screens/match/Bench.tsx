@@ -77,6 +77,7 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
       parts: catalogue.parts,
       names,
       currency: catalogue.currency,
+      kits: catalogue.kits,
       callbacks: catalogue.callbacks ?? [],
     };
   }, [catalogue, query, names, first, asked, begun]);

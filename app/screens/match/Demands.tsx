@@ -15,7 +15,7 @@ interface Props {
 /** What the chain must do, and the house rules to try. */
 export function Demands({ q, bore, set, badLength, badPsi }: Props) {
   const units = useUnits();
-  const box = (key: 'stop' | 'arrestor' | 'check' | 'outlet' | 'hidden' | 'wide' | 'afterRo' | 'vanOnly', label: string) => (
+  const box = (key: 'stop' | 'arrestor' | 'check' | 'stopLeak' | 'outlet' | 'hidden' | 'wide' | 'afterRo' | 'vanOnly', label: string) => (
     <label className="flex min-h-10 items-center gap-2">
       <input type="checkbox" className="size-5 shrink-0" checked={q[key]} onChange={(e) => set({ [key]: e.target.checked })} /> {label}
     </label>
@@ -45,6 +45,7 @@ export function Demands({ q, bore, set, badLength, badPsi }: Props) {
       {box('stop', 'have its own stop')}
       {box('arrestor', 'have an arrestor')}
       {box('check', 'stop backflow')}
+      {box('stopLeak', 'stop a leak')}
       {box('outlet', 'leave an outlet free')}
       {box('hidden', 'be walled in')}
       {box('afterRo', 'follow an RO unit')}

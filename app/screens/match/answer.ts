@@ -3,6 +3,7 @@ import {
   type Appliance,
   asideFor,
   type HouseRules,
+  type Kit,
   type MatchAnswer,
   type MatchQuery,
   matchPreferring,
@@ -25,6 +26,7 @@ export interface Answer {
   parts: Part[];
   names: Record<string, string>;
   currency: string;
+  kits: readonly Kit[];
   /** What the shop has seen of its seals. */
   callbacks: SealCount[];
 }
@@ -70,6 +72,7 @@ export function firstAnswer(q: Question, catalogue: ClientCatalogue): Answer | n
     parts,
     names,
     currency: catalogue.currency,
+    kits: catalogue.kits,
     callbacks: catalogue.callbacks ?? [],
   };
 }

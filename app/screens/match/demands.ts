@@ -21,6 +21,7 @@ export function demandsOf(q: Question, rules: HouseRules, units: Units): Demand[
     [q.length.trim() !== '', `reaches ${length}`, { length: '' }],
     [q.arrestor, 'an arrestor', { arrestor: false }],
     [q.check, 'stops backflow', { check: false }],
+    [q.stopLeak, 'stops a leak', { stopLeak: false }],
     [q.outlet, 'leaves an outlet free', { outlet: false }],
     [q.hidden, 'walled in', { hidden: false }],
     [q.afterRo, 'after reverse osmosis: no copper, no brass', { afterRo: false }],

@@ -25,6 +25,7 @@ export interface Question {
   stop: boolean;
   arrestor: boolean;
   check: boolean;
+  stopLeak: boolean;
   /** An outlet left free for another run. */
   outlet: boolean;
   hidden: boolean;
@@ -46,7 +47,7 @@ export interface Question {
 
 type Address = Record<string, string | undefined>;
 
-const FLAGS = ['stop', 'arrestor', 'check', 'outlet', 'hidden', 'afterRo'] as const;
+const FLAGS = ['stop', 'arrestor', 'check', 'stopLeak', 'outlet', 'hidden', 'afterRo'] as const;
 
 /** Longest sentence that an address carries. */
 export const MOST_LETTERS = 300;
@@ -73,6 +74,7 @@ export function questionTyped(text: string, rules: HouseRules, units: Units = 'i
     stop: need.stop ?? isStopUsual(text),
     arrestor: need.arrestor ?? false,
     check: need.check ?? false,
+    stopLeak: need.stopLeak ?? false,
     outlet: need.leaveOutlet ?? false,
     hidden: need.reachable === false,
     wide: true,
@@ -161,6 +163,7 @@ export function needOf(q: Question, usualBoreIn: number | null): Need | null {
     ...(q.stop ? { stop: true } : {}),
     ...(q.arrestor ? { arrestor: true } : {}),
     ...(q.check ? { check: true } : {}),
+    ...(q.stopLeak ? { stopLeak: true } : {}),
     ...(q.outlet ? { leaveOutlet: true } : {}),
     ...(q.hidden ? { reachable: false } : {}),
     ...(avoid.length > 0 ? { avoid } : {}),

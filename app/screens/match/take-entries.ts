@@ -21,8 +21,18 @@ export const csvOf = (lines: ListLine[], units: Units): string =>
 /** The two ends, the distance and the acceptance, as if entered at the run itself. */
 export function entriesFor(target: OpenRun & { deviceId: string }, chain: Chain, q: MatchQuery, catalogue: ClientCatalogue): Entry[] {
   const entry = <K extends EntryKind>(kind: K, body: Bodies[K]) => newEntry(target, kind, body);
-  const { minLengthIn, stop = false, arrestor = false, check = false, leaveOutlet = false, reachable = true, pressurePsi, avoid = [] } = q.need;
-  const place = { hidden: !reachable, ownStop: stop, arrestor, check, leaveOutlet, afterOsmosis: avoid.includes('copper') };
+  const {
+    minLengthIn,
+    stop = false,
+    arrestor = false,
+    check = false,
+    stopLeak = false,
+    leaveOutlet = false,
+    reachable = true,
+    pressurePsi,
+    avoid = [],
+  } = q.need;
+  const place = { hidden: !reachable, ownStop: stop, arrestor, check, stopLeak, leaveOutlet, afterOsmosis: avoid.includes('copper') };
   const accepted: AcceptedChain = {
     from: q.from,
     to: q.to,

@@ -3,6 +3,8 @@ import {
   type Apart,
   type Chain,
   type HouseRules,
+  type Kit,
+  kitFor,
   lengthMaking,
   loops,
   type MatchAnswer,
@@ -28,6 +30,7 @@ interface Props {
   names: Record<string, string>;
   rules: HouseRules;
   currency: string;
+  kits: readonly Kit[];
   /** What the shop has seen of its seals; the first guesses stand alone where it is not given. */
   callbacks?: SealCount[];
   /** Where what the van has not lies, by item: 'Workshop shelf (3)'. */
@@ -78,6 +81,7 @@ function Ranked({
   names,
   rules,
   currency,
+  kits,
   callbacks,
   elsewhere,
   flows,
@@ -100,6 +104,10 @@ function Ranked({
   const chains = result.chains.map((chain, i) => picked[chainKey(chain)] ?? inUse[i] ?? chain);
   const apart = tellApart(chains, parts, names, rules);
   const byId = new Map(parts.map((p) => [p.id, p]));
+  const asOne = (toBuy: string[]) => {
+    const kit = kitFor(toBuy, kits, (item) => byId.get(item)?.priceCents ?? 0);
+    return kit ? ` (as one: ${kit.name}, ${money(kit.priceCents, currency)})` : '';
+  };
   const sections = chains.map((chain) => sectionOf(from, to, chain, byId));
   const flowOf = chains.map((chain) => flows?.of(chain) ?? null);
   const take = (of: string, chain: Chain, isChoice: boolean) => {
@@ -149,7 +157,7 @@ function Ranked({
             )}
           </div>
           {flowOf[i] && <Narrower flow={flowOf[i]} most={mostGpm} isRead={flows!.isRead} />}
-          <InWords apart={apart[i]!} offVan={chain.offVan} elsewhere={elsewhere} />
+          <InWords apart={apart[i]!} offVan={chain.offVan} elsewhere={elsewhere} asOne={asOne} />
           <Lengths
             of={result.lengths[i]!.filter((l) => chain.parts.includes(l.part) || minLengthIn === undefined || !loops(l.lengthIn, minLengthIn))}
             chain={chain}
@@ -176,10 +184,18 @@ function Ranked({
   );
 }
 
+interface InWordsProps {
+  apart: Apart;
+  offVan: string[];
+  elsewhere?: Props['elsewhere'];
+  /** Of what has to be bought: what is sold as one, in words. */
+  asOne: (toBuy: string[]) => string;
+}
+
 /** What it is made of, what has to be bought, and why it stands first against a rule of the house. */
-function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { apart: Apart; offVan: string[]; elsewhere?: Props['elsewhere'] }) {
+function InWords({ apart: { parts, missing, departs }, offVan, elsewhere, asOne }: InWordsProps) {
   const units = useUnits();
-  const rows = missing.map((name, i) => ({ name, where: elsewhere?.(offVan[i]!) ?? '' }));
+  const rows = missing.map((name, i) => ({ name, item: offVan[i]!, where: elsewhere?.(offVan[i]!) ?? '' }));
   const [inStock, toBuy] = [rows.filter((r) => r.where !== ''), rows.filter((r) => r.where === '')];
   return (
     <div className="mt-1">
@@ -192,6 +208,7 @@ function InWords({ apart: { parts, missing, departs }, offVan, elsewhere }: { ap
       {toBuy.length > 0 && (
         <p>
           <b>To buy:</b> {toBuy.map(({ name }) => name).join('; ')}
+          {asOne(toBuy.map(({ item }) => item))}
         </p>
       )}
       {departs && <p className="text-soft">{departs.text}</p>}

@@ -38,6 +38,7 @@ const NAMES: Record<string, string> = {
   arrestor: 'Needs a hammer arrestor',
   leaveOutlet: 'Leaves an outlet for another run',
   check: 'Needs a vented backflow preventer',
+  stopLeak: 'Needs a stop-leak device',
   afterOsmosis: 'Comes after reverse osmosis',
   outOf: 'Comes out of the',
   pressurePsi: 'Static pressure, psi',

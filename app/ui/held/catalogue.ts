@@ -49,6 +49,7 @@ const upcast = (kept: SentCatalogue): SentCatalogue => ({
   ...kept,
   look: kept.look ?? NO_LOOK,
   losses: kept.losses ?? [],
+  kits: kept.kits ?? [],
   rules: upcastRules(kept.rules),
   appliances: kept.appliances.map((a) => ({ ...UNSAID, ...a })),
 });

@@ -1,5 +1,5 @@
 /** Rules 4 and 5: each joint made once, with what its seal asks, and nothing that burns near a flame. */
-import { parseEnd } from '../../ends/index.ts';
+import { parseEnd, tubeUnder } from '../../ends/index.ts';
 import type { ChainJoint } from '../../match/index.ts';
 import type { ActVerb } from '../acts.ts';
 import { isHotSeal, sealAsks } from '../seal-asks.ts';
@@ -54,7 +54,14 @@ const NAMES: Partial<Record<ActVerb, string>> = {
 
 /** A line that was parted keeps its ferrule in its old place: nothing is cut. */
 const isKept = (card: Card, n: number): boolean =>
-  n > (card.run.chain?.path.length ?? 0) + 1 && !card.acts.some((a) => a.do === 'cut' && a.joint === n) && card.run.rules.reuse === 'when sound';
+  isFoundNut(card, n) ||
+  (n > (card.run.chain?.path.length ?? 0) + 1 && !card.acts.some((a) => a.do === 'cut' && a.joint === n) && card.run.rules.reuse === 'when sound');
+
+/** A tube found with its old nut and ferrule on it: the joint has no bare tube. */
+const isFoundNut = (card: Card, n: number): boolean => {
+  const joint = card.run.chain?.joints[n - 1];
+  return joint !== undefined && [joint.a, joint.b].some((code) => tubeUnder(code) !== null);
+};
 
 /** On a rigid tube with a nut at each end both are started before either is tightened. */
 function startedApart(card: Card): string[] {

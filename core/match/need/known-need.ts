@@ -10,7 +10,7 @@ export const MATCH_RULES = ['push', 'applianceLine', 'toiletLine'] as const sati
 export type MatchRule = (typeof MATCH_RULES)[number];
 
 export const KNOWN_IDS = [
-  'length', 'own-stop', 'arrestor', 'check', 'outlet', 'hidden', 'bore', 'pressure', 'turn', 'stub',
+  'length', 'own-stop', 'arrestor', 'check', 'stop-leak', 'outlet', 'hidden', 'bore', 'pressure', 'turn', 'stub',
   'avoid-usual', 'after-osmosis', 'own-hose', 'passes', ...MATCH_RULES,
 ] as const; // biome-ignore format: one list
 export type KnownId = (typeof KNOWN_IDS)[number];
@@ -50,6 +50,7 @@ export interface KnownFacts {
     ownStop: boolean;
     arrestor: boolean;
     check?: boolean;
+    stopLeak?: boolean;
     leaveOutlet?: boolean;
     outOf?: 'wall' | 'floor';
     afterOsmosis?: boolean;
@@ -94,6 +95,12 @@ function fromLook({ place, passes, distanceIn, stubs, from, to, verdicts }: Know
   });
   add(place.arrestor, { id: 'arrestor', text: 'a hammer arrestor', because: 'Asked for here, near the valve.', need: { arrestor: true } });
   add(place.check, { id: 'check', text: 'a vented backflow preventer', because: 'Asked for here, after the stop.', need: { check: true } });
+  add(place.stopLeak, {
+    id: 'stop-leak',
+    text: 'a stop-leak device',
+    because: 'Asked for here, after the stop, before the line.',
+    need: { stopLeak: true },
+  });
   add(place.leaveOutlet, { id: 'outlet', text: 'an outlet left free', because: 'Another run begins there.', need: { leaveOutlet: true } });
   add(place.hidden, {
     id: 'hidden',
@@ -147,6 +154,7 @@ const USUAL: Record<Appliance['usualNeeds'][number], Pick<Known, 'id' | 'text' |
   stop: { id: 'own-stop', text: 'its own stop', need: { stop: true } },
   arrestor: { id: 'arrestor', text: 'a hammer arrestor', need: { arrestor: true } },
   check: { id: 'check', text: 'a vented backflow preventer', need: { check: true } },
+  'stop-leak': { id: 'stop-leak', text: 'a stop-leak device', need: { stopLeak: true } },
 };
 
 function fromAppliance({ appliance, place, hasNoStop, to, verdicts }: KnownFacts): Known[] {
@@ -154,7 +162,12 @@ function fromAppliance({ appliance, place, hasNoStop, to, verdicts }: KnownFacts
   if (hasNoStop && !place.ownStop && !verdicts?.stop && !appliance.usualNeeds.includes('stop')) {
     out.push({ ...USUAL.stop, from: 'appliance', because: `No stop is there, and code and practice want one for a ${appliance.name}.` });
   }
-  const said = { stop: place.ownStop || verdicts?.stop, arrestor: place.arrestor || verdicts?.arrestor, check: place.check };
+  const said = {
+    stop: place.ownStop || verdicts?.stop,
+    arrestor: place.arrestor || verdicts?.arrestor,
+    check: place.check,
+    'stop-leak': place.stopLeak,
+  };
   for (const usual of appliance.usualNeeds) {
     if (said[usual]) continue;
     out.push({ ...USUAL[usual], from: 'appliance', because: `Usual before a ${appliance.name}; its sheet decides.` });

@@ -56,7 +56,7 @@ describe('lower bounds', () => {
     codes: fc.tuple(fc.constantFrom(...CODES), fc.constantFrom(...CODES)),
     priceCents: fc.integer({ min: 100, max: 2000 }),
     flexible: fc.boolean(),
-    tags: fc.subarray(['stop', 'arrestor', 'check']),
+    tags: fc.subarray(['stop', 'arrestor', 'check', 'stop-leak']),
   });
   const made = (list: { codes: [string, string]; priceCents: number; flexible: boolean; tags: string[] }[]): Part[] =>
     list.map(({ codes, ...rest }, i) => ({
@@ -92,6 +92,7 @@ describe('lower bounds', () => {
             ['stop', HAS.stop],
             ['arrestor', HAS.arrestor],
             ['check', HAS.check],
+            ['stop-leak', HAS.stopLeak],
           ] as const)
             if (has(tag)) assert.ok(bounds.through(bit)[at]! <= chain.cost.total + 1e-9);
         }
@@ -112,6 +113,7 @@ describe('no chain', () => {
     assert.equal(why({ parts, need: { ...need, stop: true } }), 'only-without-stop');
     assert.equal(why({ parts, need: { ...need, arrestor: true } }), 'only-without-arrestor');
     assert.equal(why({ parts, need: { ...need, check: true } }), 'only-without-check');
+    assert.equal(why({ parts, need: { ...need, stopLeak: true } }), 'only-without-stop-leak');
     assert.equal(why({ parts, need: { ...need, minLengthIn: 40 } }), 'only-shorter');
     assert.equal(why({ parts, need: { water: 'hot' } }), 'only-cold');
     assert.equal(

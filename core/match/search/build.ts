@@ -6,6 +6,7 @@ import { type Branch, type Chain, type ChainJoint, SCALDS_F } from '../query.ts'
 import { stubCautions } from '../stub.ts';
 import { notPreferred } from '../suits.ts';
 import { chainReason } from '../told/sayings.ts';
+import { withFound } from './found-nut.ts';
 import { piecePriceCents } from './pricing.ts';
 import { callbackRateOf, looseShort, partShort, type Setting } from './setting.ts';
 
@@ -78,7 +79,9 @@ function jointsOf(s: Setting, steps: Step[]): ChainJoint[] {
   const ins: EndCode[] = [...steps.map((o) => o.inEnd.code), s.to];
   const pairs = outs.map((a, i) => [a, ins[i] as EndCode] as const);
   for (const b of steps.flatMap((o) => o.branches)) if (b.use === 'rejoin') pairs.push([b.code, s.rejoin as EndCode]);
-  return pairs.map(([a, b], i) => ({ n: i + 1, a, b, mating: s.mating(a, b) }));
+  const found = (a: EndCode, b: EndCode) => withFound(a, b, s.mating, s.rules);
+  const last = outs.length - 1;
+  return pairs.map(([a, b], i) => ({ n: i + 1, a, b, mating: i === 0 ? found(a, b) : i >= last ? found(b, a) : s.mating(a, b) }));
 }
 
 function countLoose(joints: ChainJoint[], branches: Chain['branches']): Record<string, number> {
@@ -111,7 +114,7 @@ const BY_SEAL: Record<SealId, Reason[]> = {
 };
 
 /** Why a joint holds only with care: told of the chain once, however many of its joints it is true of. */
-const OF_JOINTS = ['metal-into-plastic', 'push-small-copper'] as const;
+const OF_JOINTS = ['metal-into-plastic', 'push-small-copper', 'old-ferrule', 'old-ferrule-never'] as const;
 
 /** Copper by itself on a thread that may be plain steel: a found one, or one of a part that is. */
 function isCopperOnThread(steps: Step[]): boolean {

@@ -14,10 +14,11 @@ export const IS = {
   stop: 128,
   arrestor: 256,
   check: 512,
-  union: 1024,
-  listedHidden: 2048,
-  needsAccess: 4096,
-  concealable: 8192,
+  stopLeak: 1024,
+  union: 2048,
+  listedHidden: 4096,
+  needsAccess: 8192,
+  concealable: 16384,
 } as const;
 
 /** Tags of lines that a house rule may prefer, as bits; any other is never preferred. */
@@ -119,6 +120,7 @@ const TAG_BITS = new Map<string, { is: number; lines: number }>([
     stop: IS.stop,
     arrestor: IS.arrestor,
     check: IS.check,
+    'stop-leak': IS.stopLeak,
     union: IS.union,
     'listed-hidden': IS.listedHidden,
     'needs-access': IS.needsAccess,

@@ -1,12 +1,12 @@
 import type { Setting } from './setting.ts';
 
 /** What a chain has so far, as bits, and how a piece changes it. */
-export const HAS = { line: 1, stop: 2, arrestor: 4, check: 8, rejoined: 16, outlet: 32 } as const;
-export const HAS_STATES = 64;
+export const HAS = { line: 1, stop: 2, arrestor: 4, check: 8, stopLeak: 16, rejoined: 32, outlet: 64 } as const;
+export const HAS_STATES = 128;
 
 /** What one piece brings, as bits; `long`: more line than may follow an arrestor; `outlet`: a valved one left free. */
-export const BRINGS = { line: 1, stop: 2, arrestor: 4, check: 8, long: 16, rejoined: 32, outlet: 64 } as const;
-const BRINGS_STATES = 128;
+export const BRINGS = { line: 1, stop: 2, arrestor: 4, check: 8, stopLeak: 16, long: 32, rejoined: 64, outlet: 128 } as const;
+const BRINGS_STATES = 256;
 
 /** What is asked for besides, as far as it decides what counts. */
 interface Asked {
@@ -21,7 +21,7 @@ const tableOf = (asked: Asked): Int8Array =>
 
 const TABLES = [false, true].map((rejoin) => [false, true].map((stop) => [false, true].map((rejoinFirst) => tableOf({ rejoin, stop, rejoinFirst }))));
 
-/** By what a piece brings x 64 + what the chain has: what it has then, or -1 when the piece may not follow. */
+/** By what a piece brings x 128 + what the chain has: what it has then, or -1 when the piece may not follow. */
 export const afterTable = (asked: Asked): Int8Array => TABLES[Number(asked.rejoin)]![Number(asked.stop)]![Number(asked.rejoinFirst)]!;
 
 /** What decides what counts, of a query. */
@@ -33,7 +33,8 @@ export const askedOf = (s: Pick<Setting, 'rejoin' | 'need'>): Asked => ({
 
 /**
  * At most one line and one rejoining a chain; a long line puts an arrestor before it out of reach. A stop counts only before the line, and where an
- * old line is joined again not before that: it would shut both. A check stands after the rejoining and after the stop, or it would protect neither.
+ * old line is joined again not before that: it would shut both. A check stands after the rejoining and after the stop, or it would protect neither; so
+ * does a stop-leak device, and before the line, whose leak it stops too.
  */
 function after(has: number, brings: number, asked: Asked): number {
   if (brings & BRINGS.line && has & HAS.line) return -1;
@@ -46,6 +47,7 @@ function after(has: number, brings: number, asked: Asked): number {
   if (brings & BRINGS.arrestor) next |= HAS.arrestor;
   const isBehind = (!asked.rejoin || has & HAS.rejoined) && (!asked.stop || has & HAS.stop);
   if (brings & BRINGS.check && isBehind) next |= HAS.check;
+  if (brings & BRINGS.stopLeak && isBehind && !(has & HAS.line)) next |= HAS.stopLeak;
   if (brings & BRINGS.rejoined) next |= HAS.rejoined;
   if (brings & BRINGS.outlet) next |= HAS.outlet;
   return next;

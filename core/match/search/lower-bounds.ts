@@ -10,7 +10,7 @@ import { MARGINAL_FACTOR } from './setting.ts';
 /** Between two open ends, by number of the first x number of codes + the second: dollars that no chain gets by with less of. */
 export interface LowerBounds {
   any: Float64Array;
-  /** By way of a part that brings this (a bit of what a chain has): a line, a stop, an arrestor, a check. */
+  /** By way of a part that brings this (a bit of what a chain has): a line, a stop, an arrestor, a check, a stop-leak device. */
   through: (bit: number) => Float64Array;
 }
 
@@ -36,7 +36,13 @@ export function lowerBounds(index: PartIndex, weights: HouseRules['weights'], ra
   return remember(of, MOST_KEPT, key, () => makeBounds(index, weights, rates, marginal));
 }
 
-const FEATURES: Record<number, number> = { [HAS.line]: IS.line, [HAS.stop]: IS.stop, [HAS.arrestor]: IS.arrestor, [HAS.check]: IS.check };
+const FEATURES: Record<number, number> = {
+  [HAS.line]: IS.line,
+  [HAS.stop]: IS.stop,
+  [HAS.arrestor]: IS.arrestor,
+  [HAS.check]: IS.check,
+  [HAS.stopLeak]: IS.stopLeak,
+};
 
 function makeBounds(index: PartIndex, weights: HouseRules['weights'], rates: SealRates, marginal: boolean): LowerBounds {
   const steps = (being: number) => stepMatrix(index, weights, rates, being, marginal);

@@ -21,7 +21,7 @@ const sealIsHidden = seals.map((s) => s.mayBeHidden);
 
 /** What a part is, moved to what it brings: the two rows of bits agree there. */
 const SHIFT = 6;
-const GIVES = BRINGS.line | BRINGS.stop | BRINGS.arrestor | BRINGS.check;
+const GIVES = BRINGS.line | BRINGS.stop | BRINGS.arrestor | BRINGS.check | BRINGS.stopLeak;
 
 /** What a part brings by what it is; a way through it may bring more. */
 export const givenBy = (is: number): number => (is >> SHIFT) & GIVES;

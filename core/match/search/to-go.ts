@@ -15,6 +15,7 @@ export function required(s: Setting): number {
     (need.stop ? HAS.stop : 0) |
     (need.arrestor ? HAS.arrestor : 0) |
     (need.check ? HAS.check : 0) |
+    (need.stopLeak ? HAS.stopLeak : 0) |
     (need.leaveOutlet ? HAS.outlet : 0) |
     (s.rejoin === null ? 0 : HAS.rejoined)
   );
@@ -57,7 +58,7 @@ export class ToGo {
   ) {
     this.after = afterTable(askedOf(s));
     this.must = required(s);
-    this.useful = this.must | (this.must & (HAS.stop | HAS.arrestor) ? HAS.line : 0);
+    this.useful = this.must | (this.must & (HAS.stop | HAS.arrestor | HAS.stopLeak) ? HAS.line : 0);
     this.states = [...Array(HAS_STATES).keys()].filter((has) => (has & ~this.useful) === 0);
     this.stateOf = Int8Array.from({ length: HAS_STATES }, (_, has) => this.states.indexOf(has & this.useful));
     this.count = this.states.length;
@@ -206,7 +207,7 @@ export class ToGo {
 const PAST = 1e-6;
 
 /** What a chain has behind it that leads the search. */
-const LEADING = [HAS.line, HAS.stop, HAS.arrestor, HAS.check];
+const LEADING = [HAS.line, HAS.stop, HAS.arrestor, HAS.check, HAS.stopLeak];
 
 /**
  * What it costs at least to come from `from` to a node, by the bounds of the whole catalogue; an end reached with a line has one behind it.

@@ -12,6 +12,14 @@ export const chainSayings = sayings({
   'washer-on-taper': { says: () => `A washer nut on a taper stub: ${sealById('washer-on-taper')?.note}.` },
   marginal: { says: 'A joint of this chain only may hold: get the right part if there is any way to.' },
   'push-found': { says: 'A push-to-connect end found in place: check that it is sound, and that it takes this tube.' },
+  'old-ferrule': {
+    says: 'The old nut and ferrule seal again at their old place: about a quarter turn past where they first resist. Where it weeps: off with it, a new one on fresh tube.',
+    source: 'trade practice',
+  },
+  'old-ferrule-never': {
+    says: 'The house uses no ferrule again: pull or cut it off, and ask for the tube itself.',
+    source: 'house rule',
+  },
   'hose-on-hose': {
     says: "A hose onto the appliance's own hose: connectors are not joined in series where anything else reaches. Keep the joint in sight.",
   },

@@ -24,9 +24,11 @@ export function explainUnreachable(s: Setting, q: MatchQuery, possible: (q: Matc
     const side = a ? s.to : s.from;
     if (parseEnd(side).family === 'pb') {
       return [
-        reason('no-counterpart', 'Grey polybutylene takes only fittings listed for it: tell the owner, and plan its replacement.', {
-          figures: { end: side },
-        }),
+        reason(
+          'no-counterpart',
+          'Grey polybutylene takes only fittings listed for it: by its sheet, on sound pipe, a listed transition to PEX, and begin at 1/2 nominal PEX after it. Tell the owner, and plan its replacement.',
+          { figures: { end: side, instead: 'pex-5/8od' } },
+        ),
       ];
     }
     return [reason('no-counterpart', `Nothing in the tables seals on ${endLabel(side)}: it has to be replaced or cut back.`)];
@@ -76,6 +78,7 @@ function relaxations(q: MatchQuery): { rule: string; text: string | Said; query:
   );
   add(need.stop, 'only-without-stop', 'These ends can be joined, but no chain has its own stop.', without({ stop: false }));
   add(need.check, 'only-without-check', 'These ends can be joined, but no chain has a vented backflow preventer.', without({ check: false }));
+  add(need.stopLeak, 'only-without-stop-leak', 'These ends can be joined, but no chain has a stop-leak device.', without({ stopLeak: false }));
   add(need.leaveOutlet, 'only-without-outlet', 'These ends can be joined, but no chain leaves an outlet free.', without({ leaveOutlet: false }));
   add(
     need.minLengthIn,

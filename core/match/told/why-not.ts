@@ -22,7 +22,7 @@ interface Way {
  * Why these parts, in this order, are no chain for the query.
  *
  * Looks at each part by itself first (known, needs, push rule), then at every way of turning the parts and takes the one that comes furthest:
- * ports, joints in order, ends left over, length, stop, arrestor and check.
+ * ports, joints in order, ends left over, length, stop, arrestor, check and stop-leak device.
  *
  * @param partIds the whole chain, water side first; [] for the two ends by themselves
  * @returns       the first reason that refuses it, then the rest; [] when it is a possible chain. A chain that only marginal joints hold together
@@ -258,6 +258,7 @@ function needsOf(s: Setting, row: Way[], rejoined: Spare | null): Reason[] {
     }
   }
   if (s.need.check) out.push(...checkOf(s, row, from, stop));
+  if (s.need.stopLeak) out.push(...stopLeakOf(s, row, from, stop));
   return out;
 }
 
@@ -270,6 +271,17 @@ function checkOf(s: Setting, row: Way[], rejoinAt: number, stopAt: number): Reas
     return [reason('check-before-rejoin', 'Its backflow preventer stands before the old line is joined again: it has to stand after.')];
   if (!s.need.stop || behind.some((at) => at > stopAt)) return [];
   return [reason('check-before-stop', 'Its backflow preventer stands before the stop: it has to stand after, where it can be renewed.')];
+}
+
+/** A stop-leak device stops the leak of what stands after it, the line with it, and is renewed behind the stop. */
+function stopLeakOf(s: Setting, row: Way[], rejoinAt: number, stopAt: number): Reason[] {
+  const devices = row.flatMap((w, at) => (w.part.tags.includes('stop-leak') ? [at] : []));
+  if (devices.length === 0) return [reason('no-stop-leak', 'It has no stop-leak device.')];
+  const line = row.findIndex((w) => isLine(w.part));
+  const before = devices.filter((at) => line < 0 || at < line);
+  if (before.length === 0) return [reason('stop-leak-after-line', 'Its stop-leak device comes after the line: a leak of the line would run on.')];
+  if (before.some((at) => at > rejoinAt && (!s.need.stop || at > stopAt))) return [];
+  return [reason('stop-leak-before', 'Its stop-leak device stands before the stop or the old line: it has to stand after.')];
 }
 
 /** Two fixed taper ends cannot be screwed onto one piece at once. */

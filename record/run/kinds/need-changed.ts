@@ -20,6 +20,7 @@ const WORDS: Record<KnownId, string> = {
   'own-stop': 'its own stop',
   arrestor: 'the hammer arrestor',
   check: 'the backflow preventer',
+  'stop-leak': 'the stop-leak device',
   outlet: 'the outlet left free',
   hidden: 'that the joints are hidden',
   bore: 'the bore',

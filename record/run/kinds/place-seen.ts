@@ -9,6 +9,7 @@ const ASKS = {
   arrestor: ['needs a hammer arrestor', 'needs no hammer arrestor'],
   leaveOutlet: ['leaves an outlet for another run', 'leaves no outlet for another run'],
   check: ['needs a vented backflow preventer', 'needs no vented backflow preventer'],
+  stopLeak: ['needs a stop-leak device', 'needs no stop-leak device'],
   afterOsmosis: ['comes after a reverse-osmosis unit', 'does not come after a reverse-osmosis unit'],
 } as const;
 
@@ -23,6 +24,7 @@ export const placeSeen = kind({
     arrestor: z.optional(z.boolean()),
     leaveOutlet: z.optional(z.boolean()),
     check: z.optional(z.boolean()),
+    stopLeak: z.optional(z.boolean()),
     afterOsmosis: z.optional(z.boolean()),
     /** What the water side comes out of. */
     outOf: z.optional(z.enum(['wall', 'floor'])),

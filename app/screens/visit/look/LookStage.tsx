@@ -157,6 +157,7 @@ export default function LookStage({
                 ['ownStop', 'needs its own stop'],
                 ['arrestor', 'needs a hammer arrestor'],
                 ['check', 'needs a vented backflow preventer'],
+                ['stopLeak', 'needs a stop-leak device'],
                 ['leaveOutlet', 'leaves an outlet for another run'],
               ] as const
             ).map(([key, label]) => (

@@ -164,6 +164,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         names={names}
         rules={rules}
         currency={catalogue.currency}
+        kits={catalogue.kits}
         callbacks={catalogue.callbacks}
         flows={flows}
         withLength={withLength}
