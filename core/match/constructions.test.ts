@@ -66,7 +66,7 @@ function byChance(seed: number): MatchQuery & { parts: Part[] } {
       { length: next() < 0.15 ? 3 : 2 },
       () => [pick(CODES), pick(['either', 'either', 'either', 'either', 'out', 'branch'])] as [string, 'either'],
     );
-    const tags = ['stop', 'arrestor', 'check', 'stop-leak', 'union'].filter(() => next() < 0.3);
+    const tags = ['stop', 'arrestor', 'check', 'union'].filter(() => next() < 0.3);
     const count = 1 + Math.floor(next() * (isFlexible ? 4 : 2));
     for (let n = 0; n < count; n++)
       parts.push(
