@@ -193,6 +193,7 @@ export {
   constructions,
   hangsOn,
   indexParts,
+  inletsFound,
   type JointSides,
   jointSides,
   type Kit,

@@ -31,6 +31,7 @@ const appliance = (id: string, more: Partial<Appliance> = {}): Appliance => ({
   name: id,
   water: ['cold'],
   usualInletEnds: [],
+  plasticInlet: false,
   mixes: false,
   fedBoth: false,
   hasAerator: false,

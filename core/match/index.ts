@@ -16,7 +16,7 @@ export {
   needOfAll,
   rulesOfAll,
 } from './need/known-need.ts';
-export { usualBoreIn } from './need/usual-bore.ts';
+export { inletsFound, usualBoreIn } from './need/usual-bore.ts';
 export type { Loose, Part, PartEnd, Port } from './part.ts';
 export { chainWithLength, lengthMaking, type MatchAnswer, matchPreferring } from './preferring.ts';
 export { type Branch, type Chain, type ChainJoint, COIL_ALLOWANCE_IN, type MatchQuery, type Need, type PathStep, type Stub } from './query.ts';

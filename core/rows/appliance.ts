@@ -6,6 +6,8 @@ export interface Appliance {
   /** Hot and cold at once: two lines come to it. */
   fedBoth: boolean;
   usualInletEnds: string[];
+  /** Its inlet is of plastic, whatever its thread. */
+  plasticInlet: boolean;
   /** The code's sizing flow, gpm. */
   designGpm: number;
   /** Most that its own valve passes, whatever stands before it, gpm; null where nothing holds it back. */

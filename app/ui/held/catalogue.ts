@@ -30,9 +30,21 @@ interface Kept {
 /** What an older server said of an appliance less than this page asks. */
 const UNSAID: Pick<
   Appliance,
-  'minBoreIn' | 'usualNeeds' | 'avoid' | 'protection' | 'mixes' | 'hasAerator' | 'makesIce' | 'fedBoth' | 'capGpm' | 'usualLine' | 'closesMs'
+  | 'minBoreIn'
+  | 'plasticInlet'
+  | 'usualNeeds'
+  | 'avoid'
+  | 'protection'
+  | 'mixes'
+  | 'hasAerator'
+  | 'makesIce'
+  | 'fedBoth'
+  | 'capGpm'
+  | 'usualLine'
+  | 'closesMs'
 > = {
   minBoreIn: 0.12,
+  plasticInlet: false,
   usualNeeds: [],
   avoid: [],
   protection: '',

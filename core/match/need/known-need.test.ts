@@ -8,7 +8,7 @@ import type { Part } from '../part.ts';
 import { chainWithLength, lengthMaking, matchPreferring } from '../preferring.ts';
 import { part } from '../testing.ts';
 import { asideFor, askedNeeds, type KnownFacts, knownNeed, needOfAll, rulesOfAll } from './known-need.ts';
-import { usualBoreIn } from './usual-bore.ts';
+import { inletsFound, usualBoreIn } from './usual-bore.ts';
 
 const appliance = (id: string, more: Partial<KnownFacts['appliance']> = {}): KnownFacts['appliance'] => ({
   id,
@@ -186,6 +186,8 @@ describe('the bore of a question without a run', () => {
   ];
   it('is the least that an appliance with such an inlet asks, whatever its material', () => {
     assert.equal(usualBoreIn(list, 'ght-3/4-m:plastic'), 0.24);
+    assert.deepEqual(inletsFound({ usualInletEnds: ['g-1/2-m'], plasticInlet: true }), ['g-1/2-m:plastic']);
+    assert.deepEqual(inletsFound({ usualInletEnds: ['g-1/2-m'], plasticInlet: false }), ['g-1/2-m']);
     assert.equal(usualBoreIn(list, 'comp-1/4-m'), null);
   });
 });

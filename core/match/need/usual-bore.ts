@@ -3,6 +3,10 @@ import type { Appliance } from '../../rows/index.ts';
 
 const ofAnyMaterial = (code: EndCode) => code.replace(/:.*$/, '');
 
+/** The ends that an appliance usually has, as they are found on it: of plastic where its inlet is. */
+export const inletsFound = ({ usualInletEnds, plasticInlet }: Pick<Appliance, 'usualInletEnds' | 'plasticInlet'>): EndCode[] =>
+  usualInletEnds.map((end) => (plasticInlet ? `${ofAnyMaterial(end)}:plastic` : end));
+
 /**
  * The bore that the least of the appliances with such an inlet asks for, in; null where none usually has it.
  *

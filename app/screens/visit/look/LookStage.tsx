@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { endLabel, type FindingRow, type Judgement, length, said, shortName, withQuantities } from '../../../../core/index.ts';
+import { endLabel, type FindingRow, inletsFound, type Judgement, length, said, shortName, withQuantities } from '../../../../core/index.ts';
 import { type Bodies, judgeRun, STOP_CONDITIONS, sameOutlet } from '../../../../record/index.ts';
 import { EndLookup, EndPicker, usualEnds } from '../../../ui/ends/index.ts';
 import { Choices, Fold, fetched } from '../../../ui/form/index.ts';
@@ -98,7 +98,7 @@ export default function LookStage({
             label={`Inlet of the ${context.appliance.name}`}
             value={state.to?.end ?? null}
             onChange={seen('to')}
-            hint={context.appliance.usualInletEnds}
+            hint={inletsFound(context.appliance)}
           />
           <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
             <EndLookup wanted={{ ...wanted, side: 'to' }} />
