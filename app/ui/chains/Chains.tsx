@@ -41,6 +41,8 @@ interface Props {
   withLength: (chain: Chain, part: string) => Chain | null;
   /** Where none was said a length is asked for before a chain is taken. */
   minLengthIn: number | undefined;
+  /** What such an appliance usually takes, where nobody measured. */
+  usualIn?: number;
   /** Takes a chain, where there is a run to take it for. */
   onUse?: (chain: Chain) => void;
   used?: string | null;
@@ -90,6 +92,7 @@ function Ranked({
   useWord = 'Use this',
   withLength,
   minLengthIn,
+  usualIn,
 }: Omit<Props, 'children'>) {
   const [picked, setPicked] = useState<Record<string, Chain>>({});
   const [asks, setAsks] = useState<string | null>(null);
@@ -162,6 +165,7 @@ function Ranked({
             of={result.lengths[i]!.filter((l) => chain.parts.includes(l.part) || minLengthIn === undefined || !loops(l.lengthIn, minLengthIn))}
             chain={chain}
             isAsked={asks === chainKey(result.chains[i]!)}
+            usualIn={minLengthIn === undefined ? usualIn : undefined}
             onPick={(part) => {
               const key = chainKey(result.chains[i]!);
               const other = withLength(result.chains[i]!, part);

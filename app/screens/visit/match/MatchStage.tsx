@@ -169,6 +169,7 @@ export default function MatchStage({ run, context, state, catalogue, names, writ
         flows={flows}
         withLength={withLength}
         minLengthIn={need.minLengthIn}
+        usualIn={context.appliance.usualLine.lengthIn}
         elsewhere={whereElse(catalogue.places, vanId)}
         onUse={take}
         used={state.accepted ? chainKey(state.accepted.chain) : null}
