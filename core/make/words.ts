@@ -1,5 +1,5 @@
 /** What stands for the {placeholders} in a step's words: the run's own figures. */
-import { endLabel, parseEnd, tubeJointOf } from '../ends/index.ts';
+import { type EndCode, endLabel, parseEnd, tubeJointOf } from '../ends/index.ts';
 import { shortName } from '../match/index.ts';
 import { threeDigits, turns24, writeFraction, writeTurns } from '../units/index.ts';
 import type { Known } from './facts.ts';
@@ -31,10 +31,14 @@ export function runWords(run: RunFacts, known: Known): Record<string, string> {
     appliance: run.appliance.name.replace(/ \(.*/, ''),
     water: run.water,
     from: endLabel(run.from),
+    fromPlace: placeOf(run.from),
     to: endLabel(run.to),
     stop: run.stop ? `${run.stop.kind} stop` : 'valve',
     itsStop: `${has('both-waters') ? `${run.water} ` : ''}${run.stop ? `${run.stop.kind} stop` : 'stop'}`,
     other: otherWater(run.water),
+    sides: has('both-waters') ? ', hot and cold' : '',
+    backOff: run.stop?.kind === 'quarter-turn' ? '' : ' A multi-turn stop goes back half a turn.',
+    ifRuns: `It runs: shut it at once${has('powered') ? '; then the power at the breaker, never by reaching for a plug in water' : ', then look why'}.`,
     outlet: !has('solenoid') || has('rejoins') ? 'the outlet' : has('old-line') ? 'the open nut' : 'the open end',
     stopfound: run.stop?.condition.replace('-', ' ') ?? '',
     volume: String(run.appliance.typicalVolumeGal),
@@ -46,6 +50,13 @@ export function runWords(run: RunFacts, known: Known): Record<string, string> {
     ...rinseWords(run, known),
     soldered: solder.map((j) => `J${j.joint.n}`).join(', '),
   };
+}
+
+/** Where an old line's nut sits on the water side, in a plumber's words. */
+function placeOf(from: EndCode): string {
+  const { family } = parseEnd(from);
+  if (family === 'bc') return 'the fill valve';
+  return family === 'comp' || family === 'ght' ? 'the stop' : endLabel(from);
 }
 
 /** A braided or plain line whose bore nobody said. Typical. */
