@@ -25,11 +25,14 @@ export interface SideWords {
 }
 
 /** The words for the ends of a run: water may come out of a hose's nut, and then it is the valve above it that is joined again. */
-export function sideWords(run: { from: EndCode; rejoin?: EndCode | null }, hasStop: boolean, appliance: string): SideWords {
+/** Pipe left standing for what comes later: a rough-in ends there. */
+const isStub = (to: EndCode | undefined): boolean => to !== undefined && /^(?:cu|pex|cpvc)-(?:5|7)\/8od$/.test(to);
+
+export function sideWords(run: { from: EndCode; to?: EndCode; rejoin?: EndCode | null }, hasStop: boolean, appliance: string): SideWords {
   const isParted = run.rejoin != null && isHoseNut(run.from);
   return {
     outlet: isParted ? 'old line' : hasStop ? 'stop outlet' : 'water side',
-    inlet: `${appliance.replace(/ \(.*/, '')} inlet`,
+    inlet: `${appliance.replace(/ \(.*/, '')} ${isStub(run.to) ? 'stub' : 'inlet'}`,
     old: !isParted ? 'old line' : parseEnd(run.rejoin as EndCode).family === 'bc' ? 'fill valve' : 'old inlet',
   };
 }

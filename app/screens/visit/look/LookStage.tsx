@@ -95,10 +95,10 @@ export default function LookStage({
           <Outlets {...{ run, state, write, outlets }} />
           <EndPicker
             id="look-to"
-            label={`Inlet of the ${context.appliance.name}`}
+            label={`${run.work === 'tub-rough' ? 'Stub for' : 'Inlet of'} the ${context.appliance.name}`}
             value={state.to?.end ?? null}
             onChange={seen('to')}
-            hint={inletsFound(context.appliance)}
+            hint={inletsFound(context.appliance, run.work)}
           />
           <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
             <EndLookup wanted={{ ...wanted, side: 'to' }} />
