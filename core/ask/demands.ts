@@ -15,15 +15,6 @@ export interface Demands {
   rest: string;
 }
 
-const COUNTED: Record<string, string> = {
-  one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12', fifteen: '15', sixteen: '16',
-  eighteen: '18', twenty: '20', 'twenty four': '24', thirty: '30', 'thirty six': '36', forty: '40', 'forty eight': '48', fifty: '50', sixty: '60',
-}; // biome-ignore format: a table
-
-const longestFirst = (words: string[]) => words.sort((a, b) => b.length - a.length).join('|');
-/** "six feet", "twenty inches"; "one half" and "three eighths" are sizes. */
-const COUNTED_LENGTH = new RegExp(`\\b(${longestFirst(Object.keys(COUNTED))})[ -](?=(?:feet|foot|ft|inch|inches|in)\\b)`, 'gi');
-
 const NUMBER = String.raw`(?<![\w/.x-])(?<!\bx )(\d+(?:\.\d+)?(?:[ -]\d+\/\d+)?|\.\d+|\d+\/\d+)`;
 const INCHES = String.raw`[ -]*(?:inches|inch|in\b\.?|["”″]|'')`;
 const ABOUT = String.raw`(?:(?:at least|about|roughly|around|some|reach(?:es|ing)?|to reach|is|it is|run of|length(?: of)?|distance(?: of)?|for|,)\s+)*`;
@@ -136,7 +127,7 @@ export function readDemands(text: string): Demands {
     rules: {},
     unread: [],
     isInWall: false,
-    rest: text.replace(COUNTED_LENGTH, (_, word: string) => `${COUNTED[word.toLowerCase()]} `),
+    rest: text,
   };
   for (const row of ROWS) {
     const said = firstSaid(row, out.rest);

@@ -1,16 +1,27 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
-import { notOurs, type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords, withoutPlaces } from '../ends/index.ts';
+import { isOpenPipe, notOurs, type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords, withoutPlaces } from '../ends/index.ts';
 import type { HouseRules } from '../house/index.ts';
 import type { Need } from '../match/index.ts';
 import type { Reason } from '../reason.ts';
 import { remember } from '../units/index.ts';
 import { readDemands } from './demands.ts';
+import { describedIn } from './described.ts';
+import { FILLER } from './filler.ts';
+import { keptIn, partedAt } from './keeps.ts';
+import { fitsAsked, isLeak, type QuestionKind } from './kinds.ts';
+import { type Mention, rolesOf } from './roles.ts';
+import { segmentsOf } from './segments.ts';
+import { putRight } from './slips.ts';
+import { tidied } from './tidied.ts';
 
 export interface QuestionRead {
+  kind: QuestionKind;
   /** Readings of the water side, best first; [] where none was said or none fits. */
   from: Reading[];
   /** Readings of the appliance's side. */
   to: Reading[];
+  /** What was parted and is joined again, where a fixture keeps its water. */
+  rejoin: Reading[];
   need: Partial<Need>;
   /** House rules that are told otherwise: 'no push'. */
   rules: { push?: HouseRules['push'] };
@@ -20,6 +31,8 @@ export interface QuestionRead {
   said: { from: string; to: string };
   /** What to beware of in what was said, and why something of it was not used. */
   notes: Reason[];
+  /** Of the best reading over the next, in nats. */
+  margin: number;
 }
 
 /** Longer than any sentence that is one question. */
@@ -40,123 +53,163 @@ const questions = new Map<string, QuestionRead>();
 const MOST_QUESTIONS = 50;
 
 function read(text: string): QuestionRead {
-  const plain = text.slice(0, MOST_LETTERS).replace(/\s+/g, ' ').trim();
+  const plain = tidied(putRight(text.slice(0, MOST_LETTERS)));
   const refused = notOurs(plain);
-  if (refused) return { ...NOTHING, unread: [String(refused.figures?.said)], said: { from: '', to: '' }, notes: [refused] };
-  const demands = readDemands(withoutPlaces(plain));
-  const sides = turnedRight(sidesOf(demands.rest.replace(POLITE, ' ')));
-  const from = sideOf(sides.from);
-  const to = sideOf(sides.to);
-  const hasStop = STOP_BETWEEN.test(sides.between);
-  const between = sideOf(hasStop ? '' : sides.between);
-  const need = hasStop ? { ...demands.need, stop: true } : demands.need;
-  // No appliance stands in a wall: there the pipe does that it is fed from.
-  const isHidden = demands.isInWall && to.readings.length > 0 && !isFed(sides.to);
+  if (refused) return { ...NOTHING, kind: 'not-ours', unread: [String(refused.figures?.said)], notes: [refused] };
+  return twoNamed(plain) ?? twoCompared(plain) ?? partDescribed(plain) ?? lineAsked(plain);
+}
+
+const NOTHING: QuestionRead = {
+  kind: 'unclear',
+  from: [],
+  to: [],
+  rejoin: [],
+  need: {},
+  rules: {},
+  unread: [],
+  said: { from: '', to: '' },
+  notes: [],
+  margin: 0,
+};
+
+/** Two ends by their codes or labels, which hold commas and signs of their own. */
+function twoNamed(plain: string): QuestionRead | null {
+  const sides = plain.replace(/^from\s+/i, '').split(/\s+(?:to|->)\s+/i);
+  if (sides.length !== 2) return null;
+  const [from, to] = sides.map(sideOf) as [Side, Side];
+  const isNamed = ({ readings }: Side) => ['end code', 'by its name'].includes(readings[0]?.why ?? '');
+  if (!(isNamed(from) || isNamed(to)) || from.readings.length === 0 || to.readings.length === 0) return null;
+  return { ...NOTHING, kind: 'chain', from: from.readings, to: to.readings, said: { from: from.said, to: to.said }, margin: CERTAIN };
+}
+const CERTAIN = 10;
+
+/** 'will A fit B' */
+function twoCompared(plain: string): QuestionRead | null {
+  const two = fitsAsked(plain);
+  if (!two) return null;
+  const [a, b] = two.map((one) => sideOf(one.replace(BARE_PIPE, '$1 pipe thread')));
+  if (a!.readings.length === 0 || b!.readings.length === 0) return null;
   return {
-    from: from.readings,
-    to: to.readings,
-    need: isHidden ? { ...need, reachable: false } : need,
-    rules: demands.rules,
-    unread: [
-      ...from.unread,
-      ...notFiller(between.readings.length > 0 ? wordsOf(between.said) : unusedWords(between.said)),
-      ...to.unread,
-      ...demands.unread,
-    ],
-    said: { from: from.said, to: to.said },
-    notes: [...from.notes, ...to.notes],
+    ...NOTHING,
+    kind: 'fits',
+    from: a!.readings,
+    to: b!.readings,
+    unread: [...a!.unread, ...b!.unread],
+    said: { from: a!.said, to: b!.said },
+    notes: [...a!.notes, ...b!.notes],
   };
 }
 
-const NOTHING: Omit<QuestionRead, 'said' | 'notes'> = { from: [], to: [], need: {}, rules: {}, unread: [] };
+/** Asked whether a thread goes onto it, '3/8 pipe' is its thread. */
+const BARE_PIPE = /^((?:an?\s+)?[\d/]+"?)\s+pipe$/i;
+
+/** '3/8 comp x 7/8 bc x 16' */
+function partDescribed(plain: string): QuestionRead | null {
+  const part = describedIn(plain);
+  if (!part) return null;
+  const need = { ...(part.isStop ? { stop: true } : {}), ...(part.lengthIn === null ? {} : { minLengthIn: part.lengthIn }) };
+  return { ...NOTHING, kind: part.isStop ? 'part' : 'chain', from: part.from, to: part.to, need, said: { from: plain, to: '' } };
+}
+
+/** Water from somewhere to somewhere. */
+function lineAsked(plain: string): QuestionRead {
+  const isLeaking = isLeak(plain);
+  const turned = plain.replace(QUARTER_TURN, STOP_WORD.test(plain) ? ' ' : ' stop ');
+  const kept = keptIn(turned.replace(POLITE, ' ').replace(ADAPTER_FOR, ' , '));
+  const demands = readDemands(withoutPlaces(kept.rest));
+  const segments = segmentsOf(demands.rest.replace(PUSH_TO_CONNECT, 'push-to-connect'));
+  const read = segments.map((segment) => ({ segment, side: sideOf(lineless(segment.text)) }));
+  const mentions = read.flatMap(({ segment: { relation, text }, side }, i): Mention[] =>
+    side.readings.length === 0 || LINE_ALONE.test(side.said)
+      ? []
+      : [
+          {
+            relation,
+            text,
+            readings: side.readings,
+            isFed: side.readings[0]!.appliance !== undefined || speaksOfAppliance(side.said),
+            isAppliance: side.readings[0]!.appliance !== undefined,
+            isBareStop: STOP_ALONE.test(side.said),
+            isFirst: i === 0,
+          },
+        ],
+  );
+  const roles = rolesOf(mentions);
+  if (isLeaking) return { ...NOTHING, kind: 'leaks', ...leakAt(mentions), said: { from: '', to: plain } };
+  // 'a stop for half inch pex'
+  const isForStop = roles.from ? roles.from.isBareStop : demands.need.stop === true;
+  if (isForStop && roles.to && isOpenPipe(roles.to.readings[0]!.end)) {
+    return {
+      ...NOTHING,
+      kind: 'part',
+      from: roles.to.readings,
+      need: { ...demands.need, stop: true },
+      unread: demands.unread,
+      said: { from: plain, to: '' },
+      margin: roles.margin,
+    };
+  }
+  const hasStop = roles.rest.some((m) => m.isBareStop);
+  const need = hasStop ? { stop: true, ...demands.need } : demands.need;
+  const parted = kept.fixture === null ? { from: roles.from?.readings ?? [], rejoin: [] } : partedAt(kept, roles.from?.readings ?? []);
+  // 'I need 1/4 compression for an ice maker': which of its inlets.
+  const inlets = roles.to?.isAppliance ? roles.to.readings.map((r) => r.end) : [];
+  const refined = roles.rest.find((m) => m.readings.some((r) => inlets.includes(r.end)));
+  const to = refined ? [...refined.readings.filter((r) => inlets.includes(r.end)), ...(roles.to?.readings ?? [])] : (roles.to?.readings ?? []);
+  // No appliance stands in a wall: there the pipe does that it is fed from.
+  const isHidden = demands.isInWall && to.length > 0 && !roles.to?.isFed;
+  const sideSaid = (m: Mention | null) => (m ? sideOf(lineless(m.text)) : null);
+  const [a, b] = [sideSaid(roles.from), sideSaid(roles.to)];
+  const used = new Set([roles.from, roles.to]);
+  const unused = read.flatMap(({ segment, side }) => {
+    const mention = mentions.find((m) => m.text === segment.text);
+    if (mention && used.has(mention)) return [];
+    if (mention?.isBareStop || LINE_ALONE.test(side.said) || (mention && mention === refined)) return [];
+    return mention ? notFiller(wordsOf(side.said)) : side.unread;
+  });
+  return {
+    kind: to.length + parted.from.length === 0 ? 'unclear' : 'chain',
+    from: parted.from,
+    to,
+    rejoin: parted.rejoin,
+    need: isHidden ? { ...need, reachable: false } : need,
+    rules: demands.rules,
+    unread: [...(a?.unread ?? []), ...unused, ...(b?.unread ?? []), ...demands.unread],
+    said: { from: a?.said ?? '', to: b?.said ?? '' },
+    notes: read.flatMap(({ side }) => side.notes),
+    margin: roles.margin,
+  };
+}
+
+/** Where it is wet: the appliance that was named, else an end of one. */
+function leakAt(mentions: readonly Mention[]): Pick<QuestionRead, 'to'> {
+  const named = mentions.filter((m) => !m.isBareStop);
+  const at = named.find((m) => m.isAppliance) ?? named.find((m) => m.isFed) ?? named[0];
+  const appliance = at && /\bfill ?-?valve\b/i.test(at.text) ? 'toilet' : at?.readings[0]?.appliance;
+  return { to: appliance ? readEnd(appliance.replaceAll('-', ' ')) : (at?.readings ?? []) };
+}
+
+/** 'an adapter for A to B': A is where it begins. */
+const ADAPTER_FOR = /(?<=\b(?:adapt[eo]r|fitting|coupling|connector|part|piece)s?)\s+for\b(?=.*\s(?:to|->)\s)/i;
 
 /** 'to' that joins nothing: 'I need to', 'push to connect' is a fitting. */
 const POLITE =
   /\b(?:need|needs|want|wants|have|has|had|how|going|trying|try|like|used|got|way|able|what|where|something|anything|fitting|piece|part)\s+to\b|\bup(?=\s+to\b)|\bclose to\b|\bnext to\b/gi;
 const PUSH_TO_CONNECT = /\bpush to connect\b/gi;
-const STOP_BETWEEN = /^\W*(?:an? )?(?:(?:angle|straight|new) )?(?:stop|shut[- ]?off)(?: valve)?\W*$/i;
+const QUARTER_TURN = /\bquarter[- ]turn\b/gi;
+const STOP_WORD = /\b(?:stop|valve|shut ?-?off)s?\b/i;
+const STOP_ALONE = /^(?:(?:an?|the|its|own|new|angle|straight|quarter[- ]turn)\s+)*(?:stop|shut[- ]?off)s?(?: valves?)?$/i;
+/** A line without a size joins nothing by itself: it is what is looked for. */
+const LINE_ALONE = /^(?:(?:an?|the|my|new|old|braided|flexible|flex|supply|water)\s+)*(?:hoses?|lines?|connectors?|supply|supplies|hookups?)$/i;
 
-interface Sides {
-  from: string;
-  between: string;
-  to: string;
-  /** Said outright which is which: 'from A', 'A x B'. */
-  isPlain?: boolean;
+/** An appliance without its line: 'dishwasher connector'. */
+function lineless(text: string): string {
+  const bare = text.replace(/\b(?:supply\s+)?(?:hoses?|lines?|connectors?|supply|supplies|hook-?ups?|kit|water line)\b/gi, ' ').trim();
+  return bare !== text && isAppliance(bare) ? bare : text;
 }
-
-const INTO = String.raw`\s+(?:in)?to\s+(?:an?\s+|the\s+|my\s+)?|\s+onto\s+|\s*(?:->|=>|→|⇒|>)\s*|\s+feed(?:s|ing)\s+|\s+supplying\s+`;
-/** Words that set two ends side by side, the surest first. */
-const SIDE_BY_SIDE = /(?<!\bm ?[\d.]+)\s+(?:x|by)\s+(?=\S)/i;
-const JOINTS: readonly RegExp[] = [new RegExp(INTO, 'i'), SIDE_BY_SIDE];
-const BESIDE =
-  /\b(?:between|join(?:s|ing)?|connect(?:s|ing)?|coupl(?:e|es|ing)|mat(?:e|es|ing)|link(?:s|ing)?|put(?:s|ting)? together)\b\s*(.+?)\s+(?:and|with|&)\s+(.+)$/i;
-const FOR = /\s+for\s+/i;
-/** 'bidet off the toilet stop' */
-const OUT_OF = /\bfrom\b|(?<!shut[ -])\boff(?: of)?\b/i;
-
-/** The two sides as they are said, and what stands between them. */
-function sidesOf(text: string): Sides {
-  const plain = text.replace(PUSH_TO_CONNECT, 'push-to-connect');
-  const said = OUT_OF.exec(plain);
-  if (said) {
-    const before = plain.slice(0, said.index);
-    const after = plain.slice(said.index + said[0].length);
-    // 'feed a fridge from a hose bib'
-    const parted = fed(before);
-    // '1/4 compression for an ice maker' is one end.
-    const goal = parted && sideOf(parted.from).readings.length === 0 ? parted : { to: before, from: '' };
-    if (!apart(after) && sideOf(goal.to).readings.length > 0) return { from: after, between: goal.from, to: goal.to };
-    const { from, between, to } = apart(after) ?? fed(after) ?? listed(after) ?? { from: after, between: '', to: '' };
-    return { from, between: `${before} ${between}`, to, isPlain: true };
-  }
-  const beside = BESIDE.exec(plain);
-  return (
-    apart(plain) ??
-    (beside ? { from: beside[1]!, between: plain.slice(0, beside.index), to: beside[2]! } : null) ??
-    fed(plain) ??
-    listed(plain) ??
-    alone(plain)
-  );
-}
-
-/** 'A to B', 'A -> B', 'A x B'; 'to B' by itself. */
-function apart(text: string): Sides | null {
-  for (const joint of JOINTS) {
-    const sides = ` ${text}`.split(joint);
-    if (sides.length > 1) return { from: sides[0]!, between: sides.slice(1, -1).join(' '), to: sides.at(-1)!, isPlain: joint === SIDE_BY_SIDE };
-  }
-  return null;
-}
-
-/** 'A for a toilet', 'A for B'. */
-function fed(text: string): Sides | null {
-  const [from, ...rest] = text.split(FOR);
-  const to = rest.join(' ');
-  const isGoal = to !== '' && (isAppliance(to) || [from!, to].every((side) => sideOf(side).readings.length > 0));
-  return isGoal ? { from: from!, between: '', to } : null;
-}
-
-/** 'half inch copper, toilet' */
-function listed(text: string): Sides | null {
-  const [from, to, ...more] = text.split(',').filter((part) => sideOf(part).readings.length > 0);
-  return from !== undefined && to !== undefined && more.length === 0 ? { from, between: '', to } : null;
-}
-
-const alone = (text: string): Sides => (isAppliance(text) ? { from: '', between: '', to: text } : { from: text, between: '', to: '' });
 
 /** Read as an appliance, by no thread, tube or fitting of its own. */
 const isAppliance = (text: string): boolean => sideOf(text).readings[0]?.appliance !== undefined;
-
-/** An appliance, or an end of one: 'fridge with 1/4 quick connect', 'M10 faucet tails'. */
-const isFed = (text: string): boolean => isAppliance(text) || speaksOfAppliance(text);
-
-/** Water goes to the appliance: 'connect a dishwasher to 3/8 comp'. */
-function turnedRight(sides: Sides): Sides {
-  const { from, between, to } = sides;
-  const isEnd = sides.isPlain ? isAppliance : isFed;
-  const isTurned = isEnd(from) && (to === '' ? isAppliance(from) : sideOf(to).readings.length > 0 && !isFed(to));
-  return isTurned ? { from: to, between, to: from } : sides;
-}
 
 interface Side {
   readings: Reading[];
@@ -188,15 +241,3 @@ const wordsOf = (text: string): string[] =>
     .map(bare)
     .filter((word) => word !== '');
 const notFiller = (words: string[]): string[] => words.filter((word) => !FILLER.has(word));
-
-/** What a question is dressed in. */
-const FILLER = new Set(
-  `both i i'm i've im ive we we've you he she they it it's its that that's this these those there here what what's whats which who where when why how do does did is are was be been am can could
-  would should will shall may might must need needs needed want wants wanted have has had got get gets getting gotta take takes use uses using fit fits fitting goes go going run runs running
-  come comes coming hook hooks hooking hookup up feed feeds feeding supplying connect connects connecting connection join joins joined joining attach attaches adapt adapts adapter
-  adaptor put make makes install installing replace replacing swap change switch find show tell give some something anything thing things stuff part parts piece pieces please thanks thank
-  hi hello me my mine our ours your customer customer's his her their one and or but then so just only also plus with w/ without at least about roughly around some over than more less
-  away apart reach reaches reaching long length distance from for between into onto on in of by through via an a the to kind sort right correct let let's lets water ok okay and/or`.split(
-    /\s+/,
-  ),
-);

@@ -16,6 +16,7 @@ export { endSeat } from './mate/seat.ts';
 export { writeBinding } from './mate/thread-joint.ts';
 export { notOurs, withoutPlaces } from './read/not-ours.ts';
 export { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from './read/read.ts';
+export { vocabularyWords } from './read/vocabulary.ts';
 export { jointSayings } from './sayings.ts';
 export { isApplianceKind, knownAppliances, usualInlets } from './tables/inlets.ts';
 export { type Thread, threadById, threads } from './tables/threads.ts';

@@ -60,7 +60,7 @@ function asTyped(inches: number | undefined, units: Units): string {
 
 /** A sentence as a question: the first reading of each side, shown so that another can be chosen. */
 export function questionTyped(text: string, rules: HouseRules, units: Units = 'inch'): Question {
-  const { from, to, need, rules: told } = readQuestion(units === 'metric' ? withMillimetres(text) : text);
+  const { from, to, rejoin, need, rules: told } = readQuestion(units === 'metric' ? withMillimetres(text) : text);
   const water = need.water ?? 'cold';
   const avoid = need.avoid ?? [];
   const afterRo = avoid.includes('copper') && avoid.includes('brass');
@@ -68,7 +68,7 @@ export function questionTyped(text: string, rules: HouseRules, units: Units = 'i
     text: text.slice(0, MOST_LETTERS),
     from: from[0]?.end ?? null,
     to: to[0]?.end ?? null,
-    rejoin: null,
+    rejoin: rejoin[0]?.end ?? null,
     water,
     length: asTyped(need.minLengthIn, units),
     stop: need.stop ?? isStopUsual(text),

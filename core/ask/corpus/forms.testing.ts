@@ -15,7 +15,17 @@ const said = (ends: string, ...texts: string[]): Said[] => texts.map((text) => (
 export const SLOTS: Record<string, Said[]> = {
   // Where water comes from.
   S: [
-    ...said('comp-3/8-m', '3/8 angle stop', '3/8 stop', '3/8 comp stop', '3/8 shutoff', '3/8 compression valve', '3/8" comp', '3/8 OD stop', 'three eighths stop'),
+    ...said(
+      'comp-3/8-m',
+      '3/8 angle stop',
+      '3/8 stop',
+      '3/8 comp stop',
+      '3/8 shutoff',
+      '3/8 compression valve',
+      '3/8" comp',
+      '3/8 OD stop',
+      'three eighths stop',
+    ),
     ...said('comp-1/4-m', '1/4 stop', '1/4 inch comp valve', '1/4" compression'),
     ...said('cu-5/8od', '1/2 copper', 'half inch copper', 'half-inch copper pipe', '1/2" copper', '½ copper'),
     ...said('pex-5/8od', '1/2 pex', 'half inch pex', '1/2" PEX line', 'half inch pex pipe'),
@@ -26,7 +36,10 @@ export const SLOTS: Record<string, Said[]> = {
     ...said('ght-3/4-m', 'hose bib', 'outside spigot', '3/4 hose thread', 'garden hose valve'),
   ],
   // Tube that a small line comes in.
-  T: [...said('cu-1/4od', '1/4 copper tubing', '1/4 od copper', 'quarter inch copper tube'), ...said('pe-1/4od', '1/4 plastic tubing', '1/4 poly', 'quarter inch plastic line')],
+  T: [
+    ...said('cu-1/4od', '1/4 copper tubing', '1/4 od copper', 'quarter inch copper tube'),
+    ...said('pe-1/4od', '1/4 plastic tubing', '1/4 poly', 'quarter inch plastic line'),
+  ],
   // What is fed.
   A: [
     ...said('bc-7/8-m', 'toilet', 'commode', 'wc', 'water closet'),
@@ -51,7 +64,7 @@ export const SLOTS: Record<string, Said[]> = {
   L: [
     ...said('12', '12 inch', '12"', 'a foot', '12 in'),
     ...said('20', '20 inch', '20"', 'twenty inch', '20-inch'),
-    ...said('60', '60 inch', '5 ft', '5 foot', '5\'', 'five foot'),
+    ...said('60', '60 inch', '5 ft', '5 foot', "5'", 'five foot'),
     ...said('72', '6 ft', '72 inch', '6 foot', 'six foot'),
     ...said('120', '10 ft', '10 foot', 'ten feet', '120 in'),
     ...said('18', '18 inch', 'a foot and a half', '1 1/2 ft'),

@@ -16,7 +16,12 @@ export const sentences: readonly Sentence[] = readFileSync(new URL('./sentences.
   .filter(Boolean)
   .map((line) => {
     const [form, kind, text, truth] = line.split(' | ') as [string, string, string, string | undefined];
-    const meant = Object.fromEntries((truth ?? '').split(' ').filter(Boolean).map((pair) => pair.split('=') as [string, string]));
+    const meant = Object.fromEntries(
+      (truth ?? '')
+        .split(' ')
+        .filter(Boolean)
+        .map((pair) => pair.split('=') as [string, string]),
+    );
     return { form: Number(form), isHeld: Number(form) % 3 === 0, kind, text, meant };
   });
 
@@ -28,7 +33,12 @@ export function faults({ kind, meant }: Sentence, read: Read): string[] {
   const isOf = (readings: Read['from'] | undefined, ends: string | undefined) =>
     ends === undefined ? (readings ?? []).length === 0 : ends.split(',').includes(readings?.[0]?.end ?? '');
   const got = (readings: Read['from'] | undefined) => readings?.[0]?.end ?? '-';
-  if (read.kind !== undefined && read.kind !== kind && !(kind === 'part' && read.kind === 'chain') && !(read.kind === 'unclear' && kind === 'chain')) {
+  if (
+    read.kind !== undefined &&
+    read.kind !== kind &&
+    !(kind === 'part' && read.kind === 'chain') &&
+    !(read.kind === 'unclear' && kind === 'chain')
+  ) {
     out.push(`kind ${read.kind}`);
   }
   if (kind === 'not-ours') return read.from.length + read.to.length > 0 ? [...out, 'not refused'] : out;
@@ -53,4 +63,19 @@ export function faults({ kind, meant }: Sentence, read: Read): string[] {
     if (meant.push && read.rules.push !== meant.push) out.push('push');
   }
   return out;
+}
+
+/** The same with one slip of the keyboard in a word of four letters or more; sizes stay as they are. */
+export function slipped(text: string, next: () => number): string {
+  const words = [...text.matchAll(/[a-zA-Z]{4,}/g)];
+  if (words.length === 0) return text;
+  const { 0: word, index } = words[Math.floor(next() * words.length)]!;
+  const at = 1 + Math.floor(next() * (word.length - 2));
+  const kinds = [
+    word.slice(0, at) + word[at + 1] + word[at] + word.slice(at + 2),
+    word.slice(0, at) + word.slice(at + 1),
+    word.slice(0, at) + word[at] + word.slice(at),
+    `${word.slice(0, at)}${'etaoinsrhl'[Math.floor(next() * 10)]}${word.slice(at + 1)}`,
+  ];
+  return text.slice(0, index) + kinds[Math.floor(next() * kinds.length)] + text.slice(index + word.length);
 }

@@ -78,14 +78,14 @@ const ROWS: Row[] = [
   ['toilet|toilet tank|water closet|closet|tank|commode|wc', { appliance: 'toilet' }],
   ['faucet|tap|basin|basin faucet|lavatory|lav|bathroom faucet|sink|sink faucet|mixer', { appliance: 'basin-faucet' }],
   ['kitchen faucet|kitchen sink|kitchen tap', { appliance: 'kitchen-faucet' }],
-  ['bidet|bidet seat|bidet toilet seat', { appliance: 'bidet-seat' }],
+  ['bidet|bidet seat|bidet toilet seat|toilet seat bidet|toilet bidet|bidet toilet', { appliance: 'bidet-seat' }],
   ['dishwasher|dish washer|dw', { appliance: 'dishwasher' }],
-  ['fridge|refrigerator|frig|ice box|fridge line', { appliance: 'refrigerator' }],
+  ['fridge|refrigerator|frig|ice box|icebox|fridge line', { appliance: 'refrigerator' }],
   ['ice maker|icemaker|ice machine|ice-maker|ice maker line', { appliance: 'ice-maker' }],
   ['brewer|coffee maker|coffee machine|coffee brewer', { appliance: 'brewer' }],
   ['glass rinser|rinser', { appliance: 'glass-rinser' }],
   ['ro|reverse osmosis|ro unit|ro faucet|drinking tap', { appliance: 'ro-dispenser' }],
-  ['washer|washing machine|clothes washer|laundry', { appliance: 'washing-machine' }],
+  ['washer|washing machine|clothes washer|laundry|laundry machine|clothes washing machine', { appliance: 'washing-machine' }],
   ['tub|tub filler|bathtub|tub spout', { appliance: 'tub-filler' }],
   ['hydrant|frost free|frost-free|yard hydrant', { appliance: 'hydrant' }],
   ['gas|csst|yellow|propane|natural gas|lp|lpg|gas line|gas pipe|gas flex', {}],
@@ -99,6 +99,16 @@ let made: ReadonlyMap<string, Phrase> | null = null;
 export function phrases(): ReadonlyMap<string, Phrase> {
   made ??= new Map(ROWS.flatMap(([words, says]) => words.split('|').map((w) => [w, { words: w, ...says }] as const)));
   return made;
+}
+
+/** Every word of the trade, and whether it names an end or an appliance. */
+export function vocabularyWords(): Map<string, boolean> {
+  const out = new Map<string, boolean>();
+  for (const [words, phrase] of phrases()) {
+    const isNaming = phrase.names !== undefined || phrase.appliance !== undefined;
+    for (const word of words.split(/[ -]/)) out.set(word, (out.get(word) ?? false) || isNaming);
+  }
+  return out;
 }
 
 /** A word still being typed counts from its second letter on: the first of the table that begins so. */

@@ -1,0 +1,88 @@
+/** A part described by its own ends: '3/8 comp x 1/2 fip x 20', '1/2 sweat x 3/8 comp angle stop', 'pair of washer hoses 5 ft'. */
+import { type EndCode, isEndCode, parseEnd, type Reading, readEnd } from '../ends/index.ts';
+import { readLengthIn } from '../units/index.ts';
+
+export interface Described {
+  /** What its ends go onto. */
+  from: Reading[];
+  to: Reading[];
+  isStop: boolean;
+  lengthIn: number | null;
+}
+
+const STOP = /\b(?:(?:angle|straight|dual|quarter[- ]turn|multi[- ]turn)\s*)*(?:stops?|shut ?-?offs?|valves?)\b|\bquarter[- ]turn\b/gi;
+const LINE = /\b(?:braided|stainless|steel|flex(?:ible)?|supply|connectors?|lines?|hoses?|tubes?)\b/gi;
+const DRESS =
+  /\b(?:do you|have|has|need|got|any|pair|set|of|an?|the|two|three|four|pcs?|ea|new|some|i|we|me|please|for)\b|(?<![\d/.])[2-9](?![\d/.]|\s*["'])/gi;
+const LENGTH = /(?:\bx\s*)?(?<![\d/])(\d+(?:\.\d+)?(?:[ -]\d+\/\d+)?\s*-?(?:inch(?:es)?|in\b\.?|"|ft\b\.?|feet|foot|'))/gi;
+const BARE_LENGTH = /\s(?:x|by)\s+(\d{1,3})\s*$/i;
+const LONGEST_SIZE_IN = 4;
+
+/** Hoses that have the same nut at both ends. */
+const HOSES: [says: RegExp, stub: EndCode][] = [[/\b(?:washer|washing machine|laundry) hoses?\b/i, 'ght-3/4-m']];
+
+/** A size by itself on a connector: the nut that mostly has it. */
+const USUAL_NUT: Record<string, string> = { '1/4': '1/4 comp', '3/8': '3/8 comp', '1/2': '1/2 fip', '7/8': '7/8 bc', '3/4': '3/4 ght' };
+
+/** null where no part is described by two ends. */
+export function describedIn(text: string): Described | null {
+  if (!/\s(?:x|by)\s|\bhoses?\b/i.test(text)) return null;
+  const isStop = text.search(STOP) >= 0;
+  const isLine = text.search(LINE) >= 0;
+  let lengthIn: number | null = null;
+  const take = (whole: string, said: string): string => {
+    const inches = readLengthIn(said.replace(/-/g, ' '));
+    if (lengthIn !== null || inches === null || inches <= LONGEST_SIZE_IN) return whole;
+    lengthIn = inches;
+    return ' ';
+  };
+  let rest = ` ${text} `.replace(LENGTH, take);
+  rest = rest.trimEnd().replace(BARE_LENGTH, (whole, said: string) => take(whole, `${said} in`));
+  const hose = HOSES.find(([says]) => says.test(rest));
+  if (hose && lengthIn !== null) {
+    const stub = [{ end: hose[1], why: 'what such hoses go on' }];
+    return { from: stub, to: stub, isStop: false, lengthIn };
+  }
+  const pieces = rest
+    .replace(STOP, ' ')
+    .replace(LINE, ' ')
+    .replace(DRESS, ' ')
+    .split(/\s+(?:x|by)\s+/i)
+    .map((piece) => piece.replace(/^[\s,x]+|[\s,]+$/gi, '').trim());
+  if (pieces.length !== 2 || pieces.some((p) => p === '')) return null;
+  if (!isStop && !isLine && lengthIn === null) return null;
+  const [a, b] = pieces.map((p) => readEnd(nutOf(p, isStop))) as [Reading[], Reading[]];
+  if (a.length === 0 || b.length === 0 || a[0]!.appliance || b[0]!.appliance) return null;
+  const onto = (readings: Reading[], as: As) => readings.flatMap((r) => goesOnto(r, as));
+  const isMale = /\bm(?:ip|pt|ips|npt|ale)\b/i.test(pieces[0]!);
+  return isStop
+    ? { from: onto(a, isMale ? 'male inlet' : 'inlet'), to: onto(b, 'outlet'), isStop, lengthIn }
+    : { from: onto(a, 'nut'), to: onto(b, 'nut'), isStop, lengthIn };
+}
+
+/** '3/8c', '3/8': as the nut it is. */
+function nutOf(piece: string, isStop: boolean): string {
+  const plain = piece.replace(/^([\d/]+)\s*"?\s*c$/i, '$1 comp').replace(/\s+od$/i, ' od comp');
+  const size = plain.replace(/["\s]/g, '');
+  if (isStop) return size === '3/8' || size === '1/4' ? `${size} comp` : plain;
+  return USUAL_NUT[size] ?? plain;
+}
+
+type As = 'inlet' | 'male inlet' | 'outlet' | 'nut';
+
+/** What an end of a part goes onto: a nut onto its stub, a cup onto its tube. */
+function goesOnto({ end, why }: Reading, as: As): Reading[] {
+  const e = parseEnd(end);
+  const is = (code: EndCode): Reading[] => (isEndCode(code) ? [{ end: code, why }] : []);
+  if (e.kind === 'tube') return [{ end, why }];
+  if (e.kind === 'socket') return is(`${e.family === 'crimp' || e.family === 'expand' ? 'pex' : 'cu'}-${e.size}od`);
+  const isPipe = e.family === 'npsm' || e.family === 'npt';
+  // The inlet of a stop takes tube with nut and ferrule, or is a rigid taper.
+  if (as === 'inlet' && e.family === 'comp') return is(`cu-${e.size}od`);
+  if (as === 'inlet' && isPipe) return is(`npt-${e.size}-m`);
+  if (as === 'male inlet' && isPipe) return is(`npt-${e.size}-f`);
+  // A connector's end is its nut, and what a stop lets out by is male, whatever was said of it.
+  if (as === 'nut' && (e.family === 'comp' || e.family === 'bc' || isPipe)) return is(`${isPipe ? 'npsm' : e.family}-${e.size}-m`);
+  if (as === 'outlet' && e.family === 'comp') return is(`comp-${e.size}-f`);
+  return is(`${e.family}-${e.size}-${e.gender === 'f' ? 'm' : 'f'}`);
+}

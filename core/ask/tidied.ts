@@ -1,0 +1,37 @@
+/** A sentence in one spelling: one space, fractions by figures, lengths that are said in words. */
+
+const GLYPHS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
+
+const COUNTED: Record<string, string> = {
+  one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12', fifteen: '15', sixteen: '16',
+  eighteen: '18', twenty: '20', 'twenty four': '24', thirty: '30', 'thirty six': '36', forty: '40', 'forty eight': '48', fifty: '50', sixty: '60',
+}; // biome-ignore format: a table
+
+const longestFirst = (words: string[]) => words.sort((a, b) => b.length - a.length).join('|');
+/** "six feet", "twenty inches"; "one half" and "three eighths" are sizes. */
+const COUNTED_LENGTH = new RegExp(`\\b(${longestFirst(Object.keys(COUNTED))})[ -](?=(?:feet|foot|ft|inch|inches|in)\\b)`, 'gi');
+
+const LENGTHS: [says: RegExp, as: string | ((whole: string, ...parts: string[]) => string)][] = [
+  [/(?<![\d/])(\d+)[ -](\d)\/(\d) ?-?(?:feet|foot|ft)\b/gi, (_, whole, top, bottom) => `${(Number(whole) + Number(top) / Number(bottom)) * 12} in`],
+  [/\ba (?:foot|ft) and a half\b/gi, '18 in'],
+  [/\b(\d+) and a half (?:feet|foot|ft)\b/gi, (_, whole) => `${(Number(whole) + 0.5) * 12} in`],
+  [/\bhalf a foot\b/gi, '6 in'],
+  [/\ba (?:couple(?: of)?) (?:feet|foot|ft)\b/gi, '24 in'],
+  [/\ba foot\b/gi, '12 in'],
+  [/\ba yard\b/gi, '36 in'],
+]; // biome-ignore format: a table
+
+/** Where it is under tells no end. */
+const PLACE = /\b(?:from )?(?:under|below|beneath|behind) (?:the |my |a )?(?:kitchen |bathroom )?(?:sink|basin|vanity|counter|cabinet|lav)\b/gi;
+
+export function tidied(text: string): string {
+  let out = text
+    .replace(/[½¼¾⅛⅜⅝⅞]/g, (g) => ` ${GLYPHS[g]} `)
+    .replace(/\s+/g, ' ')
+    .trim();
+  for (const [says, as] of LENGTHS) out = out.replace(says, as as string);
+  out = out.replace(COUNTED_LENGTH, (_, word: string) => `${COUNTED[word.toLowerCase()]} `);
+  out = out.replace(PLACE, ' ');
+  // '3/8x1/2', '3/8"x1/2"'
+  return out.replace(/(?<=\d\/\d{1,2}"?)x(?=\d)/gi, ' x ');
+}
