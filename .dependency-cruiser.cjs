@@ -19,7 +19,12 @@ const byTheirFace = (rooms) => {
 };
 module.exports = {
   forbidden: [
-    { name: 'core-alone', severity: 'error', from: { path: '^core', pathNot: `${tests}|testing\\.ts` }, to: { pathNot: '^core|^node_modules/damerau-levenshtein' } },
+    {
+      name: 'core-alone',
+      severity: 'error',
+      from: { path: '^core', pathNot: `${tests}|testing\\.ts` },
+      to: { pathNot: '^core|^node_modules/damerau-levenshtein' },
+    },
     { name: 'record-on-core', severity: 'error', from: { path: '^record', pathNot: inTests }, to: { pathNot: '^(record|core)/|^node_modules/zod' } },
     { name: 'catalog-on-core', severity: 'error', from: { path: '^catalog' }, to: { path: '^(record|sync|app|store|ops|bench|e2e)/' } },
     { name: 'sync-on-record', severity: 'error', from: { path: '^sync', pathNot: tests }, to: { path: '^(app|store|catalog|ops|bench|e2e)/' } },

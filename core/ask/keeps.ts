@@ -10,7 +10,7 @@ export interface Kept {
   atStop: boolean;
 }
 
-const FIXTURE = String.raw`(?:toilet|commode|faucet|tap|sink|lav(?:atory)?|kitchen(?: sink| faucet)?|bathroom(?: sink| faucet)?|basin|vanity)`;
+const FIXTURE = '(?:toilet|commode|faucet|tap|sink|lav(?:atory)?|kitchen(?: sink| faucet)?|bathroom(?: sink| faucet)?|basin|vanity)';
 const THE = String.raw`(?:the\s+|my\s+|a\s+|an\s+|our\s+)?`;
 /** What is kept, said outright. */
 const KEPT: readonly RegExp[] = [

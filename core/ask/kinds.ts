@@ -8,7 +8,7 @@ const LEAK_DEVICE = /\b(?:stop[- ]leak|leak[- ](?:stop|guard|proof|check|test|fr
 
 export const isLeak = (text: string): boolean => LEAKS.test(text) && !LEAK_DEVICE.test(text);
 
-const A = String.raw`(.+?)`;
+const A = '(.+?)';
 const FITS: readonly RegExp[] = [
   new RegExp(String.raw`^(?:will|would|does|do|can|could)\s+(?:i\s+|you\s+)?(?:screw|thread|put)\s+${A}\s+(?:on|onto|in|into|to|over)\s+(.+)$`, 'i'),
   new RegExp(String.raw`^(?:will|would|does|do|can|could)\s+(?:i\s+)?(?:my\s+)?(?:screw\s+|thread\s+|put\s+|join\s+)?${A}\s+(?:fit|fits|mate|mates|seal|work|go|goes|match|matches|screw|thread)\s*(?:with|on|onto|in|into|to|over)?\s+(.+)$`, 'i'),
