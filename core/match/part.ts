@@ -34,7 +34,7 @@ export interface Part {
   leadFree?: boolean;
   /** In words, for lists: 'brass', 'stainless braid'. */
   material?: string;
-  /** 'stop', 'arrestor', 'tee', 'check', 'stop-leak', 'union', 'saddle', 'listed-hidden', 'needs-access', 'concealable', 'hose', 'angle', 'straight', 'line:copper', 'valved:<end id>', every material the water touches, ... */
+  /** 'stop', 'arrestor', 'tee', 'check', 'stop-leak', 'tub-connector' (inside a filler's body), 'union', 'saddle', 'listed-hidden', 'needs-access', 'concealable', 'hose', 'angle', 'straight', 'line:copper', 'valved:<end id>', every material the water touches, ... */
   tags: string[];
 }
 

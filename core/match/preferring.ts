@@ -3,6 +3,7 @@ import { type Construction, constructionsOf, type ServingLength } from './constr
 import { isLine } from './part.ts';
 import type { Chain, MatchQuery, MatchResult } from './query.ts';
 import { settingOf } from './search/setting.ts';
+import { twoLines } from './two-lines.ts';
 
 /** The best ways to join two ends, each once, and what is missing where there is none. */
 export interface MatchAnswer extends MatchResult {
@@ -26,7 +27,9 @@ export function matchPreferring(q: MatchQuery, avoid: readonly string[]): MatchA
   const all = avoid.length === 0 ? [] : sealing(q);
   if (all.length === 0) {
     const marginal = constructionsOf(settingOf(q), true);
-    return marginal.length > 0 ? told(q, marginal) : { ...matchChains(q), lengths: [] };
+    if (marginal.length > 0) return told(q, marginal);
+    const two = twoLines(q);
+    return two ? { ...two, lengths: two.chains.map(() => []) } : { ...matchChains(q), lengths: [] };
   }
   // The last is given up first.
   for (let n = avoid.length - 1; n > 0; n--) {

@@ -140,9 +140,15 @@ describe('what is put aside before an appliance', () => {
     assert.deepEqual(matchPreferring(asked, asideFor('bc-7/8-m', true)).chains[0]?.parts, ['riser']);
   });
   it('is a hose where the line goes through a floor', () => {
-    assert.deepEqual(need(facts({ passes: 'floor' })).need.avoid, ['hose']);
+    assert.deepEqual(need(facts({ passes: 'floor' })).need.avoid, ['hose', 'tub-connector']);
     assert.equal(need(facts({ passes: 'floor' }), { id: 'passes', to: null, because: 'a sleeve is there' }).need.avoid, undefined);
     assert.equal(need(facts()).need.avoid, undefined);
+  });
+  it('is no hose of a tub filler\u2019s own, inside its body', () => {
+    const q = { from: 'npsm-1/2-m', to: 'npsm-1/2-m', parts: catalogue().parts, need: { water: 'cold' as const, minLengthIn: 20, avoid: ['hose'] } };
+    assert.deepEqual(matchPreferring(q, []).chains[0]?.parts, ['con-tub-f12-24']);
+    const through = matchPreferring({ ...q, need: { ...q.need, avoid: ['hose', 'tub-connector'] } }, []);
+    assert.ok(!through.chains.some((c) => c.parts.some((id) => id.startsWith('con-'))));
   });
   it('is a short stub in place of a line, before an appliance only', () => {
     assert.ok(asideFor('comp-1/4-m', true).includes('stub'));

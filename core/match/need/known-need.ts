@@ -125,7 +125,7 @@ function fromLook({ place, passes, distanceIn, stubs, from, to, verdicts }: Know
     id: 'passes',
     text: `tube through the ${passes}`,
     because: 'No braided hose goes through a floor or a wall, where nobody sees it rub: tube does, in a sleeve.',
-    need: { avoid: ['hose'] },
+    need: { avoid: ['hose', 'tub-connector'] },
   });
   add(place.afterOsmosis, {
     id: 'after-osmosis',

@@ -1,7 +1,7 @@
 import { boreIn, type EndCode, isHoseNut, parseEnd } from '../../ends/index.ts';
 import type { Reason } from '../../reason.ts';
 import type { SealId } from '../../rows/index.ts';
-import type { Part, PartEnd } from '../part.ts';
+import { isLine, type Part, type PartEnd } from '../part.ts';
 import { type Branch, type Chain, type ChainJoint, SCALDS_F } from '../query.ts';
 import { stubCautions } from '../stub.ts';
 import { notPreferred } from '../suits.ts';
@@ -146,6 +146,7 @@ function cautionsOf(s: Setting, steps: Step[], joints: ChainJoint[]): Reason[] {
   if (steps.at(-1)?.part.tags.includes('hose') && isHoseNut(s.to)) {
     out.push(chainReason('hose-on-hose'));
   }
+  if (steps.filter((o) => isLine(o.part)).length > 1) out.push(chainReason('two-lines'));
   out.push(...tooLong(s, steps));
   out.push(...narrowing(s, steps));
   if (steps.some((o) => o.branches.some((b) => b.use === 'free'))) {

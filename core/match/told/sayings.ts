@@ -23,6 +23,10 @@ export const chainSayings = sayings({
   'hose-on-hose': {
     says: "A hose onto the appliance's own hose: connectors are not joined in series where anything else reaches. Keep the joint in sight.",
   },
+  'two-lines': {
+    says: 'Two flexible pieces in series: no one line is that long. Their joint is kept in sight and in reach, and looked at like any other.',
+    source: 'trade practice',
+  },
   'outlet-free': { says: 'An outlet stays free: keep its valve shut, and cap it until a line is on it.' },
   scald: { says: said`Hot water above ${temperature(SCALDS_F)} scalds: cool it or keep hands clear.` },
   'steel-copper': { says: 'Copper straight onto that thread: if it is plain steel it eats away there. Brass or a dielectric union between.' },
