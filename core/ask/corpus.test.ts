@@ -1,19 +1,9 @@
 /** The reader against a thousand questions that were written before it. */
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
+import { chance } from './corpus/chance.testing.ts';
 import { faults, type Sentence, sentences, slipped } from './corpus/score.testing.ts';
 import { readQuestion } from './question.ts';
-
-/** Mulberry32: the same slips each time. */
-function chance(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 const own = sentences.filter((s) => !s.isHeld);
 const held = sentences.filter((s) => s.isHeld);

@@ -8,6 +8,8 @@ export interface Described {
   to: Reading[];
   isStop: boolean;
   lengthIn: number | null;
+  /** What was said of each end. */
+  pieces: string[];
 }
 
 const STOP = /\b(?:(?:angle|straight|dual|quarter[- ]turn|multi[- ]turn)\s*)*(?:stops?|shut ?-?offs?|valves?)\b|\bquarter[- ]turn\b/gi;
@@ -24,8 +26,11 @@ const HOSES: [says: RegExp, stub: EndCode][] = [[/\b(?:washer|washing machine|la
 /** A size by itself on a connector: the nut that mostly has it. */
 const USUAL_NUT: Record<string, string> = { '1/4': '1/4 comp', '3/8': '3/8 comp', '1/2': '1/2 fip', '7/8': '7/8 bc', '3/4': '3/4 ght' };
 
-/** null where no part is described by two ends. */
-export function describedIn(text: string): Described | null {
+/**
+ * @param hasLength a length was said of it and is taken out already
+ * @returns null where no part is described by two ends
+ */
+export function describedIn(text: string, hasLength: boolean): Described | null {
   if (!/\s(?:x|by)\s|\bhoses?\b/i.test(text)) return null;
   const isStop = text.search(STOP) >= 0;
   const isLine = text.search(LINE) >= 0;
@@ -39,9 +44,9 @@ export function describedIn(text: string): Described | null {
   let rest = ` ${text} `.replace(LENGTH, take);
   rest = rest.trimEnd().replace(BARE_LENGTH, (whole, said: string) => take(whole, `${said} in`));
   const hose = HOSES.find(([says]) => says.test(rest));
-  if (hose && lengthIn !== null) {
+  if (hose && (hasLength || lengthIn !== null)) {
     const stub = [{ end: hose[1], why: 'what such hoses go on' }];
-    return { from: stub, to: stub, isStop: false, lengthIn };
+    return { from: stub, to: stub, isStop: false, lengthIn, pieces: [] };
   }
   const pieces = rest
     .replace(STOP, ' ')
@@ -50,14 +55,14 @@ export function describedIn(text: string): Described | null {
     .split(/\s+(?:x|by)\s+/i)
     .map((piece) => piece.replace(/^[\s,x]+|[\s,]+$/gi, '').trim());
   if (pieces.length !== 2 || pieces.some((p) => p === '')) return null;
-  if (!isStop && !isLine && lengthIn === null) return null;
+  if (!isStop && !isLine && !hasLength && lengthIn === null) return null;
   const [a, b] = pieces.map((p) => readEnd(nutOf(p, isStop))) as [Reading[], Reading[]];
   if (a.length === 0 || b.length === 0 || a[0]!.appliance || b[0]!.appliance) return null;
   const onto = (readings: Reading[], as: As) => readings.flatMap((r) => goesOnto(r, as));
   const isMale = /\bm(?:ip|pt|ips|npt|ale)\b/i.test(pieces[0]!);
   return isStop
-    ? { from: onto(a, isMale ? 'male inlet' : 'inlet'), to: onto(b, 'outlet'), isStop, lengthIn }
-    : { from: onto(a, 'nut'), to: onto(b, 'nut'), isStop, lengthIn };
+    ? { from: onto(a, isMale ? 'male inlet' : 'inlet'), to: onto(b, 'outlet'), isStop, lengthIn, pieces }
+    : { from: onto(a, 'nut'), to: onto(b, 'nut'), isStop, lengthIn, pieces };
 }
 
 /** '3/8c', '3/8': as the nut it is. */

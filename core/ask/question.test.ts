@@ -121,6 +121,19 @@ describe('a question as it is asked', () => {
     });
   }
 
+  it('keeps what is wished beside ends told by their codes or as those of a part, and says what it did not use', () => {
+    const told = readQuestion('comp-3/8-m to toilet, 20 in, with a stop, no brass');
+    assert.deepEqual([told.from[0]?.end, told.to[0]?.end], ['comp-3/8-m', 'bc-7/8-m']);
+    close(told.need, { minLengthIn: 20, stop: true, avoid: ['brass'] });
+    const part = readQuestion('3/8 comp x 1/2 fip connector 20 in hot zzzz');
+    close(part.need, { minLengthIn: 20, water: 'hot' });
+    assert.deepEqual([part.to[0]?.end, part.unread], ['npsm-1/2-m', ['zzzz']]);
+  });
+
+  it('refuses what is not ours as it was typed, whatever a slip might have been', () => {
+    for (const text of ['log lighters', 'patio heater off 1/2 copper', 'fire pit 1/2']) assert.equal(readQuestion(text).kind, 'not-ours', text);
+  });
+
   it('takes the rule with the question', () => {
     assert.deepEqual(readQuestion('1/2 copper to 1/2 pex, no push fittings').rules, { push: 'never' });
     assert.deepEqual(readQuestion('1/2 copper to 1/2 pex').rules, {});

@@ -4,12 +4,12 @@ import type { HouseRules } from '../house/index.ts';
 import type { Need } from '../match/index.ts';
 import type { Reason } from '../reason.ts';
 import { remember } from '../units/index.ts';
-import { readDemands } from './demands.ts';
+import { type Demands, readDemands } from './demands.ts';
 import { describedIn } from './described.ts';
 import { FILLER } from './filler.ts';
-import { keptIn, partedAt } from './keeps.ts';
+import { type Kept, keptIn, partedAt } from './keeps.ts';
 import { fitsAsked, isLeak, type QuestionKind } from './kinds.ts';
-import { type Mention, rolesOf } from './roles.ts';
+import { type Mention, type Roles, rolesOf } from './roles.ts';
 import { segmentsOf } from './segments.ts';
 import { putRight } from './slips.ts';
 import { tidied } from './tidied.ts';
@@ -53,10 +53,20 @@ const questions = new Map<string, QuestionRead>();
 const MOST_QUESTIONS = 50;
 
 function read(text: string): QuestionRead {
-  const plain = tidied(putRight(text.slice(0, MOST_LETTERS)));
-  const refused = notOurs(plain);
+  const typed = text.slice(0, MOST_LETTERS);
+  const plain = tidied(putRight(typed));
+  // As it was typed too: no slip put right makes ours of what is not.
+  const refused = notOurs(typed) ?? notOurs(plain);
   if (refused) return { ...NOTHING, kind: 'not-ours', unread: [String(refused.figures?.said)], notes: [refused] };
-  return twoNamed(plain) ?? twoCompared(plain) ?? partDescribed(plain) ?? lineAsked(plain);
+  return twoCompared(plain) ?? twoTold(plain) ?? lineAsked(plain);
+}
+
+/** Both ends told outright, by their names or as those of a part, and what is wished besides. */
+function twoTold(plain: string): QuestionRead | null {
+  const demands = readDemands(plain);
+  const rest = demands.rest.replace(/^[\s,]+|[\s,]+$/g, '');
+  const read = twoNamed(rest) ?? partDescribed(rest, demands);
+  return read && { ...read, need: { ...demands.need, ...read.need }, rules: demands.rules, unread: [...read.unread, ...demands.unread] };
 }
 
 const NOTHING: QuestionRead = {
@@ -73,13 +83,23 @@ const NOTHING: QuestionRead = {
 };
 
 /** Two ends by their codes or labels, which hold commas and signs of their own. */
-function twoNamed(plain: string): QuestionRead | null {
-  const sides = plain.replace(/^from\s+/i, '').split(/\s+(?:to|->)\s+/i);
+function twoNamed(rest: string): QuestionRead | null {
+  const sides = rest.replace(/^from\s+/i, '').split(/\s+(?:to|->)\s+/i);
   if (sides.length !== 2) return null;
   const [from, to] = sides.map(sideOf) as [Side, Side];
   const isNamed = ({ readings }: Side) => ['end code', 'by its name'].includes(readings[0]?.why ?? '');
   if (!(isNamed(from) || isNamed(to)) || from.readings.length === 0 || to.readings.length === 0) return null;
-  return { ...NOTHING, kind: 'chain', from: from.readings, to: to.readings, said: { from: from.said, to: to.said }, margin: CERTAIN };
+  const [a, b] = isFed(from) && !isFed(to) ? [to, from] : [from, to];
+  return {
+    ...NOTHING,
+    kind: 'chain',
+    from: a.readings,
+    to: b.readings,
+    unread: [...a.unread, ...b.unread],
+    said: { from: a.said, to: b.said },
+    notes: [...a.notes, ...b.notes],
+    margin: CERTAIN,
+  };
 }
 const CERTAIN = 10;
 
@@ -104,89 +124,96 @@ function twoCompared(plain: string): QuestionRead | null {
 const BARE_PIPE = /^((?:an?\s+)?[\d/]+"?)\s+pipe$/i;
 
 /** '3/8 comp x 7/8 bc x 16' */
-function partDescribed(plain: string): QuestionRead | null {
-  const part = describedIn(plain);
+function partDescribed(rest: string, { need }: Demands): QuestionRead | null {
+  const part = describedIn(rest, need.minLengthIn !== undefined);
   if (!part) return null;
-  const need = { ...(part.isStop ? { stop: true } : {}), ...(part.lengthIn === null ? {} : { minLengthIn: part.lengthIn }) };
-  return { ...NOTHING, kind: part.isStop ? 'part' : 'chain', from: part.from, to: part.to, need, said: { from: plain, to: '' } };
+  const asked = { ...(part.isStop ? { stop: true } : {}), ...(part.lengthIn === null ? {} : { minLengthIn: part.lengthIn }) };
+  const unread = part.pieces.flatMap((piece) => notFiller(unusedWords(piece)));
+  return { ...NOTHING, kind: part.isStop ? 'part' : 'chain', from: part.from, to: part.to, need: asked, unread, said: { from: rest, to: '' } };
 }
 
-/** Water from somewhere to somewhere. */
+/** A piece of the sentence as it was read; null where it names no end. */
+interface Piece {
+  side: Side;
+  mention: Mention | null;
+}
+
+function piecesOf(text: string): Piece[] {
+  return segmentsOf(text.replace(PUSH_TO_CONNECT, 'push-to-connect')).map(({ relation, text: said }, i): Piece => {
+    const side = sideOf(lineless(said));
+    const [best] = side.readings;
+    if (!best || LINE_ALONE.test(side.said)) return { side, mention: null };
+    const isAppliance = best.appliance !== undefined;
+    const mention = {
+      relation,
+      text: said,
+      readings: side.readings,
+      isFed: isFed(side),
+      isAppliance,
+      isBareStop: STOP_ALONE.test(side.said),
+      isFirst: i === 0,
+    };
+    return { side, mention };
+  });
+}
+
+/** Water from somewhere to somewhere; or a leak, or a stop by itself. */
 function lineAsked(plain: string): QuestionRead {
-  const isLeaking = isLeak(plain);
   const turned = plain.replace(QUARTER_TURN, STOP_WORD.test(plain) ? ' ' : ' stop ');
   const kept = keptIn(turned.replace(POLITE, ' ').replace(ADAPTER_FOR, ' , '));
   const demands = readDemands(withoutPlaces(kept.rest));
-  const segments = segmentsOf(demands.rest.replace(PUSH_TO_CONNECT, 'push-to-connect'));
-  const read = segments.map((segment) => ({ segment, side: sideOf(lineless(segment.text)) }));
-  const mentions = read.flatMap(({ segment: { relation, text }, side }, i): Mention[] =>
-    side.readings.length === 0 || LINE_ALONE.test(side.said)
-      ? []
-      : [
-          {
-            relation,
-            text,
-            readings: side.readings,
-            isFed: side.readings[0]!.appliance !== undefined || speaksOfAppliance(side.said),
-            isAppliance: side.readings[0]!.appliance !== undefined,
-            isBareStop: STOP_ALONE.test(side.said),
-            isFirst: i === 0,
-          },
-        ],
-  );
+  const pieces = piecesOf(demands.rest);
+  const mentions = pieces.flatMap((p) => p.mention ?? []);
+  if (isLeak(plain)) return { ...NOTHING, kind: 'leaks', to: leakAt(mentions), said: { from: '', to: plain } };
   const roles = rolesOf(mentions);
-  if (isLeaking) return { ...NOTHING, kind: 'leaks', ...leakAt(mentions), said: { from: '', to: plain } };
-  // 'a stop for half inch pex'
-  const isForStop = roles.from ? roles.from.isBareStop : demands.need.stop === true;
-  if (isForStop && roles.to && isOpenPipe(roles.to.readings[0]!.end)) {
-    return {
-      ...NOTHING,
-      kind: 'part',
-      from: roles.to.readings,
-      need: { ...demands.need, stop: true },
-      unread: demands.unread,
-      said: { from: plain, to: '' },
-      margin: roles.margin,
-    };
-  }
-  const hasStop = roles.rest.some((m) => m.isBareStop);
-  const need = hasStop ? { stop: true, ...demands.need } : demands.need;
-  const parted = kept.fixture === null ? { from: roles.from?.readings ?? [], rejoin: [] } : partedAt(kept, roles.from?.readings ?? []);
+  const stop = stopAlone(roles, demands);
+  if (stop) return { ...stop, said: { from: plain, to: '' }, margin: roles.margin };
+  return { ...lineOf(pieces, roles, demands, kept), rules: demands.rules, margin: roles.margin };
+}
+
+/** 'a stop for half inch pex' */
+function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): QuestionRead | null {
+  const isForStop = from ? from.isBareStop : need.stop === true;
+  if (!isForStop || !to || !isOpenPipe(to.readings[0]!.end)) return null;
+  return { ...NOTHING, kind: 'part', from: to.readings, need: { ...need, stop: true }, rules, unread };
+}
+
+function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: Kept): QuestionRead {
+  const sideSaid = (m: Mention | null) => pieces.find((p) => m !== null && p.mention === m)?.side ?? null;
+  const [a, b] = [sideSaid(roles.from), sideSaid(roles.to)];
+  const found = a?.readings ?? [];
+  const { from, rejoin } = kept.fixture === null ? { from: found, rejoin: [] } : partedAt(kept, found);
   // 'I need 1/4 compression for an ice maker': which of its inlets.
   const inlets = roles.to?.isAppliance ? roles.to.readings.map((r) => r.end) : [];
   const refined = roles.rest.find((m) => m.readings.some((r) => inlets.includes(r.end)));
-  const to = refined ? [...refined.readings.filter((r) => inlets.includes(r.end)), ...(roles.to?.readings ?? [])] : (roles.to?.readings ?? []);
+  const to = [...(refined?.readings.filter((r) => inlets.includes(r.end)) ?? []), ...(b?.readings ?? [])];
   // No appliance stands in a wall: there the pipe does that it is fed from.
   const isHidden = demands.isInWall && to.length > 0 && !roles.to?.isFed;
-  const sideSaid = (m: Mention | null) => (m ? sideOf(lineless(m.text)) : null);
-  const [a, b] = [sideSaid(roles.from), sideSaid(roles.to)];
-  const used = new Set([roles.from, roles.to]);
-  const unused = read.flatMap(({ segment, side }) => {
-    const mention = mentions.find((m) => m.text === segment.text);
-    if (mention && used.has(mention)) return [];
-    if (mention?.isBareStop || LINE_ALONE.test(side.said) || (mention && mention === refined)) return [];
-    return mention ? notFiller(wordsOf(side.said)) : side.unread;
+  const hasStop = roles.rest.some((m) => m.isBareStop);
+  const unused = pieces.flatMap(({ side, mention }) => {
+    if (side === a || side === b || LINE_ALONE.test(side.said)) return [];
+    if (mention === null) return side.unread;
+    return mention.isBareStop || mention === refined ? [] : notFiller(wordsOf(side.said));
   });
   return {
-    kind: to.length + parted.from.length === 0 ? 'unclear' : 'chain',
-    from: parted.from,
+    ...NOTHING,
+    kind: to.length + from.length === 0 ? 'unclear' : 'chain',
+    from,
     to,
-    rejoin: parted.rejoin,
-    need: isHidden ? { ...need, reachable: false } : need,
-    rules: demands.rules,
+    rejoin,
+    need: { ...(hasStop ? { stop: true } : {}), ...demands.need, ...(isHidden ? { reachable: false } : {}) },
     unread: [...(a?.unread ?? []), ...unused, ...(b?.unread ?? []), ...demands.unread],
     said: { from: a?.said ?? '', to: b?.said ?? '' },
-    notes: read.flatMap(({ side }) => side.notes),
-    margin: roles.margin,
+    notes: pieces.flatMap(({ side }) => side.notes),
   };
 }
 
 /** Where it is wet: the appliance that was named, else an end of one. */
-function leakAt(mentions: readonly Mention[]): Pick<QuestionRead, 'to'> {
+function leakAt(mentions: readonly Mention[]): Reading[] {
   const named = mentions.filter((m) => !m.isBareStop);
   const at = named.find((m) => m.isAppliance) ?? named.find((m) => m.isFed) ?? named[0];
   const appliance = at && /\bfill ?-?valve\b/i.test(at.text) ? 'toilet' : at?.readings[0]?.appliance;
-  return { to: appliance ? readEnd(appliance.replaceAll('-', ' ')) : (at?.readings ?? []) };
+  return appliance ? readEnd(appliance.replaceAll('-', ' ')) : (at?.readings ?? []);
 }
 
 /** 'an adapter for A to B': A is where it begins. */
@@ -207,6 +234,9 @@ function lineless(text: string): string {
   const bare = text.replace(/\b(?:supply\s+)?(?:hoses?|lines?|connectors?|supply|supplies|hook-?ups?|kit|water line)\b/gi, ' ').trim();
   return bare !== text && isAppliance(bare) ? bare : text;
 }
+
+/** An appliance, or an end of one: 'fridge with 1/4 quick connect', 'M10 faucet tails'. */
+const isFed = ({ readings, said }: Side): boolean => readings[0]?.appliance !== undefined || speaksOfAppliance(said);
 
 /** Read as an appliance, by no thread, tube or fitting of its own. */
 const isAppliance = (text: string): boolean => sideOf(text).readings[0]?.appliance !== undefined;

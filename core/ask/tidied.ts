@@ -1,6 +1,5 @@
 /** A sentence in one spelling: one space, fractions by figures, lengths that are said in words. */
-
-const GLYPHS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
+import { withoutGlyphs } from '../units/index.ts';
 
 const COUNTED: Record<string, string> = {
   one: '1', two: '2', three: '3', four: '4', five: '5', six: '6', seven: '7', eight: '8', nine: '9', ten: '10', twelve: '12', fifteen: '15', sixteen: '16',
@@ -25,10 +24,7 @@ const LENGTHS: [says: RegExp, as: string | ((whole: string, ...parts: string[]) 
 const PLACE = /\b(?:from )?(?:under|below|beneath|behind) (?:the |my |a )?(?:kitchen |bathroom )?(?:sink|basin|vanity|counter|cabinet|lav)\b/gi;
 
 export function tidied(text: string): string {
-  let out = text
-    .replace(/[½¼¾⅛⅜⅝⅞]/g, (g) => ` ${GLYPHS[g]} `)
-    .replace(/\s+/g, ' ')
-    .trim();
+  let out = withoutGlyphs(text).replace(/\s+/g, ' ').trim();
   for (const [says, as] of LENGTHS) out = out.replace(says, as as string);
   out = out.replace(COUNTED_LENGTH, (_, word: string) => `${COUNTED[word.toLowerCase()]} `);
   out = out.replace(PLACE, ' ');

@@ -1,6 +1,6 @@
 /** What stands for the {placeholders} in a step's words: the run's own figures. */
 import { type EndCode, endLabel, parseEnd, tubeJointOf } from '../ends/index.ts';
-import { shortName } from '../match/index.ts';
+import { AGAIN_TURNS, shortName } from '../match/index.ts';
 import { threeDigits, turns24, writeFraction, writeTurns } from '../units/index.ts';
 import type { Known } from './facts.ts';
 import { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
@@ -10,13 +10,10 @@ import { solderIn } from './solder.ts';
 import type { Subject } from './subject.ts';
 import { wrenchFor } from './wrench.ts';
 
-/** A ferrule that was made before goes this far past where it first resists. */
-const REUSED_FERRULE_TURNS = 0.25;
-
 /** Turns past hand-tight to begin with; past where it first resists for a ferrule made before. */
 export function turnsOf(subject: Subject): number | null {
   const turns = subject.joint?.joint.mating.turns ?? null;
-  return turns === null ? null : subject.joint?.isReused ? REUSED_FERRULE_TURNS : turns.default;
+  return turns === null ? null : subject.joint?.isReused ? AGAIN_TURNS : turns.default;
 }
 
 const written = (turns: number | null | undefined): string => (turns == null ? '' : writeTurns(turns24(turns)));

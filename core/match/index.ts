@@ -23,6 +23,7 @@ export { type Branch, type Chain, type ChainJoint, COIL_ALLOWANCE_IN, type Match
 export type { RatesGiven } from './seal-rates.ts';
 export { loops } from './search/build.ts';
 export { indexParts, type PartIndex } from './search/catalogue-index.ts';
+export { AGAIN_TURNS } from './search/found-nut.ts';
 export { type ListLine, shoppingList } from './shopping.ts';
 export { chainSayings } from './told/sayings.ts';
 export { type JointSides, jointSides, shortName, sideWords, throughEnds } from './told/sides.ts';

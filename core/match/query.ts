@@ -24,6 +24,8 @@ export interface Need {
   stopLeak?: boolean;
   /** An outlet with a valve of its own is left free, for another run to begin at. */
   leaveOutlet?: boolean;
+  /** The appliance's own short connectors, inside its body, are allowed though 'hose' is to be avoided. */
+  ownConnectors?: boolean;
   /** Tags no part may carry: 'copper', 'brass' after reverse osmosis. */
   avoid?: string[];
   /** true unless given: can the joints be reached afterwards? */
@@ -141,6 +143,7 @@ type Defaulted =
   | 'arrestor'
   | 'check'
   | 'stopLeak'
+  | 'ownConnectors'
   | 'leaveOutlet'
   | 'avoid'
   | 'reachable'
@@ -163,6 +166,7 @@ export function fullNeed(need: Need): FullNeed {
     arrestor: need.arrestor ?? false,
     check: need.check ?? false,
     stopLeak: need.stopLeak ?? false,
+    ownConnectors: need.ownConnectors ?? false,
     leaveOutlet: need.leaveOutlet ?? false,
     avoid: need.avoid ?? [],
     reachable: need.reachable ?? true,

@@ -31,8 +31,8 @@ const DEMANDS: Demand[] = [
   { rule: 'potable', fails: (p, n) => n.potable && !p.potable, why: () => 'It is not for drinking water.' },
   {
     rule: 'avoid',
-    fails: (p, n) => avoided(p.tags, n.avoid).length > 0,
-    why: (p, n) => `It is ${avoided(p.tags, n.avoid).join(' and ')}, which is to be avoided here.`,
+    fails: (p, n) => avoided(p.tags, n).length > 0,
+    why: (p, n) => `It is ${avoided(p.tags, n).join(' and ')}, which is to be avoided here.`,
   },
   {
     rule: 'hidden-flexible',
@@ -66,9 +66,9 @@ const DEMANDS: Demand[] = [
   },
 ];
 
-/** Tags of a part that are to be avoided. A tub filler's own short connectors stay inside its body: they are no hose unless they are named. */
-function avoided(tags: readonly string[], avoid: readonly string[]): string[] {
-  const isInside = tags.includes('tub-connector') && !avoid.includes('tub-connector');
+/** Tags of a part that are to be avoided. An appliance's own connectors are no hose where they are allowed, unless they are named. */
+function avoided(tags: readonly string[], { avoid, ownConnectors }: Pick<FullNeed, 'avoid' | 'ownConnectors'>): string[] {
+  const isInside = ownConnectors && tags.includes('tub-connector');
   return avoid.filter((tag) => tags.includes(tag) && !(tag === 'hose' && isInside));
 }
 
@@ -99,7 +99,7 @@ export class Suits {
     if (!need.reachable && (is & IS.flexible) !== 0 && (is & IS.concealable) === 0) return false;
     if (need.minBoreIn !== null && (this.parts[part]!.boreIn ?? need.minBoreIn) < need.minBoreIn) return false;
     if (row[at + FIGURE.maxF]! < need.tempF || row[at + FIGURE.maxPsi]! < need.pressurePsi) return false;
-    if (this.avoids && avoided(this.parts[part]!.tags, need.avoid).length > 0) return false;
+    if (this.avoids && avoided(this.parts[part]!.tags, need).length > 0) return false;
     if (need.minLengthIn === null || !(is & IS.line)) return true;
     // A coil without a greatest length (NaN) is never too short, a hose without a length always.
     if (is & IS.cut) return !(least + allowanceIn((is & IS.flexible) !== 0) > row[at + FIGURE.maxLengthIn]!);

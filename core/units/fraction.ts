@@ -57,3 +57,8 @@ export function writeTurns(in24ths: number): string {
   if (in24ths === 0) return 'by hand only';
   return `${writeFraction(in24ths / 24, 24)} turn${in24ths > 24 ? 's' : ''}`;
 }
+
+const GLYPHS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
+
+/** Fractions of one letter in figures: '½ copper' is '1/2 copper'. */
+export const withoutGlyphs = (text: string): string => text.replace(/[½¼¾⅛⅜⅝⅞]/g, (g) => ` ${GLYPHS[g]} `);

@@ -1,6 +1,6 @@
 export { readCents, readPercent } from './amount.ts';
 export { boundDigits, threeDigits } from './digits.ts';
-export { readFraction, turns24, writeFraction, writeTurns } from './fraction.ts';
+export { readFraction, turns24, withoutGlyphs, writeFraction, writeTurns } from './fraction.ts';
 export { hasUnit, isMetric, readLengthIn, readThreadsPerIn } from './length.ts';
 export { poissonMean } from './poisson.ts';
 export {

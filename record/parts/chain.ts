@@ -63,6 +63,7 @@ export const need = z.object({
   check: z.optional(z.boolean()),
   leaveOutlet: z.optional(z.boolean()),
   stopLeak: z.optional(z.boolean()),
+  ownConnectors: z.optional(z.boolean()),
   avoid: z.optional(z.array(id).check(z.maxLength(20))),
   reachable: z.optional(z.boolean()),
   minBoreIn: z.optional(z.number().check(z.gt(0, 'must be more than 0'), z.lte(12, 'is more than 12 in'))),

@@ -1,20 +1,10 @@
 /** Writes `sentences.txt`: `node --import tsx core/ask/corpus/make.testing.ts`. It was run once; the file is what is read, and stays as it is. */
 import { writeFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { chance } from './chance.testing.ts';
 import { FORMS, type Form, SLOTS } from './forms.testing.ts';
 
 const SENTENCES = 1000;
-
-/** Mulberry32. */
-function chance(seed: number): () => number {
-  let a = seed;
-  return () => {
-    a = (a + 0x6d2b79f5) | 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 /** Which end each slot tells, and what else it tells. */
 function filled(form: Form, next: () => number): { text: string; truth: string } {

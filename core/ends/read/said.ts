@@ -1,5 +1,5 @@
 /** What a person types, taken apart: numbers, callouts, and the trade's words in whatever order. */
-import { readFraction, writeFraction } from '../../units/index.ts';
+import { readFraction, withoutGlyphs, writeFraction } from '../../units/index.ts';
 import { type Phrase, phrases } from './vocabulary.ts';
 
 export interface Said {
@@ -23,8 +23,6 @@ const NUMBER_WORDS: Record<string, string> = {
   'fifteen sixteenth': '15/16', 'fifteen sixteenths': '15/16', 'one inch': '1', eighth: '1/8',
 }; // biome-ignore format: a table
 
-const GLYPHS: Record<string, string> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
-
 const longest = (a: string, b: string) => b.length - a.length;
 let made: RegExp | null = null;
 const numberWords = (): RegExp => {
@@ -34,9 +32,7 @@ const numberWords = (): RegExp => {
 
 /** Lower case, marks of inches and foreign signs taken to one spelling. */
 function plainText(text: string): string {
-  return text
-    .toLowerCase()
-    .replace(/[½¼¾⅛⅜⅝⅞]/g, (g) => ` ${GLYPHS[g]} `)
+  return withoutGlyphs(text.toLowerCase())
     .replace(/[″”“"]/g, ' ')
     .replace(/[’‘`]/g, "'")
     .replace(/(\d)\s*(?:ths|th|nds)\b/g, '$1')

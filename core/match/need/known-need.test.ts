@@ -145,9 +145,17 @@ describe('what is put aside before an appliance', () => {
     assert.equal(need(facts()).need.avoid, undefined);
   });
   it('is no hose of a tub filler\u2019s own, inside its body', () => {
-    const q = { from: 'npsm-1/2-m', to: 'npsm-1/2-m', parts: catalogue().parts, need: { water: 'cold' as const, minLengthIn: 20, avoid: ['hose'] } };
+    const q = {
+      from: 'npsm-1/2-m',
+      to: 'npsm-1/2-m',
+      parts: catalogue().parts,
+      need: { water: 'cold' as const, minLengthIn: 20, avoid: ['hose'], ownConnectors: true },
+    };
     assert.deepEqual(matchPreferring(q, []).chains[0]?.parts, ['con-tub-f12-24']);
     const through = matchPreferring({ ...q, need: { ...q.need, avoid: ['hose', 'tub-connector'] } }, []);
+    // Said by whoever asks, no hose is none.
+    const said = matchPreferring({ ...q, need: { ...q.need, ownConnectors: false } }, []);
+    assert.ok(!said.chains.some((c) => c.parts.some((id) => id.startsWith('con-'))));
     assert.ok(!through.chains.some((c) => c.parts.some((id) => id.startsWith('con-'))));
   });
   it('is a short stub in place of a line, before an appliance only', () => {

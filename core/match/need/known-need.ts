@@ -187,7 +187,7 @@ function fromAppliance({ appliance, place, hasNoStop, to, verdicts }: KnownFacts
       text: `no ${avoid.join(', no ')}`,
       from: 'appliance',
       because: `Not before a ${appliance.name}.`,
-      need: { avoid },
+      need: { avoid, ...(avoid.includes('hose') ? { ownConnectors: true } : {}) },
     });
   }
   if (to !== null && isHoseNut(to)) {

@@ -4,7 +4,7 @@ import type { HouseRules } from '../../house/index.ts';
 import { chainReason } from '../told/sayings.ts';
 
 /** A ferrule that was made before goes this far past where it first resists. */
-const AGAIN_TURNS = 0.25;
+export const AGAIN_TURNS = 0.25;
 
 /** A joint with a found end: where that is a tube with its old nut and ferrule, they seal again at their old place, and nothing new goes on. */
 export function withFound(found: EndCode, other: EndCode, mating: (a: EndCode, b: EndCode) => Mating, rules: HouseRules): Mating {
