@@ -1,6 +1,6 @@
 /** Kinds of work and what their cards must contain, checked on reading. */
 import { z } from 'zod';
-import { ACT_VERBS, MOVES, type WorkKind, type WorkKindId } from '../core/index.ts';
+import { ACT_VERBS, isEndCode, MOVES, type WorkKind, type WorkKindId } from '../core/index.ts';
 import { readCsv } from './csv.ts';
 import { dataFile } from './file.ts';
 
@@ -20,6 +20,7 @@ export const workKindRow = z
     old_line: z.enum(['there', 'none']).transform((t) => t === 'there'),
     renews_stop: yes,
     sets_first: yes,
+    stubs: words.pipe(z.array(z.string().refine(isEndCode, 'is no end'))),
   })
   .transform(
     (r): WorkKind => ({
@@ -36,6 +37,7 @@ export const workKindRow = z
       oldLine: r.old_line,
       renewsStop: r.renews_stop,
       setsFirst: r.sets_first,
+      stubs: r.stubs,
     }),
   );
 

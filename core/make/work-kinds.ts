@@ -1,4 +1,5 @@
 /** Kinds of work that are done to a run: each names the appliances it may be done to, and whether it joins anything. */
+import type { EndCode } from '../ends/index.ts';
 import type { ActVerb } from './acts.ts';
 import { workKindsTable } from './work-kinds.table.ts';
 
@@ -24,6 +25,8 @@ export interface WorkKind {
   renewsStop: boolean;
   /** What it puts on a deck or a floor is fixed there before it is joined from below. */
   setsFirst: boolean;
+  /** A rough-in ends at one of these, capped: nothing joins the appliance before its visit. None: at the appliance's inlet. */
+  stubs: readonly EndCode[];
 }
 
 /** It stays where it is, is drawn out and pushed home again, is put in new, is changed for another, or is drawn out where it is one that moves. */

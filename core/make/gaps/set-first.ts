@@ -27,7 +27,7 @@ export const fixedBeforeJoined: OrderRule = {
       ];
       return way.slice(1).flatMap((at, i) => unless(isBefore(way[i]!, at), `The hydrant's ${STEPS[i + 1]} does not come after its ${STEPS[i]}.`));
     }
-    if (run.work === 'tub-rough') {
+    if (workKind(run.work).stubs.length > 0) {
       const crack = first(card, 'water-on-crack');
       return unless(
         isBefore(

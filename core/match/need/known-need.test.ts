@@ -202,7 +202,11 @@ describe('the bore of a question without a run', () => {
     assert.equal(usualBoreIn(list, 'ght-3/4-m:plastic'), 0.24);
     assert.deepEqual(inletsFound({ usualInletEnds: ['g-1/2-m'], plasticInlet: true }), ['g-1/2-m:plastic']);
     assert.deepEqual(inletsFound({ usualInletEnds: ['g-1/2-m'], plasticInlet: false }), ['g-1/2-m']);
-    assert.deepEqual(inletsFound({ usualInletEnds: ['npt-1/2-m'], plasticInlet: false }, 'tub-rough')[0], 'cu-5/8od');
+    assert.deepEqual(
+      inletsFound({ usualInletEnds: ['npt-1/2-m'], plasticInlet: false }, ['cu-5/8od', 'pex-5/8od']),
+      ['cu-5/8od', 'pex-5/8od'],
+      'a rough-in',
+    );
     assert.equal(usualBoreIn(list, 'comp-1/4-m'), null);
   });
 });

@@ -3,12 +3,12 @@ import type { Appliance } from '../../rows/index.ts';
 
 const ofAnyMaterial = (code: EndCode) => code.replace(/:.*$/, '');
 
-/** A rough-in ends at stubs that are capped: nothing joins the filler before its visit. */
-const ROUGH_IN: readonly EndCode[] = ['cu-5/8od', 'pex-5/8od', 'npt-1/2-f'];
-
-/** The ends that an appliance usually has, as they are found at such work: of plastic where its inlet is, and the stubs of a rough-in. */
-export function inletsFound({ usualInletEnds, plasticInlet }: Pick<Appliance, 'usualInletEnds' | 'plasticInlet'>, work?: string): EndCode[] {
-  if (work === 'tub-rough') return [...ROUGH_IN];
+/** The ends that a line to an appliance usually finds: its inlets, of plastic where they are, or the stubs at which a rough-in ends. */
+export function inletsFound(
+  { usualInletEnds, plasticInlet }: Pick<Appliance, 'usualInletEnds' | 'plasticInlet'>,
+  stubs: readonly EndCode[] = [],
+): EndCode[] {
+  if (stubs.length > 0) return [...stubs];
   return usualInletEnds.map((end) => (plasticInlet ? `${ofAnyMaterial(end)}:plastic` : end));
 }
 

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { endLabel, type FindingRow, inletsFound, type Judgement, length, said, shortName, withQuantities } from '../../../../core/index.ts';
+import { endLabel, type FindingRow, inletsFound, type Judgement, length, said, shortName, withQuantities, workKind } from '../../../../core/index.ts';
 import { type Bodies, judgeRun, STOP_CONDITIONS, sameOutlet } from '../../../../record/index.ts';
 import { EndLookup, EndPicker, usualEnds } from '../../../ui/ends/index.ts';
 import { Choices, Fold, fetched } from '../../../ui/form/index.ts';
@@ -66,6 +66,7 @@ export default function LookStage({
   const units = useUnits();
   const known = knownOf(state, units);
   const asked = ORDER.find((part) => known[part] === null) ?? null;
+  const { stubs } = workKind(run.work);
   const fold = (part: Part) => ({ title: TITLES[part], known: known[part], isAsked: asked === part, isBeside: !ORDER.includes(part) });
   return (
     <div className="grid grid-cols-[minmax(0,1fr)] gap-x-6 gap-y-3 lg:gap-y-6 xl:grid-cols-[repeat(2,minmax(0,1fr))]">
@@ -95,10 +96,10 @@ export default function LookStage({
           <Outlets {...{ run, state, write, outlets }} />
           <EndPicker
             id="look-to"
-            label={`${run.work === 'tub-rough' ? 'Stub for' : 'Inlet of'} the ${context.appliance.name}`}
+            label={`${stubs.length > 0 ? 'Stub for' : 'Inlet of'} the ${context.appliance.name}`}
             value={state.to?.end ?? null}
             onChange={seen('to')}
-            hint={inletsFound(context.appliance, run.work)}
+            hint={inletsFound(context.appliance, stubs)}
           />
           <div className="flex flex-wrap items-center gap-x-6 gap-y-2">
             <EndLookup wanted={{ ...wanted, side: 'to' }} />
