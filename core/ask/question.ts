@@ -1,5 +1,5 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
-import { isOpenPipe, notOurs, type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords, withoutPlaces } from '../ends/index.ts';
+import { isOpenPipe, notOurs, onlyWater, type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords, withoutPlaces } from '../ends/index.ts';
 import type { HouseRules } from '../house/index.ts';
 import type { Need } from '../match/index.ts';
 import type { Reason } from '../reason.ts';
@@ -189,6 +189,8 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
   const to = [...(refined?.readings.filter((r) => inlets.includes(r.end)) ?? []), ...(b?.readings ?? [])];
   // No appliance stands in a wall: there the pipe does that it is fed from.
   const isHidden = demands.isInWall && to.length > 0 && !roles.to?.isFed;
+  // A line of polyethylene would do for cold water, and not for what a dishwasher takes.
+  const isHot = to[0]?.appliance !== undefined && onlyWater(to[0].appliance) === 'hot';
   const hasStop = roles.rest.some((m) => m.isBareStop);
   const unused = pieces.flatMap(({ side, mention }) => {
     if (side === a || side === b || LINE_ALONE.test(side.said)) return [];
@@ -201,7 +203,12 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
     from,
     to,
     rejoin,
-    need: { ...(hasStop ? { stop: true } : {}), ...demands.need, ...(isHidden ? { reachable: false } : {}) },
+    need: {
+      ...(hasStop ? { stop: true } : {}),
+      ...(isHot ? { water: 'hot' as const } : {}),
+      ...demands.need,
+      ...(isHidden ? { reachable: false } : {}),
+    },
     unread: [...(a?.unread ?? []), ...unused, ...(b?.unread ?? []), ...demands.unread],
     said: { from: a?.said ?? '', to: b?.said ?? '' },
     notes: pieces.flatMap(({ side }) => side.notes),

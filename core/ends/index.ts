@@ -18,7 +18,7 @@ export { notOurs, withoutPlaces } from './read/not-ours.ts';
 export { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from './read/read.ts';
 export { vocabularyWords } from './read/vocabulary.ts';
 export { jointSayings } from './sayings.ts';
-export { isApplianceKind, knownAppliances, usualInlets } from './tables/inlets.ts';
+export { isApplianceKind, knownAppliances, onlyWater, usualInlets } from './tables/inlets.ts';
 export { type Thread, threadById, threads } from './tables/threads.ts';
 export { freeLengthIn, type TubeJoint, tubeHold, tubeJointOf } from './tables/tube-joints.ts';
 export { type Tube, tubeById, tubeEnds, tubeMaxFOf, tubes, widerTube } from './tables/tubes.ts';

@@ -25,5 +25,11 @@ const inletsByAppliance = new Map<string, readonly string[]>(inletsTable.map((ro
 /** Usual inlets of an appliance, the most met first; none for one that is not in the table. */
 export const usualInlets = (appliance: string): readonly string[] => inletsByAppliance.get(appliance) ?? [];
 
+/** The water an appliance takes, where it is one alone: a dishwasher's is hot. Null for one that takes either, or is not in the table. */
+export function onlyWater(appliance: string): 'cold' | 'hot' | null {
+  const waters = inletsTable.find((row) => row.appliance === appliance)?.waters ?? [];
+  return waters.length === 1 ? waters[0]! : null;
+}
+
 /** Whether the catalogue has such a kind of appliance. */
 export const isApplianceKind = (id: string): boolean => inletsTable.some((row) => row.appliance === id);
