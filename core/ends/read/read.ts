@@ -27,6 +27,7 @@ interface Typed {
   isGendered: boolean;
   by: 'od' | 'nominal' | null;
   suffix: string;
+  isBegun: boolean;
   named: Named[];
   appliance: string | null;
   swivel: boolean;
@@ -48,7 +49,7 @@ export function readEnd(text: string): Reading[] {
   const exact = exactly(clean);
   if (exact !== undefined) return [{ end: exact, why: isEndCode(clean) ? 'end code' : 'by its name' }];
   const said = heard(clean);
-  if (said.phrases.some((p) => p.names === 'lead') || isNeverRead(clean)) return [];
+  if (said.phrases.some((p) => p.names === 'lead') || isNeverRead(clean) || isOfNoSize(said)) return [];
   const typed = typedOf(said);
   if (typed === null) return [];
   const found = known(readingsOf(said, typed), typed);
@@ -60,6 +61,10 @@ export function speaksOfAppliance(text: string): boolean {
   const { phrases } = heard(text.trim().toLowerCase());
   return phrases.some((p) => p.appliance) && !phrases.some((p) => p.names === 'stop');
 }
+
+/** A figure that is no size, and none that is one: '400 comp'. Metric tube is another tube, whatever stands beside it. */
+const isOfNoSize = ({ sizes, unused, millimetres }: Said): boolean =>
+  millimetres !== null || (sizes.length === 0 && unused.some((word) => /^\d+(?:[._]\d+)?(?:\/\d+)?$/.test(word)));
 
 /** Not even as where the water comes from. */
 const isNeverRead = (clean: string): boolean => !['heater', 'irrigation', undefined].includes(notOurs(clean)?.rule);
@@ -113,7 +118,7 @@ const SOURCE = 'trade practice: ends';
 function millimetreNote(mm: number): Reason {
   const near = tubeEnds.find((t) => Math.abs(t.odIn * 25.4 - mm) < 1);
   const text = near
-    ? `${mm} mm tube is nearly ${tubeSize(near)} in outside (${(near.odIn * 25.4).toFixed(1)} mm), and fits none of its fittings.`
+    ? `${mm} mm tube is metric and not ours: nearly ${tubeSize(near)} in outside (${(near.odIn * 25.4).toFixed(1)} mm), it fits none of its fittings. Its own maker's adapter comes first.`
     : `${mm} mm: sizes here are in inches.`;
   return reason('near-metric', text, { figures: { mm } });
 }
@@ -123,7 +128,7 @@ function heard(clean: string): Said {
   const said = takeApart(clean);
   const last = said.unused.at(-1);
   const phrase = last !== undefined && clean.endsWith(last) ? begunWord(last) : undefined;
-  return phrase ? { ...said, phrases: [...said.phrases, phrase], unused: said.unused.slice(0, -1) } : said;
+  return phrase ? { ...said, phrases: [...said.phrases, { ...phrase, isBegun: true }], unused: said.unused.slice(0, -1) } : said;
 }
 
 /** null where two sizes are said. */
@@ -137,11 +142,12 @@ function typedOf({ sizes, phrases }: Said): Typed | null {
   const sided = phrases.filter((p) => p.side && !(p.names === 'hose' && !named.some(isFamily) && appliance === null)).map((p) => p.side!);
   const said = phrases.findLast((p) => p.gender)?.gender ?? sided.find((s) => s === 'f') ?? sided[0];
   return {
-    size: phrases.some((p) => p.ownSize) ? null : (sizes[0] ?? null),
+    size: phrases.some((p) => p.ownSize) ? null : (sizes[0] ?? one('size') ?? null),
     genders: said ? [said] : ['m', 'f'],
     isGendered: said !== undefined,
     by: one('by') ?? null,
     suffix: one('material') ?? '',
+    isBegun: phrases.some((p) => p.isBegun),
     named,
     appliance,
     swivel: phrases.some((p) => p.swivel),
@@ -151,7 +157,7 @@ function typedOf({ sizes, phrases }: Said): Typed | null {
 
 /** Of what takes tube, tube, thread and appliance, the first that is named decides. */
 const FITTINGS: readonly Named[] = ['comp', 'flare', 'ptc', 'crimp', 'expand', 'cup', 'nose'];
-const THREADED: readonly Named[] = ['pipe', 'npt', 'npsm', 'bc', 'ght', 'aer', 'g', 'm', 'nipple'];
+const THREADED: readonly Named[] = ['tap tail', 'pipe', 'npt', 'npsm', 'bc', 'ght', 'aer', 'g', 'm', 'nipple'];
 const TUBES: readonly Named[] = ['cu', 'pex', 'cpvc', 'pe', 'pb', 'steel', 'cts'];
 
 function readingsOf(said: Said, typed: Typed): Reading[] {
@@ -189,13 +195,28 @@ function diameters({ size, by }: Typed, first?: 'od' | 'nominal'): [od: string, 
   return likelier === 'od' ? [outside, ...nominal] : [...nominal, outside];
 }
 
+/** Outside diameters that are met where no size is said, in, the most met first; of iron pipe its nominal sizes. */
+const MET: Record<string, readonly string[]> = {
+  cu: ['5/8', '3/8', '7/8'], pex: ['5/8', '7/8', '3/8'], cpvc: ['5/8', '7/8'], pe: ['1/4', '3/8'], pb: ['5/8', '7/8'], steel: ['1/2', '3/4'],
+  ptc: ['5/8', '1/4', '3/8'], cup: ['5/8', '7/8'], crimp: ['5/8', '7/8'], expand: ['5/8', '7/8'], nose: ['3/8', '7/16'],
+}; // biome-ignore format: a table
+
 const tubeOf =
   (family: string, first?: 'od' | 'nominal') =>
-  (typed: Typed): Reading[] =>
-    diameters(typed, family === 'nose' || family === 'pe' ? 'od' : first).map(([od, why]) => ({
-      end: family === 'steel' ? `steel-${typed.size}ips` : `${family}-${od}od`,
-      why: family === 'steel' ? 'iron-pipe size' : why,
+  (typed: Typed): Reading[] => {
+    if (typed.size !== null) return ofSaidSize(family, typed, first);
+    if (typed.isBegun) return [];
+    return MET[family]!.map((size) => ({
+      end: family === 'steel' ? `steel-${size}ips` : `${family}-${size}od`,
+      why: 'no size said: what is met most',
     }));
+  };
+
+const ofSaidSize = (family: string, typed: Typed, first?: 'od' | 'nominal'): Reading[] =>
+  diameters(typed, family === 'nose' || family === 'pe' ? 'od' : first).map(([od, why]) => ({
+    end: family === 'steel' ? `steel-${typed.size}ips` : `${family}-${od}od`,
+    why: family === 'steel' ? 'iron-pipe size' : why,
+  }));
 
 /** Thread sizes of a family when none is typed, the most met first. */
 function sizesMet(family: ThreadFamily): string[] {
@@ -238,6 +259,17 @@ function pipe(typed: Typed): Reading[] {
 /** A swivel makes a pipe thread straight: its washer seals. */
 const taper = (typed: Typed): Reading[] => (typed.swivel ? pipe({ ...typed, genders: ['f'] }) : thread('npt', () => 'taper pipe thread')(typed));
 
+/** What hangs below a tap: its own shank, or a hose screwed into it. */
+function tapTail(typed: Typed): Reading[] {
+  const tails: [end: EndCode, why: string][] = [
+    ['npsm-1/2-m', 'straight shank of a tap'],
+    ['g-1/2-m', 'shank of a British tap'],
+    ['m-10x1-m', 'hose screwed into the tap'],
+    ['comp-3/8-f', 'the tap’s own hose'],
+  ];
+  return tails.filter(([end]) => typed.size === null || parseEnd(end).size === typed.size).map(([end, why]) => ({ end, why }));
+}
+
 const FITTING: Partial<Record<Named, (typed: Typed) => Reading[]>> = {
   comp: compression,
   flare: thread('flare', '45 degree flare'),
@@ -257,6 +289,7 @@ const THREAD: Partial<Record<Named, (typed: Typed) => Reading[]>> = {
   aer: thread('aer', 'aerator thread'),
   g: thread('g', 'parallel pipe thread'),
   m: thread('m', 'metric thread'),
+  'tap tail': tapTail,
   nipple: (typed) => thread('npt', () => 'nipple: taper thread')({ ...typed, genders: ['m'] }),
 };
 
@@ -267,7 +300,7 @@ const TUBE: Partial<Record<Named, (typed: Typed) => Reading[]>> = {
   pe: tubeOf('pe', 'od'),
   pb: tubeOf('pb', 'nominal'),
   steel: tubeOf('steel', 'nominal'),
-  cts: (typed) => diameters(typed, 'nominal').slice(0, 1).flatMap(([od]) => tubesOfOd(od, 'copper tube size')),
+  cts: (typed) => diameters({ ...typed, size: typed.size ?? '1/2' }, 'nominal').slice(0, 1).flatMap(([od]) => tubesOfOd(od, 'copper tube size')),
 }; // biome-ignore format: a table
 
 /** A riser ends in a nose above and as plain tube below; most are of 3/8 in. */

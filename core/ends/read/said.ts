@@ -26,7 +26,7 @@ const NUMBER_WORDS: Record<string, string> = {
 const longest = (a: string, b: string) => b.length - a.length;
 let made: RegExp | null = null;
 const numberWords = (): RegExp => {
-  made ??= new RegExp(`\\b(${Object.keys(NUMBER_WORDS).sort(longest).join('|')})\\b`, 'g');
+  made ??= new RegExp(`\\b(${Object.keys(NUMBER_WORDS).sort(longest).join('|')})\\b(?![- ]turn)`, 'g');
   return made;
 };
 
@@ -35,6 +35,7 @@ function plainText(text: string): string {
   return withoutGlyphs(text.toLowerCase())
     .replace(/[″”“"]/g, ' ')
     .replace(/[’‘`]/g, "'")
+    .replace(/\b1\/4[ -]turn\b/g, 'quarter turn')
     .replace(/(\d)\s*(?:ths|th|nds)\b/g, '$1')
     .replace(/\b(three|five|seven|one|fifteen)[- ](quarters?|eighths?|sixteenths?|half)\b/g, '$1 $2')
     .replace(numberWords(), (words) => ` ${NUMBER_WORDS[words]} `);

@@ -4,7 +4,7 @@ import type { EndFamily } from '../code.ts';
 export type Gender = 'm' | 'f';
 
 /** What a word names: a family of ends, or a kind that stands for several. */
-export type Named = EndFamily | 'pipe' | 'iron pipe' | 'cts' | 'tube' | 'riser' | 'nipple' | 'hose' | 'stop' | 'lead';
+export type Named = EndFamily | 'pipe' | 'iron pipe' | 'cts' | 'tube' | 'riser' | 'nipple' | 'hose' | 'stop' | 'tap tail' | 'lead';
 
 export interface Phrase {
   words: string;
@@ -24,6 +24,10 @@ export interface Phrase {
   appliance?: string;
   /** The size beside it is not that of its thread. */
   ownSize?: true;
+  /** Its size where none is said. */
+  size?: string;
+  /** Its word is still being typed. */
+  isBegun?: true;
 }
 
 type Row = [words: string, says: Omit<Phrase, 'words'>];
@@ -37,34 +41,43 @@ const ROWS: Row[] = [
   ['ips|ip|pipe thread|iron pipe thread|iron pipe size|iron pipe straight', { names: 'pipe' }],
   ['iron pipe', { names: 'iron pipe' }],
   ['npt|taper|tapered|pipe taper', { names: 'npt' }],
-  ['npsm|nps|straight thread|straight pipe|straight pipe thread|straight shank|faucet thread', { names: 'npsm' }],
+  ['npsm|nps|straight thread|straight pipe|straight pipe thread|faucet thread', { names: 'npsm' }],
+  ['straight shank|straight threaded shank|parallel shank', { names: 'npsm', side: 'm' }],
+  ['taper shank|tapered shank', { names: 'npt', side: 'm' }],
   ['bc|ballcock|ball cock|fill valve|fill-valve|float valve shank|tank shank', { names: 'bc' }],
   ['ght|garden hose|garden hose thread|hose thread|ht|nh|nst', { names: 'ght' }],
   ['mht|mght|male hose|male hose thread|male garden hose', { names: 'ght', gender: 'm' }],
   ['fht|fght|female hose|female hose thread|female garden hose', { names: 'ght', gender: 'f' }],
   ['hose bib|hose bibb|hosebib|hosebibb|hose-bib|hose-bibb|bib|bibb|sillcock|sill cock|boiler drain|spigot|hose spigot|hose valve|laundry valve|laundry box|washer box|washer valve|wall box|wallbox|laundry tub faucet', { names: 'ght', side: 'm', ownSize: true }],
-  ['aer|aerator', { names: 'aer' }],
-  ['g|bsp|bspp|british pipe|british', { names: 'g' }],
+  ['aer|aerator|aerator thread', { names: 'aer' }],
+  ['g|bsp|bspp|british pipe|british|parallel pipe|bsp parallel', { names: 'g' }],
+  ['tap tail|tap tails|tap shank|tap tailpiece|basin tap tail|sink tap tail', { names: 'tap tail', side: 'm' }],
+  ['flexible tap tail|flexible tap tails|flexi tap tail|flexi tail|flexi tails|braided tap tail', { names: 'm', side: 'm', size: '10x1' }],
+  ['shower arm', { names: 'npt', side: 'm', size: '1/2' }],
+  ['shower head|showerhead|shower rose', { names: 'npsm', side: 'f', size: '1/2' }],
+  ['shower hose|hand shower hose|handheld shower hose|handshower hose', { names: 'g', side: 'f', size: '1/2' }],
+  ['hand shower outlet|shower hose outlet|shower outlet', { names: 'g', side: 'm', size: '1/2' }],
   ['m10 tail|mixer tail|mixer hose', { names: 'm', side: 'm' }],
   ['cu|copper|soft copper|hard copper|copper pipe|copper tube|copper tubing|copper stub|type k|type l|type m', { names: 'cu' }],
   ['pex|pex-a|pex-b|pex a|pex b|pexa|pexb|pex tubing|pex pipe', { names: 'pex' }],
   ['cpvc', { names: 'cpvc' }],
-  ['pe|poly|polyethylene|poly tube|poly tubing|poly line|plastic tube|plastic tubing|plastic line', { names: 'pe' }],
-  ['pb|polybutylene|poly b|poly-b|polyb|grey|gray|grey pipe|gray pipe|grey poly|gray poly', { names: 'pb' }],
+  ['pe|poly|polyethylene|poly tube|poly tubing|poly line|plastic tube|plastic tubing|plastic line|poly pipe|poly hose', { names: 'pe' }],
+  ['ice maker tubing|icemaker tubing|ice-maker tubing|ice maker tube|icemaker tube|fridge tubing|fridge tube|refrigerator tubing|refrigerator tube|ice maker water tubing|plastic ice maker tubing', { names: 'pe', size: '1/4' }],
+  ['pb|polybutylene|poly b|poly-b|polyb|grey|gray|grey pipe|gray pipe|grey poly|gray poly|grey plastic|gray plastic|grey plastic pipe|gray plastic pipe|grey tubing|gray tubing', { names: 'pb' }],
   ['steel|galvanized|galvanised|galv|black iron|black pipe|black iron pipe|galvanized pipe|galv pipe|steel pipe|iron', { names: 'steel' }],
   ['lead|lead pipe', { names: 'lead' }],
   ['cts|copper tube size|stub out|stubout|stub-out', { names: 'cts' }],
   ['tube|tubing', { names: 'tube' }],
   ['ptc|push|push in|push-in|push fit|pushfit|push-fit|push on|push-on|push to connect|push-to-connect|push connect|quick connect|quick-connect|quickconnect|qc|push fitting', { names: 'ptc' }],
   ['cup|solder|soldered|sweat|sweated|solder cup|sweat cup', { names: 'cup' }],
-  ['crimp|clamp|cinch|barb|barbed|insert barb|f1807|f2159|crimp ring|pex barb|pex crimp|pex clamp|pex cinch', { names: 'crimp' }],
-  ['expand|expansion|expander|f1960|pex expansion|cold expansion|pex-a expansion|pex a expansion', { names: 'expand' }],
+  ['crimp|clamp|cinch|barb|barbed|insert barb|f1807|f2159|f-1807|f-2159|astm f1807|astm f2159|crimp ring|pex barb|pex crimp|pex clamp|pex cinch', { names: 'crimp' }],
+  ['expand|expansion|expander|f1960|f-1960|astm f1960|pex expansion|cold expansion|pex-a expansion|pex a expansion', { names: 'expand' }],
   ['nose|acorn|bullnose|bull nose|riser nose', { names: 'nose' }],
   ['riser|supply tube|basin riser|faucet riser|toilet riser|lavatory riser', { names: 'riser' }],
   ['nipple', { names: 'nipple' }],
   ['union', { names: 'pipe' }],
   ['hose', { names: 'hose', side: 'f' }],
-  ['stop|angle stop|straight stop|shutoff|shut off|shut-off|stop valve|stops|angle stops|supply stop|supply valve|shutoff valve|shut off valve|dual stop', { names: 'stop', side: 'm' }],
+  ['stop|angle stop|straight stop|shutoff|shut off|shut-off|stop valve|stops|angle stops|supply stop|supply valve|shutoff valve|shut off valve|dual stop|dual outlet stop|dual shutoff|isolation valve|isolating valve|isolator|service valve|saddle|saddle valve|needle valve|piercing valve|saddle tap', { names: 'stop', side: 'm' }],
   ['m|male|man', { gender: 'm' }],
   ['f|female|fem|fml', { gender: 'f' }],
   ['nut|loose nut|coupling nut', { side: 'f', nut: true }],
@@ -75,22 +88,22 @@ const ROWS: Row[] = [
   ['nominal|nom|id|i.d', { by: 'nominal' }],
   ['plastic|acetal|nylon', { material: ':plastic' }],
   ['metal|brass|chrome|stainless', { material: ':metal' }],
-  ['toilet|toilet tank|water closet|closet|tank|commode|wc', { appliance: 'toilet' }],
-  ['faucet|tap|basin|basin faucet|lavatory|lav|bathroom faucet|sink|sink faucet|mixer', { appliance: 'basin-faucet' }],
-  ['kitchen faucet|kitchen sink|kitchen tap', { appliance: 'kitchen-faucet' }],
-  ['bidet|bidet seat|bidet toilet seat|toilet seat bidet|toilet bidet|bidet toilet', { appliance: 'bidet-seat' }],
-  ['dishwasher|dish washer|dw', { appliance: 'dishwasher' }],
-  ['fridge|refrigerator|frig|ice box|icebox|fridge line', { appliance: 'refrigerator' }],
-  ['ice maker|icemaker|ice machine|ice-maker|ice maker line', { appliance: 'ice-maker' }],
-  ['brewer|coffee maker|coffee machine|coffee brewer', { appliance: 'brewer' }],
-  ['glass rinser|rinser', { appliance: 'glass-rinser' }],
-  ['ro|reverse osmosis|ro unit|ro faucet|drinking tap', { appliance: 'ro-dispenser' }],
-  ['washer|washing machine|clothes washer|laundry|laundry machine|clothes washing machine', { appliance: 'washing-machine' }],
-  ['tub|tub filler|bathtub|tub spout', { appliance: 'tub-filler' }],
-  ['hydrant|frost free|frost-free|yard hydrant', { appliance: 'hydrant' }],
+  ['toilet|toilet tank|water closet|closet|tank|commode|wc|cistern|toilet cistern|loo|john|throne|crapper', { appliance: 'toilet' }],
+  ['faucet|tap|basin|basin faucet|lavatory|lav|lavy|bathroom faucet|bathroom sink|bath sink|vanity faucet|vanity sink|vanity|powder room sink|sink|sink faucet|mixer|basin mixer|mixer tap|basin tap|pillar tap|hand basin|wash basin|washbasin|hand sink|bar faucet|bar sink', { appliance: 'basin-faucet' }],
+  ['kitchen faucet|kitchen sink|kitchen tap|kitchen mixer|pull down faucet|pulldown faucet|pull-down faucet|pull out faucet|pullout faucet|pull-out faucet|prep sink|prep faucet|sink mixer', { appliance: 'kitchen-faucet' }],
+  ['bidet|bidet seat|bidet toilet seat|toilet seat bidet|toilet bidet|bidet toilet|washlet|wash seat|bidet attachment|bidet sprayer|bum gun|smart seat|toilet seat', { appliance: 'bidet-seat' }],
+  ['dishwasher|dish washer|dish-washer|dw|d/w', { appliance: 'dishwasher' }],
+  ['fridge|refrigerator|frig|fridgerator|fridge freezer|freezer|ice box|icebox|fridge line|fridge water dispenser|water dispenser|french door fridge', { appliance: 'refrigerator' }],
+  ['ice maker|icemaker|ice machine|ice-maker|ice maker line|ice', { appliance: 'ice-maker' }],
+  ['brewer|coffee maker|coffeemaker|coffee machine|coffee brewer|coffee urn|espresso machine|tea brewer|coffee', { appliance: 'brewer' }],
+  ['glass rinser|rinser|glass washer|pitcher rinser|cup rinser', { appliance: 'glass-rinser' }],
+  ['ro|r/o|reverse osmosis|ro unit|ro system|ro faucet|ro dispenser|drinking tap|drinking faucet|drinking water faucet|water filter|filter|filter tap|under sink filter|water cooler', { appliance: 'ro-dispenser' }],
+  ['washer|washing machine|clothes washer|laundry|laundry machine|clothes washing machine|wash machine|front loader|top loader|washer dryer|w/m', { appliance: 'washing-machine' }],
+  ['tub|tub filler|bathtub|bath tub|tub spout|bath filler|tub faucet|freestanding tub filler|soaking tub|roman tub', { appliance: 'tub-filler' }],
+  ['hydrant|frost free|frost-free|yard hydrant|hose hydrant|wall hydrant|freezeless|freeze proof|frost proof|frostproof', { appliance: 'hydrant' }],
   ['gas|csst|yellow|propane|natural gas|lp|lpg|gas line|gas pipe|gas flex', {}],
   // Said along with an end, and nothing more.
-  ['in|inch|inches|size|sized|thread|threads|threaded|pipe|fitting|adapter|adaptor|supply|line|angle|straight|elbow|ell|tee|coupling|couple|coupler|end|side|hot|cold|water|x|the|a|an|my|on|of|with|this|that|for|from|to|it|is|standard|regular|old|new|existing|under|copper sweat tee|kitchen|bathroom|bath|connect|connection|braided|flex|flexible|rigid|cap|plug|stub|rough|iso|type|out|off|wall|floor|main|cabinet', {}],
+  ['in|inch|inches|size|sized|thread|threads|threaded|pipe|fitting|adapter|adaptor|supply|line|angle|straight|elbow|ell|tee|coupling|couple|coupler|end|side|hot|cold|water|x|the|a|an|my|on|of|with|this|that|for|from|to|it|is|standard|regular|old|new|existing|under|copper sweat tee|kitchen|bathroom|bath|connect|connection|braided|flex|flexible|rigid|cap|plug|stub|rough|iso|type|out|off|wall|floor|main|cabinet|close|unef|un|quarter turn|quarter-turn|multi turn|dual|single|left|right|upper|lower|lever|chrome plated|lead free', {}],
 ];
 
 let made: ReadonlyMap<string, Phrase> | null = null;
