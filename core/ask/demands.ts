@@ -93,6 +93,7 @@ const ROWS: Row[] = [
   row(String.raw`${ABOUT}(${NUMBER}\s*-?(?:feet|foot|ft\b\.?|['’′](?!'))(?:[ -]*(?:and\s+)?\d+(?:\.\d+)?(?:[ -]\d+\/\d+)?(?:${INCHES}|(?=\s*$|\s*,)))?)(?:${FAR})?`, ([, text]) => asLength(text!.replace(/\band\b/, ' '))),
   row(String.raw`${ABOUT}((?<![\w/.x-])(?<!\bx )\d+(?:\.\d+)?\s*(?:cm|m(?:et(?:er|re)s?)?)\b)(?:${FAR})?`, ([, text]) => asLength(text!.replace(/met(?:er|re)s?/i, 'm'))),
   row(String.raw`${ABOUT}((?<![\w/.x-])\d+(?:\.\d+)?\s*mm\b)(?:${FAR})?`, ([, text]) => asLongLength(text!)),
+  row(String.raw`\b(?:too\s+|is\s+|comes\s+up\s+)*short\s+(?:by\s+|of\s+)?(${NUMBER}${INCHES})`, ([, text]) => asLength(text!)),
   row(`${ABOUT}(${NUMBER})(?:${INCHES})?(?:${FAR})`, ([, text]) => asLength(text!)),
   row(`${ABOUT}(${NUMBER}${INCHES})`, ([, text]) => asLongLength(text!)),
   row(String.raw`(?:,\s*|\b(?:at least|about|reach(?:es|ing)?)\s+)${NUMBER}\s*(?=,|$|[.?!]\s*$)`, ([, text]) => asLongLength(text!)),

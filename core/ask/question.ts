@@ -11,6 +11,7 @@ import { type Kept, keptIn, partedAt } from './keeps.ts';
 import { fitsAsked, isLeak, type QuestionKind } from './kinds.ts';
 import { type Mention, type Roles, rolesOf } from './roles.ts';
 import { segmentsOf } from './segments.ts';
+import { withSizes } from './sizes.ts';
 import { putRight } from './slips.ts';
 import { tidied } from './tidied.ts';
 
@@ -138,11 +139,18 @@ interface Piece {
   mention: Mention | null;
 }
 
+/** What keeps its water when something else is fed beside it. */
+const FIXTURES: readonly string[] = ['toilet', 'basin-faucet', 'kitchen-faucet'];
+
 function piecesOf(text: string): Piece[] {
-  return segmentsOf(text.replace(PUSH_TO_CONNECT, 'push-to-connect')).map(({ relation, text: said }, i): Piece => {
+  const segments = segmentsOf(text.replace(PUSH_TO_CONNECT, 'push-to-connect'));
+  const sized = withSizes(segments.map(({ text: said }) => ({ text: said, readings: sideOf(lineless(said)).readings })));
+  return segments.flatMap(({ relation }, i): Piece[] => {
+    const said = sized[i] ?? null;
+    if (said === null) return [];
     const side = sideOf(lineless(said));
     const [best] = side.readings;
-    if (!best || LINE_ALONE.test(side.said)) return { side, mention: null };
+    if (!best || LINE_ALONE.test(side.said)) return [{ side, mention: null }];
     const isAppliance = best.appliance !== undefined;
     const mention = {
       relation,
@@ -150,10 +158,11 @@ function piecesOf(text: string): Piece[] {
       readings: side.readings,
       isFed: isFed(side),
       isAppliance,
+      isFixture: isAppliance && FIXTURES.includes(best.appliance!),
       isBareStop: STOP_ALONE.test(side.said),
       isFirst: i === 0,
     };
-    return { side, mention };
+    return [{ side, mention }];
   });
 }
 
@@ -182,7 +191,7 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
   const sideSaid = (m: Mention | null) => pieces.find((p) => m !== null && p.mention === m)?.side ?? null;
   const [a, b] = [sideSaid(roles.from), sideSaid(roles.to)];
   const found = a?.readings ?? [];
-  const { from, rejoin } = kept.fixture === null ? { from: found, rejoin: [] } : partedAt(kept, found);
+  const { from, rejoin } = sourceOf(roles, kept, found);
   // 'I need 1/4 compression for an ice maker': which of its inlets.
   const inlets = roles.to?.isAppliance ? roles.to.readings.map((r) => r.end) : [];
   const refined = roles.rest.find((m) => m.readings.some((r) => inlets.includes(r.end)));
@@ -213,6 +222,20 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
     said: { from: a?.said ?? '', to: b?.said ?? '' },
     notes: pieces.flatMap(({ side }) => side.notes),
   };
+}
+
+/** Where the water comes from, and what is joined again: a fixture that something else is fed from keeps its water. */
+function sourceOf({ from, to }: Roles, kept: Kept, found: Reading[]): { from: Reading[]; rejoin: Reading[] } {
+  if (kept.fixture !== null) return partedAt(kept, from?.isFixture ? [] : found);
+  if (!from?.isFixture || !to) return { from: found, rejoin: [] };
+  return partedAt(
+    {
+      rest: '',
+      fixture: from.readings[0]!.appliance === 'toilet' ? 'toilet' : 'sink',
+      atStop: /\b(?:stop|valve|shut ?-?off|supply)\b/i.test(from.text),
+    },
+    [],
+  );
 }
 
 /** Where it is wet: the appliance that was named, else an end of one. */

@@ -11,6 +11,8 @@ export interface Mention {
   isFed: boolean;
   /** By no thread, tube or fitting of its own. */
   isAppliance: boolean;
+  /** A fixture that may keep its water and feed another: a toilet, a faucet. */
+  isFixture: boolean;
   /** A stop and nothing else. */
   isBareStop: boolean;
   /** Nothing was said before it. */
@@ -26,14 +28,15 @@ export interface Roles {
   margin: number;
 }
 
-type Weight = [weight: number, isSo: (m: Mention, place: { isLast: boolean; isOnly: boolean }) => boolean];
+type Weight = [weight: number, isSo: (m: Mention, place: { isLast: boolean; isOnly: boolean; feeds: boolean }) => boolean];
 
 // biome-ignore format: a table
 const FROM: Weight[] = [
   [3, (m) => m.relation === 'from'],
   [-1.5, (m) => m.relation === 'to'],
   [-2, (m) => m.relation === 'goal' && !m.isBareStop],
-  [-3, (m) => m.isAppliance],
+  [-3, (m, { feeds }) => m.isAppliance && !feeds],
+  [1, (_, { feeds }) => feeds],
   [-1.5, (m) => m.isFed && !m.isAppliance],
   [1, (m) => isOpenPipe(m.readings[0]!.end)],
   [1, (m) => /\b(?:stops?|shut ?-?off|(?<!fill[- ])valve|bibb?|spigot|box)\b/i.test(m.text)],
@@ -44,6 +47,7 @@ const FROM: Weight[] = [
 // biome-ignore format: a table
 const TO: Weight[] = [
   [4, (m) => m.isAppliance],
+  [-3, (_, { feeds }) => feeds],
   [2, (m) => m.isFed && !m.isAppliance],
   [1.6, (m) => m.relation === 'to'],
   [1, (m) => m.relation === 'goal'],
@@ -57,7 +61,9 @@ const LEFT = -2;
 const LEFT_BARE_STOP = -0.2;
 
 const weigh = (rows: readonly Weight[], m: Mention, at: number, all: readonly Mention[]): number => {
-  const place = { isLast: at === all.length - 1, isOnly: all.length === 1 };
+  // 'a bidet on the toilet': of two appliances the fixture feeds the other.
+  const feeds = m.isFixture && all.some((other) => other.isAppliance && !other.isFixture);
+  const place = { isLast: at === all.length - 1, isOnly: all.length === 1, feeds };
   return rows.reduce((sum, [weight, isSo]) => (isSo(m, place) ? sum + weight : sum), 0);
 };
 

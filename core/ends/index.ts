@@ -15,7 +15,7 @@ export { type Mating, mate } from './mate/mate.ts';
 export { endSeat } from './mate/seat.ts';
 export { writeBinding } from './mate/thread-joint.ts';
 export { notOurs, withoutPlaces } from './read/not-ours.ts';
-export { type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords } from './read/read.ts';
+export { NO_SIZE_SAID, type Reading, readEnd, readEndNotes, sizesIn, speaksOfAppliance, unusedWords } from './read/read.ts';
 export { vocabularyWords } from './read/vocabulary.ts';
 export { jointSayings } from './sayings.ts';
 export { isApplianceKind, knownAppliances, onlyWater, usualInlets } from './tables/inlets.ts';

@@ -63,8 +63,9 @@ export function speaksOfAppliance(text: string): boolean {
 }
 
 /** A figure that is no size, and none that is one: '400 comp'. Metric tube is another tube, whatever stands beside it. */
-const isOfNoSize = ({ sizes, unused, millimetres }: Said): boolean =>
-  millimetres !== null || (sizes.length === 0 && unused.some((word) => /^\d+(?:[._]\d+)?(?:\/\d+)?$/.test(word)));
+const isOfNoSize = ({ sizes, unused, millimetres, phrases }: Said): boolean =>
+  millimetres !== null ||
+  (sizes.length === 0 && !phrases.some((p) => p.appliance) && unused.some((word) => /^\d+(?:[._]\d+)?(?:\/\d+)?$/.test(word)));
 
 /** Not even as where the water comes from. */
 const isNeverRead = (clean: string): boolean => !['heater', 'irrigation', undefined].includes(notOurs(clean)?.rule);
@@ -105,6 +106,9 @@ export function readEndNotes(text: string): Reason[] {
   if (unused.length > 0) out.push(reason('unused', `Not used: ${unused.join(', ')}.`));
   return out;
 }
+
+/** Sizes that a text names: '3/8', '1/2'. */
+export const sizesIn = (text: string): string[] => [...new Set(heard(text.trim().toLowerCase()).sizes)];
 
 /** Words of a text that say nothing of an end. */
 export function unusedWords(text: string): string[] {
@@ -195,6 +199,9 @@ function diameters({ size, by }: Typed, first?: 'od' | 'nominal'): [od: string, 
   return likelier === 'od' ? [outside, ...nominal] : [...nominal, outside];
 }
 
+/** Why a tube is read of which no size was said. */
+export const NO_SIZE_SAID = 'no size said: what is met most';
+
 /** Outside diameters that are met where no size is said, in, the most met first; of iron pipe its nominal sizes. */
 const MET: Record<string, readonly string[]> = {
   cu: ['5/8', '3/8', '7/8'], pex: ['5/8', '7/8', '3/8'], cpvc: ['5/8', '7/8'], pe: ['1/4', '3/8'], pb: ['5/8', '7/8'], steel: ['1/2', '3/4'],
@@ -208,7 +215,7 @@ const tubeOf =
     if (typed.isBegun) return [];
     return MET[family]!.map((size) => ({
       end: family === 'steel' ? `steel-${size}ips` : `${family}-${size}od`,
-      why: 'no size said: what is met most',
+      why: NO_SIZE_SAID,
     }));
   };
 
