@@ -7,6 +7,10 @@ export interface Described {
   from: Reading[];
   to: Reading[];
   isStop: boolean;
+  /** A line, and not a fitting: hose, connector or tube. */
+  isLine: boolean;
+  /** What its own ends may be, as said. */
+  ends: [Reading[], Reading[]];
   lengthIn: number | null;
   /** What was said of each end. */
   pieces: string[];
@@ -15,13 +19,17 @@ export interface Described {
 const STOP = /\b(?:(?:angle|straight|dual|quarter[- ]turn|multi[- ]turn)\s*)*(?:stops?|shut ?-?offs?|valves?)\b|\bquarter[- ]turn\b/gi;
 const LINE = /\b(?:braided|stainless|steel|flex(?:ible)?|supply|connectors?|lines?|hoses?|tubes?)\b/gi;
 const DRESS =
-  /\b(?:do you|have|has|need|got|any|pair|set|of|an?|the|two|three|four|pcs?|ea|new|some|i|we|me|please|for)\b|(?<![\d/.])[2-9](?![\d/.]|\s*["'])/gi;
+  /\b(?:do you|have|has|need|got|any|pair|set|of|an?|the|two|three|four|pcs?|ea|new|some|i|we|me|please|for|adapt[eo]rs?|fittings?|unions?|couplings?|couplers?|elbows?)\b|(?<![\d/.])[2-9](?![\d/.]|\s*["'])/gi;
 const LENGTH = /(?:\bx\s*)?(?<![\d/])(\d+(?:\.\d+)?(?:[ -]\d+\/\d+)?\s*-?(?:inch(?:es)?|in\b\.?|"|ft\b\.?|feet|foot|'))/gi;
 const BARE_LENGTH = /\s(?:x|by)\s+(\d{1,3})\s*$/i;
 const LONGEST_SIZE_IN = 4;
 
+/** Said of what joins two ends without a line. */
+const FITTING =
+  /\b(?:adapt[eo]rs?|fittings?|unions?|couplings?|couplers?|elbows?|bushings?|push|push[- ](?:fit|in|on)|sweat|solder|crimp|expansion)\b/i;
+const HOSE = /\b(?:washer|washing machine|laundry) hoses?\b/gi;
 /** Hoses that have the same nut at both ends. */
-const HOSES: [says: RegExp, stub: EndCode][] = [[/\b(?:washer|washing machine|laundry) hoses?\b/i, 'ght-3/4-m']];
+const HOSES: [says: RegExp, stub: EndCode][] = [[HOSE, 'ght-3/4-m']];
 
 /** A size by itself on a connector: the nut that mostly has it. */
 const USUAL_NUT: Record<string, string> = { '1/4': '1/4 comp', '3/8': '3/8 comp', '1/2': '1/2 fip', '7/8': '7/8 bc', '3/4': '3/4 ght' };
@@ -43,10 +51,11 @@ export function describedIn(text: string, hasLength: boolean): Described | null 
   };
   let rest = ` ${text} `.replace(LENGTH, take);
   rest = rest.trimEnd().replace(BARE_LENGTH, (whole, said: string) => take(whole, `${said} in`));
-  const hose = HOSES.find(([says]) => says.test(rest));
-  if (hose && (hasLength || lengthIn !== null)) {
+  const hose = HOSES.find(([says]) => rest.search(says) >= 0);
+  if (hose && (hasLength || lengthIn !== null || isNothingElse(rest))) {
     const stub = [{ end: hose[1], why: 'what such hoses go on' }];
-    return { from: stub, to: stub, isStop: false, lengthIn, pieces: [] };
+    const nut = readEnd(hose[1].replace(/-m$/, '-f'));
+    return { from: stub, to: stub, isStop: false, isLine: true, ends: [nut, nut], lengthIn, pieces: [] };
   }
   const pieces = rest
     .replace(STOP, ' ')
@@ -55,15 +64,24 @@ export function describedIn(text: string, hasLength: boolean): Described | null 
     .split(/\s+(?:x|by)\s+/i)
     .map((piece) => piece.replace(/^[\s,x]+|[\s,]+$/gi, '').trim());
   if (pieces.length !== 2 || pieces.some((p) => p === '')) return null;
-  if (!isStop && !isLine && !hasLength && lengthIn === null) return null;
+  const isFitting = !isStop && !isLine && !hasLength && lengthIn === null;
+  if (isFitting && !FITTING.test(text)) return null;
   const [a, b] = pieces.map((p) => readEnd(nutOf(p, isStop))) as [Reading[], Reading[]];
   if (a.length === 0 || b.length === 0 || a[0]!.appliance || b[0]!.appliance) return null;
   const onto = (readings: Reading[], as: As) => readings.flatMap((r) => goesOnto(r, as));
   const isMale = /\bm(?:ip|pt|ips|npt|ale)\b/i.test(pieces[0]!);
-  return isStop
-    ? { from: onto(a, isMale ? 'male inlet' : 'inlet'), to: onto(b, 'outlet'), isStop, lengthIn, pieces }
-    : { from: onto(a, 'nut'), to: onto(b, 'nut'), isStop, lengthIn, pieces };
+  const [inlet, outlet]: [As, As] = isStop ? [isMale ? 'male inlet' : 'inlet', 'outlet'] : isFitting ? ['outlet', 'outlet'] : ['nut', 'nut'];
+  return { from: onto(a, inlet), to: onto(b, outlet), isStop, isLine: !isStop && !isFitting, ends: [a, b], lengthIn, pieces };
 }
+
+/** Hoses, how many, of what: nothing that they would go to. */
+const isNothingElse = (rest: string): boolean =>
+  rest
+    .replace(HOSE, ' ')
+    .replace(LINE, ' ')
+    .replace(DRESS, ' ')
+    .replace(/\b(?:rubber|hot|cold|and|steel)\b/gi, ' ')
+    .trim() === '';
 
 /** '3/8c', '3/8': as the nut it is. */
 function nutOf(piece: string, isStop: boolean): string {
@@ -76,7 +94,7 @@ function nutOf(piece: string, isStop: boolean): string {
 type As = 'inlet' | 'male inlet' | 'outlet' | 'nut';
 
 /** What an end of a part goes onto: a nut onto its stub, a cup onto its tube. */
-function goesOnto({ end, why }: Reading, as: As): Reading[] {
+export function goesOnto({ end, why }: Reading, as: As): Reading[] {
   const e = parseEnd(end);
   const is = (code: EndCode): Reading[] => (isEndCode(code) ? [{ end: code, why }] : []);
   if (e.kind === 'tube') return [{ end, why }];

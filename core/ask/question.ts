@@ -1,11 +1,22 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
-import { isOpenPipe, notOurs, onlyWater, type Reading, readEnd, readEndNotes, speaksOfAppliance, unusedWords, withoutPlaces } from '../ends/index.ts';
+import {
+  isOpenPipe,
+  notOurs,
+  onlyWater,
+  parseEnd,
+  type Reading,
+  readEnd,
+  readEndNotes,
+  speaksOfAppliance,
+  unusedWords,
+  withoutPlaces,
+} from '../ends/index.ts';
 import type { HouseRules } from '../house/index.ts';
 import type { Need } from '../match/index.ts';
 import type { Reason } from '../reason.ts';
 import { remember } from '../units/index.ts';
 import { type Demands, readDemands } from './demands.ts';
-import { describedIn } from './described.ts';
+import { describedIn, goesOnto } from './described.ts';
 import { FILLER } from './filler.ts';
 import { type Kept, keptIn, partedAt } from './keeps.ts';
 import { fitsAsked, isLeak, type QuestionKind } from './kinds.ts';
@@ -130,7 +141,7 @@ function partDescribed(rest: string, { need }: Demands): QuestionRead | null {
   if (!part) return null;
   const asked = { ...(part.isStop ? { stop: true } : {}), ...(part.lengthIn === null ? {} : { minLengthIn: part.lengthIn }) };
   const unread = part.pieces.flatMap((piece) => notFiller(unusedWords(piece)));
-  return { ...NOTHING, kind: part.isStop ? 'part' : 'chain', from: part.from, to: part.to, need: asked, unread, said: { from: rest, to: '' } };
+  return { ...NOTHING, kind: part.isLine ? 'chain' : 'part', from: part.from, to: part.to, need: asked, unread, said: { from: rest, to: '' } };
 }
 
 /** A piece of the sentence as it was read; null where it names no end. */
@@ -182,6 +193,9 @@ function lineAsked(plain: string): QuestionRead {
 
 /** 'a stop for half inch pex' */
 function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): QuestionRead | null {
+  // 'an angle stop, 1/2 sweat': by its own inlet.
+  const own = !to && from && need.stop ? from.readings.flatMap((r) => (parseEnd(r.end).kind === 'socket' ? goesOnto(r, 'inlet') : [])) : [];
+  if (own.length > 0) return { ...NOTHING, kind: 'part', from: own, need: { ...need, stop: true }, rules, unread };
   const isForStop = from ? from.isBareStop : need.stop === true;
   if (!isForStop || !to || !isOpenPipe(to.readings[0]!.end)) return null;
   return { ...NOTHING, kind: 'part', from: to.readings, need: { ...need, stop: true }, rules, unread };
@@ -255,7 +269,8 @@ const POLITE =
 const PUSH_TO_CONNECT = /\bpush to connect\b/gi;
 const QUARTER_TURN = /\bquarter[- ]turn\b/gi;
 const STOP_WORD = /\b(?:stop|valve|shut ?-?off)s?\b/i;
-const STOP_ALONE = /^(?:(?:an?|the|its|own|new|angle|straight|quarter[- ]turn)\s+)*(?:stop|shut[- ]?off)s?(?: valves?)?$/i;
+const STOP_ALONE =
+  /^(?:(?:an?|the|its|own|new|old|angle|straight|quarter[- ]turn|bath(?:room)?|kitchen|toilet|commode|sink|faucet|basin|vanity|lav(?:atory)?)\s+)*(?:stop|shut[- ]?off)s?(?: valves?)?$/i;
 /** A line without a size joins nothing by itself: it is what is looked for. */
 const LINE_ALONE = /^(?:(?:an?|the|my|new|old|braided|flexible|flex|supply|water)\s+)*(?:hoses?|lines?|connectors?|supply|supplies|hookups?)$/i;
 

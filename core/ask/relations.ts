@@ -6,7 +6,7 @@ export type Relation = 'to' | 'from' | 'goal' | 'beside' | 'by' | 'stop';
 // biome-ignore format: a table
 const ROWS: [relation: Relation, words: string][] = [
   ['to', 'to|into|onto|in to|on to|over to|up to|->|=>|→|⇒|>'],
-  ['from', "from|off|off of|out of|fed from|fed by|fed off|supplied from|supplied by|coming from|comes from|coming out of|coming off|over from|have|i have|has|had|got|ive got|i've got|only have|only got|there is|there's|theres|there are|water is|water comes from|using|on|at|through|via"],
+  ['from', "from|off|off of|out of|fed from|fed by|fed off|supplied from|supplied by|coming from|comes from|coming out of|coming off|over from|have|i have|has|had|got|ive got|i've got|only have|only got|there is|there's|theres|there are|water is|water comes from|using|on|at|through|via|rough in|rough-in|roughed in"],
   ['goal', 'for|feed|feeds|feeding|to feed|to supply|supplying|to serve|goes to|going to|wants|want|put in|putting in|put|hook up|hooking up|hooking|hook|hookup|set up|installing|install|adding|add|over'],
   ['beside', 'and|with|&|between|vs|versus|or|+|connects|joins|connect|join'],
   ['by', 'x|by|×'],

@@ -14,6 +14,14 @@ const TOKEN = /[,;:?!]|->|=>|[→⇒>+&×]|[^\s,;:?!→⇒>+&×]+/g;
 /** 'M10 x 1' is one size. */
 const METRIC = /\bm ?\d+(?:\.\d+)?$/i;
 
+const [HAS, ITS_END] = [/^(?:has|have|got)$/, /^(?:shanks?|tails?|inlets?|tailpieces?)$/];
+/** How far behind it the end of an appliance is named, words. */
+const NEAR = 5;
+
+/** 'fridge with a 1/4 quick connect', 'the faucet has 1/2 ips shanks': an end of the appliance, and no other thing. */
+const tellsItsEnd = (words: readonly string[], at: number, before: string): boolean =>
+  speaksOfAppliance(before) && (words[at] === 'with' || (HAS.test(words[at]!) && words.slice(at, at + NEAR).some((word) => ITS_END.test(word))));
+
 export function segmentsOf(text: string): Segment[] {
   const tokens = [...text.matchAll(TOKEN)].map((m) => ({ word: m[0], at: m.index }));
   const words = tokens.map((t) => t.word.toLowerCase().replace(/^[.'"(]+|[.')]+$/g, ''));
@@ -26,7 +34,7 @@ export function segmentsOf(text: string): Segment[] {
   for (let i = 0; i < tokens.length; ) {
     const found = relationAt(words, i);
     const before = said(begin, i);
-    if (found === null || (found.relation === 'by' && METRIC.test(before)) || (words[i] === 'with' && speaksOfAppliance(before))) {
+    if (found === null || (found.relation === 'by' && METRIC.test(before)) || tellsItsEnd(words, i, before)) {
       i++;
       continue;
     }

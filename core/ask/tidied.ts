@@ -20,6 +20,10 @@ const LENGTHS: [says: RegExp, as: string | ((whole: string, ...parts: string[]) 
   [/\ba yard\b/gi, '36 in'],
 ]; // biome-ignore format: a table
 
+/** 'the stops are 3/8 comp', 'pipe is 1/2 galv': the thing behind its size. */
+const THING_IS =
+  /\b((?:angle )?stops?|shut ?-?offs?(?: valves?)?|valves?|pipes?|stub(?:[- ]?out)?s?|outlets?|inlets?|shanks?|tails?|threads?)\s+(?:is|are)\s+(?:an?\s+)?((?:(?:\d+\s+)?\d+\/\d+|\d+|half|quarter|three[- ]eighths?|three[- ]quarters?|[mg]\d)[\w/.-]*"?(?:[ -]inch|\s+in\b)?(?:\s+(?!and\b|to\b|for\b|from\b|with\b|need\b|what\b|i\b)[\w/-]+){0,2})(?=\s*(?:[,.;?!]|$)|\s+(?:and|to|for|from|with|need|what|i)\b)/gi;
+
 /** Where it is under tells no end. */
 const PLACE = /\b(?:from )?(?:under|below|beneath|behind) (?:the |my |a )?(?:kitchen |bathroom )?(?:sink|basin|vanity|counter|cabinet|lav)\b/gi;
 
@@ -27,7 +31,7 @@ export function tidied(text: string): string {
   let out = withoutGlyphs(text).replace(/\s+/g, ' ').trim();
   for (const [says, as] of LENGTHS) out = out.replace(says, as as string);
   out = out.replace(COUNTED_LENGTH, (_, word: string) => `${COUNTED[word.toLowerCase()]} `);
-  out = out.replace(PLACE, ' ');
+  out = out.replace(THING_IS, '$2 $1').replace(PLACE, ' ');
   // '3/8x1/2', '3/8"x1/2"'
   return out.replace(/(?<=\d\/\d{1,2}"?)x(?=\d)/gi, ' x ');
 }

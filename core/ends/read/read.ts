@@ -52,8 +52,14 @@ export function readEnd(text: string): Reading[] {
   if (said.phrases.some((p) => p.names === 'lead') || isNeverRead(clean) || isOfNoSize(said)) return [];
   const typed = typedOf(said);
   if (typed === null) return [];
-  const found = known(readingsOf(said, typed), typed);
+  const found = inletsFirst(known(readingsOf(said, typed), typed), typed.appliance);
   return found.length > 0 ? found : begun(clean);
+}
+
+/** 'faucet with 1/2 ips shanks': of what it may be, what such an appliance has. */
+function inletsFirst(readings: Reading[], appliance: string | null): Reading[] {
+  const own = appliance === null || readings[0]?.appliance ? [] : usualInlets(appliance);
+  return own.length === 0 ? readings : [...readings.filter((r) => own.includes(r.end)), ...readings.filter((r) => !own.includes(r.end))];
 }
 
 /** Is an appliance spoken of, and not the stop that serves it? */
