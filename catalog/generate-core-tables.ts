@@ -29,8 +29,8 @@ export type HouseChoices = { [K in keyof typeof HOUSE_CHOICES]: (typeof HOUSE_CH
 }
 
 /** Usual inlet ends by appliance, for the prior of a thread seen on one, and the waters it takes. */
-export const inletsOf = (): { appliance: string; ends: string[]; waters: string[] }[] =>
-  readAppliances().map((a) => ({ appliance: a.id, ends: a.usualInletEnds, waters: a.water }));
+export const inletsOf = (): { appliance: string; ends: string[]; waters: string[]; both: boolean }[] =>
+  readAppliances().map((a) => ({ appliance: a.id, ends: a.usualInletEnds, waters: a.water, both: a.fedBoth }));
 
 if (process.argv[1] === fileURLToPath(import.meta.url)) {
   writeFileSync(fileURLToPath(new URL('../core/house/choices.table.ts', import.meta.url)), choicesSource());

@@ -1,5 +1,17 @@
 /** The public face of the core: what pages, workers, the server and the benchmarks may import. */
-export { AVOIDABLE, type QuestionRead, readQuestion, withMillimetres } from './ask/index.ts';
+export {
+  type Answered,
+  type Asked,
+  AVOIDABLE,
+  type Given,
+  MOST_OWN_LETTERS,
+  type OwnWords,
+  type QuestionRead,
+  readQuestion,
+  type SpanKind,
+  type WordSpan,
+  withMillimetres,
+} from './ask/index.ts';
 export * from './ends/code.ts';
 export {
   type Candidate,

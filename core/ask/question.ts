@@ -12,18 +12,22 @@ import {
   withoutPlaces,
 } from '../ends/index.ts';
 import type { HouseRules } from '../house/index.ts';
-import type { Need } from '../match/index.ts';
-import type { Reason } from '../reason.ts';
+import type { Need, Part } from '../match/index.ts';
+import { type Reason, reason } from '../reason.ts';
 import { remember } from '../units/index.ts';
+import { type Answered, type Asked, askedOf, CERTAIN_FROM } from './asked.ts';
 import { type Demands, readDemands } from './demands.ts';
-import { describedIn, goesOnto } from './described.ts';
+import { type Described, describedIn, goesOnto } from './described.ts';
 import { FILLER } from './filler.ts';
 import { type Kept, keptIn, partedAt } from './keeps.ts';
 import { fitsAsked, isLeak, type QuestionKind } from './kinds.ts';
+import { inTradeWords, type OwnWords } from './own-words.ts';
+import { partsDescribed } from './parts.ts';
 import { type Mention, type Roles, rolesOf } from './roles.ts';
 import { segmentsOf } from './segments.ts';
 import { withSizes } from './sizes.ts';
 import { putRight } from './slips.ts';
+import { spansOf, type WordSpan } from './spans.ts';
 import { tidied } from './tidied.ts';
 
 export interface QuestionRead {
@@ -45,7 +49,23 @@ export interface QuestionRead {
   notes: Reason[];
   /** Of the best reading over the next, in nats. */
   margin: number;
+  /** Every word as typed, with what it was taken for. */
+  spans: WordSpan[];
+  /** What must still be known, most useful first. */
+  asked: Asked[];
+  /** Of parts that were given, those that are described by their own ends, the likeliest first. */
+  part?: { ids: string[] };
 }
+
+/** What a shop knows besides. */
+export interface Given {
+  parts?: readonly Part[];
+  /** Its own words. */
+  words?: OwnWords;
+}
+
+/** As a sentence is read, before what follows from the whole of it. */
+type Read = Omit<QuestionRead, 'spans' | 'asked' | 'part'> & { described?: Described; turned?: Answered };
 
 /** Longer than any sentence that is one question. */
 const MOST_LETTERS = 400;
@@ -58,14 +78,32 @@ const MOST_LETTERS = 400;
  * @returns readings of either side, what is asked of the chain, and the words that were not used
  * @source trade usage
  */
-export const readQuestion = (text: string): QuestionRead => remember(questions, MOST_QUESTIONS, text, () => read(text));
+export function readQuestion(text: string, { parts, words }: Given = {}): QuestionRead {
+  const meant = words === undefined || text.length > MOST_LETTERS ? text : inTradeWords(text, words);
+  const { read, described } = remember(questions, MOST_QUESTIONS, meant.slice(0, MOST_LETTERS + 1), () => whole(meant));
+  if (meant === text && (parts === undefined || !described)) return read;
+  return {
+    ...read,
+    ...(meant === text ? {} : { spans: spansOf(text, read.unread) }),
+    ...(parts === undefined || !described ? {} : { part: { ids: partsDescribed(parts, described, meant) } }),
+  };
+}
 
 /** A screen asks for what was read of its sentence in several places. */
-const questions = new Map<string, QuestionRead>();
+const questions = new Map<string, { read: QuestionRead; described: Described | undefined }>();
 const MOST_QUESTIONS = 50;
 
-function read(text: string): QuestionRead {
-  const typed = text.slice(0, MOST_LETTERS);
+function whole(text: string): { read: QuestionRead; described: Described | undefined } {
+  if (text.length > MOST_LETTERS) return { read: { ...NOTHING, spans: [], asked: [], notes: [TOO_LONG] }, described: undefined };
+  const { described, turned, ...read } = readWhole(text);
+  const spans = spansOf(text, read.unread);
+  const complete = { ...read, spans, asked: [] };
+  return { read: { ...complete, asked: askedOf(complete, turned ?? null) }, described };
+}
+
+const TOO_LONG = reason('too-long', `Longer than ${MOST_LETTERS} letters: ask one thing at a time.`);
+
+function readWhole(typed: string): Read {
   const plain = tidied(putRight(typed));
   // As it was typed too: no slip put right makes ours of what is not.
   const refused = notOurs(typed) ?? notOurs(plain);
@@ -74,14 +112,14 @@ function read(text: string): QuestionRead {
 }
 
 /** Both ends told outright, by their names or as those of a part, and what is wished besides. */
-function twoTold(plain: string): QuestionRead | null {
+function twoTold(plain: string): Read | null {
   const demands = readDemands(plain);
   const rest = demands.rest.replace(/^[\s,]+|[\s,]+$/g, '');
   const read = twoNamed(rest) ?? partDescribed(rest, demands);
   return read && { ...read, need: { ...demands.need, ...read.need }, rules: demands.rules, unread: [...read.unread, ...demands.unread] };
 }
 
-const NOTHING: QuestionRead = {
+const NOTHING: Read = {
   kind: 'unclear',
   from: [],
   to: [],
@@ -95,7 +133,7 @@ const NOTHING: QuestionRead = {
 };
 
 /** Two ends by their codes or labels, which hold commas and signs of their own. */
-function twoNamed(rest: string): QuestionRead | null {
+function twoNamed(rest: string): Read | null {
   const sides = rest.replace(/^from\s+/i, '').split(/\s+(?:to|->)\s+/i);
   if (sides.length !== 2) return null;
   const [from, to] = sides.map(sideOf) as [Side, Side];
@@ -116,7 +154,7 @@ function twoNamed(rest: string): QuestionRead | null {
 const CERTAIN = 10;
 
 /** 'will A fit B' */
-function twoCompared(plain: string): QuestionRead | null {
+function twoCompared(plain: string): Read | null {
   const two = fitsAsked(plain);
   if (!two) return null;
   const [a, b] = two.map((one) => sideOf(one.replace(BARE_PIPE, '$1 pipe thread')));
@@ -136,12 +174,22 @@ function twoCompared(plain: string): QuestionRead | null {
 const BARE_PIPE = /^((?:an?\s+)?[\d/]+"?)\s+pipe$/i;
 
 /** '3/8 comp x 7/8 bc x 16' */
-function partDescribed(rest: string, { need }: Demands): QuestionRead | null {
+function partDescribed(rest: string, { need }: Demands): Read | null {
   const part = describedIn(rest, need.minLengthIn !== undefined);
   if (!part) return null;
   const asked = { ...(part.isStop ? { stop: true } : {}), ...(part.lengthIn === null ? {} : { minLengthIn: part.lengthIn }) };
   const unread = part.pieces.flatMap((piece) => notFiller(unusedWords(piece)));
-  return { ...NOTHING, kind: part.isLine ? 'chain' : 'part', from: part.from, to: part.to, need: asked, unread, said: { from: rest, to: '' } };
+  return {
+    ...NOTHING,
+    described: { ...part, lengthIn: part.lengthIn ?? need.minLengthIn ?? null },
+    kind: part.isLine ? 'chain' : 'part',
+    margin: CERTAIN,
+    from: part.from,
+    to: part.to,
+    need: asked,
+    unread,
+    said: { from: rest, to: '' },
+  };
 }
 
 /** A piece of the sentence as it was read; null where it names no end. */
@@ -178,7 +226,7 @@ function piecesOf(text: string): Piece[] {
 }
 
 /** Water from somewhere to somewhere; or a leak, or a stop by itself. */
-function lineAsked(plain: string): QuestionRead {
+function lineAsked(plain: string): Read {
   const turned = plain.replace(QUARTER_TURN, STOP_WORD.test(plain) ? ' ' : ' stop ');
   const kept = keptIn(turned.replace(POLITE, ' ').replace(ADAPTER_FOR, ' , '));
   const demands = readDemands(withoutPlaces(kept.rest));
@@ -188,11 +236,16 @@ function lineAsked(plain: string): QuestionRead {
   const roles = rolesOf(mentions);
   const stop = stopAlone(roles, demands);
   if (stop) return { ...stop, said: { from: plain, to: '' }, margin: roles.margin };
-  return { ...lineOf(pieces, roles, demands, kept), rules: demands.rules, margin: roles.margin };
+  const line = lineOf(pieces, roles, demands, kept);
+  const isNear = roles.isTurnedNext && roles.margin < CERTAIN_FROM && line.rejoin.length === 0 && !areBothPipe(line);
+  return { ...line, rules: demands.rules, margin: roles.margin, ...(isNear ? { turned: { from: line.to, to: line.from } } : {}) };
 }
 
+/** Of two pipes neither is the water side more than the other. */
+const areBothPipe = ({ from, to }: Read): boolean => [from, to].every(([best]) => best !== undefined && isOpenPipe(best.end));
+
 /** 'a stop for half inch pex' */
-function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): QuestionRead | null {
+function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): Read | null {
   // 'an angle stop, 1/2 sweat': by its own inlet.
   const own = !to && from && need.stop ? from.readings.flatMap((r) => (parseEnd(r.end).kind === 'socket' ? goesOnto(r, 'inlet') : [])) : [];
   if (own.length > 0) return { ...NOTHING, kind: 'part', from: own, need: { ...need, stop: true }, rules, unread };
@@ -201,7 +254,7 @@ function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): Quest
   return { ...NOTHING, kind: 'part', from: to.readings, need: { ...need, stop: true }, rules, unread };
 }
 
-function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: Kept): QuestionRead {
+function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: Kept): Read {
   const sideSaid = (m: Mention | null) => pieces.find((p) => m !== null && p.mention === m)?.side ?? null;
   const [a, b] = [sideSaid(roles.from), sideSaid(roles.to)];
   const found = a?.readings ?? [];

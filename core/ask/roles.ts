@@ -26,6 +26,8 @@ export interface Roles {
   rest: Mention[];
   /** Of the best over the next, in nats. */
   margin: number;
+  /** The same two the other way round, where that comes next. */
+  isTurnedNext: boolean;
 }
 
 type Weight = [weight: number, isSo: (m: Mention, place: { isLast: boolean; isOnly: boolean; feeds: boolean }) => boolean];
@@ -76,21 +78,22 @@ export function rolesOf(said: readonly Mention[]): Roles {
   const left = all.map((m) => (m.isBareStop ? LEFT_BARE_STOP : LEFT));
   const whole = left.reduce((sum, w) => sum + w, 0);
   let best = { score: Number.NEGATIVE_INFINITY, a: -1, b: -1 };
-  let next = Number.NEGATIVE_INFINITY;
+  let next = { score: Number.NEGATIVE_INFINITY, a: -1, b: -1 };
   for (let a = -1; a < all.length; a++) {
     for (let b = -1; b < all.length; b++) {
       if (a === b && (a >= 0 || all.length > 0)) continue;
       const score = whole + (a < 0 ? 0 : from[a]! - left[a]!) + (b < 0 ? 0 : to[b]! - left[b]!);
       if (score > best.score) {
-        next = best.score;
+        next = best;
         best = { score, a, b };
-      } else if (score > next) next = score;
+      } else if (score > next.score) next = { score, a, b };
     }
   }
   return {
     from: all[best.a] ?? null,
     to: all[best.b] ?? null,
     rest: said.filter((_, i) => i !== best.a && i !== best.b),
-    margin: Number.isFinite(next) && Number.isFinite(best.score) ? best.score - next : 0,
+    margin: Number.isFinite(next.score) ? best.score - next.score : 0,
+    isTurnedNext: next.a >= 0 && next.a === best.b && next.b === best.a,
   };
 }

@@ -1,6 +1,7 @@
 /** Slips of the keyboard put right against the words of the trade: two letters swapped, one missing, doubled or wrong; words joined or parted. */
 import distance from 'damerau-levenshtein';
 import { vocabularyWords } from '../ends/index.ts';
+import { remember } from '../units/index.ts';
 import { FILLER } from './filler.ts';
 
 /** Words of a question that name no end. */
@@ -39,7 +40,13 @@ function lexicon(): Lexicon {
 }
 
 /** The word that was meant; null where it is one itself, or is like none. */
-function meant(word: string): string | null {
+const meant = (word: string): string | null => remember(known, MOST_KNOWN, word, () => meantOf(word));
+
+/** The words of one sentence are looked up several times over. */
+const known = new Map<string, string | null>();
+const MOST_KNOWN = 500;
+
+function meantOf(word: string): string | null {
   const { words, byLength } = lexicon();
   if (word.length < LEAST_LETTERS || words.has(word)) return null;
   // A plural of a word is one.

@@ -130,3 +130,6 @@ export function begunWord(word: string): Phrase | undefined {
   for (const [words, phrase] of phrases()) if (words.startsWith(word)) return phrase;
   return undefined;
 }
+
+/** What a phrase of the trade says, in its lower-case words. */
+export const tradePhrase = (words: string): Phrase | undefined => phrases().get(words) ?? phrases().get(words.replaceAll('-', ' '));

@@ -31,5 +31,11 @@ export function onlyWater(appliance: string): 'cold' | 'hot' | null {
   return waters.length === 1 ? waters[0]! : null;
 }
 
+/** Whether it takes the one water or the other, and not both at once. */
+export function takesEither(appliance: string): boolean {
+  const row = inletsTable.find((r) => r.appliance === appliance);
+  return row !== undefined && row.waters.length === 2 && !row.both;
+}
+
 /** Whether the catalogue has such a kind of appliance. */
 export const isApplianceKind = (id: string): boolean => inletsTable.some((row) => row.appliance === id);
