@@ -27,6 +27,7 @@ import faucet from './steps/faucet.json' with { type: 'json' };
 import firstCards from './steps/first-cards.json' with { type: 'json' };
 import hydrant from './steps/hydrant.json' with { type: 'json' };
 import joints from './steps/joints.json' with { type: 'json' };
+import leak from './steps/leak.json' with { type: 'json' };
 import line from './steps/line.json' with { type: 'json' };
 import machines from './steps/machines.json' with { type: 'json' };
 import measureRows from './steps/measures.json' with { type: 'json' };
@@ -43,7 +44,7 @@ import tub from './steps/tub.json' with { type: 'json' };
 import water from './steps/water.json' with { type: 'json' };
 
 /** Steps by what they are about; those of the first cards stand by themselves. */
-const THEMES = [power, water, moving, line, solder, joints, rounds, toilet, faucet, dishwasher, refrigerator, machines, hydrant, tub, stops];
+const THEMES = [power, water, moving, line, solder, joints, rounds, toilet, faucet, dishwasher, refrigerator, machines, hydrant, tub, stops, leak];
 /** The card that the themes came with; cards before it keep theirs. */
 const SINCE = 3;
 

@@ -3,6 +3,8 @@ export {
   type Answered,
   type Asked,
   AVOIDABLE,
+  type FitAsked,
+  fitAsked,
   type Given,
   MOST_OWN_LETTERS,
   type OwnWords,

@@ -14,4 +14,6 @@ export interface Shop {
   taxPercent: number | null;
   /** Where tags send whoever scans them; null: where the tags were printed from. */
   tagAddress: string | null;
+  /** Its own words, each with what it means in words that are read. */
+  words: Record<string, string>;
 }

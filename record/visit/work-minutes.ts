@@ -38,6 +38,7 @@ const GUESSES: Record<WorkKindId, Minutes> = {
   'tub-finish': { usual: 150, slow: 270 },
   'stop-replace': { usual: 40, slow: 90 },
   'saddle-remove': { usual: 60, slow: 120 },
+  'leak-find': { usual: 45, slow: 100 },
 };
 
 /** A shop's own visits by kind of work: their minutes beyond what each visit takes once. */

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
+import type { WorkKindId } from '../../../core/index.ts';
 import { addDays, type PremisesBook, readWhen, workMinutes } from '../../../record/index.ts';
-import { type ApplianceRow, type DraftItem, itemOf, say } from '../../ui/book/index.ts';
+import { type ApplianceRow, type DraftItem, itemOf, newItem, say } from '../../ui/book/index.ts';
 import { DayRule, useDayBlocks } from '../../ui/day/index.ts';
 import { useCatalogue, usePremises } from '../../ui/held/index.ts';
 import { type Draft, EMPTY, sayingsOf, titleOf } from './draft.ts';
@@ -18,13 +19,15 @@ interface Props {
   appliances: ApplianceRow[];
   /** Premises that the call is for, where they were chosen before. */
   premises: string | null;
+  /** What it is about, where it was asked elsewhere first. */
+  asked: { said: string; on: ApplianceRow | null; work: WorkKindId | null } | null;
 }
 
 const longDay = new Intl.DateTimeFormat('en', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
 
 /** A call, typed while the telephone is held with the other hand: who, what, when; everything else can wait. */
-export default function Call({ today, timeZone, appliances, premises }: Props) {
-  const [draft, setDraft] = useState<Draft>(() => ({ ...EMPTY, premisesId: premises }));
+export default function Call({ today, timeZone, appliances, premises, asked }: Props) {
+  const [draft, setDraft] = useState<Draft>(() => ({ ...EMPTY, premisesId: premises, ...draftOf(asked) }));
   const [refused, setRefused] = useState<string | null>(null);
   const catalogue = useCatalogue();
   const { book, last } = usePremises(draft.premisesId);
@@ -33,7 +36,7 @@ export default function Call({ today, timeZone, appliances, premises }: Props) {
     setRefused(null);
     setDraft((d) => keepDraft({ ...d, ...more }));
   };
-  useKeptDraft(premises, setDraft, who, what);
+  useKeptDraft(premises, asked !== null, setDraft, who, what);
   useOneAppliance(draft, book, change, when);
 
   const said = readWhen(draft.when, today);
@@ -194,9 +197,17 @@ function Chosen({ draft, book, onChange, onOther }: ChosenProps) {
   );
 }
 
+/** The words are kept as the visit's note, and the work is on its list. */
+function draftOf(asked: Props['asked']): Partial<Draft> {
+  if (asked === null) return {};
+  const { said, on, work } = asked;
+  return { note: said, items: on === null ? [] : [{ ...newItem(on, null), ...(work === null ? {} : { work }) }] };
+}
+
 /** A call that was half typed when its page went is there again. */
 function useKeptDraft(
   premises: string | null,
+  isAsked: boolean,
   set: (d: Draft) => void,
   who: React.RefObject<HTMLInputElement | null>,
   what: React.RefObject<HTMLInputElement | null>,
@@ -204,7 +215,7 @@ function useKeptDraft(
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the page was drawn
   useEffect(() => {
     const kept = keptDraft();
-    if (kept && premises === null) set(kept);
+    if (kept && premises === null && !isAsked) set(kept);
     const isChosen = premises !== null || (kept !== null && (kept.premisesId !== null || kept.name !== ''));
     (isChosen ? what : who).current?.focus();
   }, []);

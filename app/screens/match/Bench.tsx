@@ -1,9 +1,18 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { type Chain, chainWithLength, type HouseRules, lengthMaking, type MatchQuery, usualBoreIn } from '../../../core/index.ts';
+import {
+  type Chain,
+  chainWithLength,
+  type HouseRules,
+  lengthMaking,
+  type MatchQuery,
+  type OwnWords,
+  type QuestionRead,
+  usualBoreIn,
+} from '../../../core/index.ts';
 import type { OpenRun } from '../../../record/index.ts';
 import { Chains, chainKey } from '../../ui/chains/index.ts';
 import { fetched } from '../../ui/form/index.ts';
-import { namesOf, useCatalogue, whereElse } from '../../ui/held/index.ts';
+import { namesOf, useCatalogue, useShop, whereElse } from '../../ui/held/index.ts';
 import { useUnits } from '../../ui/units/index.ts';
 import { useAddress } from '../../ui/use-address.ts';
 import { money } from '../../ui/words.ts';
@@ -12,7 +21,8 @@ import { Examples } from './Examples.tsx';
 import { Form } from './Form.tsx';
 import { Heard } from './Heard.tsx';
 import { chainName, inShort } from './in-short.ts';
-import { addressOf, inchesOf, psiOf, type Question, questionOf, questionTyped } from './question.ts';
+import { addressOf, inchesOf, psiOf, type Question, questionOf, questionTyped, readTyped } from './question.ts';
+import { Fits, Leak, PartsFound } from './Told.tsx';
 import { useSentence } from './use-sentence.ts';
 
 const Take = fetched('The shopping list', () => import('./Take.tsx'));
@@ -24,6 +34,9 @@ interface Props {
   runs: OpenRun[];
   /** The answer to what the address asks, as the server worked it out; null where it asks none. */
   first: Answer | null;
+  /** The shop's own words as the page came. */
+  words: OwnWords;
+  shopId: string;
 }
 
 /** Two ends, what the chain must do, and the chains that do it, compared; without any visit. */
@@ -34,15 +47,19 @@ export default function Bench({ address: made, first, ...rest }: Props) {
   return <Asked key={JSON.stringify(address)} address={address} first={isHere ? first : null} {...rest} />;
 }
 
+/** Kinds of question that are answered without a hookup. */
+const HAS_OWN_ANSWER: readonly QuestionRead['kind'][] = ['leaks', 'not-ours'];
+
 /** How long the address waits for the next key, ms: browsers allow few changes of it. */
 const ADDRESS_WAITS_MS = 300;
 
 /** One question as its address asks it. */
-function Asked({ address, rules: made, runs: given, first }: Props) {
+function Asked({ address, rules: made, runs: given, first, words: madeWords, shopId }: Props) {
   const catalogue = useCatalogue();
+  const words = useShop()?.words ?? madeWords;
   const rules = catalogue?.rules ?? made;
   const units = useUnits();
-  const [q, setQ] = useState<Question>(() => questionOf(address, rules, units));
+  const [q, setQ] = useState<Question>(() => questionOf(address, rules, units, words));
   const [taken, setTaken] = useState<Chain | null>(null);
   const [asksWhy, setAsksWhy] = useState(false);
   const answer = useRef<HTMLElement>(null);
@@ -55,8 +72,9 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
   const say = (text: string) => {
     setTaken(null);
     setTyped(true);
-    setQ(questionTyped(text, rules, units));
+    setQ(questionTyped(text, rules, units, words));
   };
+  const read = readTyped(q.text, units, words, catalogue?.parts);
   useSentence(q.text, say, () => answer.current?.focus());
   const link = useSettledAddress(q, isTyped);
   // Most keys change nothing of what is asked.
@@ -101,7 +119,12 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
       <h2 className="mb-2 text-2xl first-letter:uppercase empty:hidden" aria-live="polite">
         {best ?? ''}
       </h2>
-      <Heard {...{ q, rules, set, say }} />
+      <Heard {...{ q, read, rules, set, words, shopId }} />
+      {read.kind === 'fits' && <Fits read={read} rules={rules} />}
+      {read.kind === 'leaks' && <Leak text={q.text} read={read} />}
+      {read.part && catalogue && (
+        <PartsFound ids={read.part.ids} parts={catalogue.parts} stock={catalogue.stock} elsewhere={elsewhere} currency={catalogue.currency} />
+      )}
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-6 border-t border-ink pt-3 lg:grid-cols-[minmax(0,1fr)_20rem] print:block">
         <section ref={answer} id="answer" tabIndex={-1} aria-label="Answer">
           {told && (
@@ -110,7 +133,9 @@ function Asked({ address, rules: made, runs: given, first }: Props) {
             </p>
           )}
           {!catalogue && !now && q.from && q.to && <p>Reading the parts ...</p>}
-          {!now && !(q.from && q.to) && !badLength && !badPsi && <Examples isWhole={q.text.trim() === '' && !q.from && !q.to} say={say} />}
+          {!now && !(q.from && q.to) && !badLength && !badPsi && !HAS_OWN_ANSWER.includes(read.kind) && (
+            <Examples isWhole={q.text.trim() === '' && !q.from && !q.to} say={say} />
+          )}
           {drawn && now && (
             <div aria-busy={drawn !== now}>
               <Chains {...drawn} elsewhere={elsewhere} onUse={setTaken} useWord="Take" withLength={withLength} minLengthIn={query?.need.minLengthIn}>

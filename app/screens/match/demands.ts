@@ -1,5 +1,14 @@
 /** What was understood of a sentence beside its ends, in words. */
-import { diameter, type HouseRules, length as lengthOf, pressure, quantityWords, temperature, type Units } from '../../../core/index.ts';
+import {
+  diameter,
+  type HouseRules,
+  length as lengthOf,
+  type OwnWords,
+  pressure,
+  quantityWords,
+  temperature,
+  type Units,
+} from '../../../core/index.ts';
 import { inchesOf, isStopUsual, psiOf, type Question } from './question.ts';
 
 interface Demand {
@@ -8,7 +17,7 @@ interface Demand {
 }
 
 /** What is asked besides the ends, in few words; each can be left out. */
-export function demandsOf(q: Question, rules: HouseRules, units: Units): Demand[] {
+export function demandsOf(q: Question, rules: HouseRules, units: Units, words?: OwnWords): Demand[] {
   const psi = psiOf(q.psi);
   const inches = inchesOf(q.length);
   const length =
@@ -17,7 +26,7 @@ export function demandsOf(q: Question, rules: HouseRules, units: Units): Demand[
       : quantityWords(lengthOf(units === 'inch' ? Math.ceil(inches * 16 - 1e-6) / 16 : inches), units);
   const all: [boolean, string, Partial<Question>][] = [
     [q.water === 'hot', 'hot water', { water: 'cold' }],
-    [q.stop, isStopUsual(q.text) ? 'its own stop, as usual' : 'its own stop', { stop: false }],
+    [q.stop, isStopUsual(q.text, words) ? 'its own stop, as usual' : 'its own stop', { stop: false }],
     [q.length.trim() !== '', `reaches ${length}`, { length: '' }],
     [q.arrestor, 'an arrestor', { arrestor: false }],
     [q.check, 'stops backflow', { check: false }],

@@ -5,6 +5,9 @@ import {
   isEndCode,
   isOpenPipe,
   type Need,
+  type OwnWords,
+  type Part,
+  type QuestionRead,
   readLengthIn,
   readPressurePsi,
   readQuestion,
@@ -45,6 +48,8 @@ export interface Question {
   outOf: 'wall' | 'floor' | null;
 }
 
+const NO_SIDES = { from: [], to: [], rejoin: [] } satisfies Pick<QuestionRead, 'from' | 'to' | 'rejoin'>;
+
 type Address = Record<string, string | undefined>;
 
 const FLAGS = ['stop', 'arrestor', 'check', 'stopLeak', 'outlet', 'hidden', 'afterRo'] as const;
@@ -58,9 +63,15 @@ function asTyped(inches: number | undefined, units: Units): string {
   return units === 'metric' ? `${Math.ceil(inches * 25.4 - 1e-6)} mm` : writeFraction(Math.ceil(inches * 16 - 1e-6) / 16, 16);
 }
 
+/** A sentence as it is read here: in the shop's units, with the shop's own words. */
+export const readTyped = (text: string, units: Units, words?: OwnWords, parts?: readonly Part[]): QuestionRead =>
+  readQuestion(units === 'metric' ? withMillimetres(text) : text, { ...(words ? { words } : {}), ...(parts ? { parts } : {}) });
+
 /** A sentence as a question: the first reading of each side, shown so that another can be chosen. */
-export function questionTyped(text: string, rules: HouseRules, units: Units = 'inch'): Question {
-  const { from, to, rejoin, need, rules: told } = readQuestion(units === 'metric' ? withMillimetres(text) : text);
+export function questionTyped(text: string, rules: HouseRules, units: Units = 'inch', words?: OwnWords): Question {
+  const { kind, need, rules: told, ...sides } = readTyped(text, units, words);
+  // Where it leaks nothing is joined.
+  const { from, to, rejoin } = kind === 'leaks' ? NO_SIDES : sides;
   const water = need.water ?? 'cold';
   const avoid = need.avoid ?? [];
   const afterRo = avoid.includes('copper') && avoid.includes('brass');
@@ -71,7 +82,7 @@ export function questionTyped(text: string, rules: HouseRules, units: Units = 'i
     rejoin: rejoin[0]?.end ?? null,
     water,
     length: asTyped(need.minLengthIn, units),
-    stop: need.stop ?? isStopUsual(text),
+    stop: need.stop ?? isStopUsual(text, words),
     arrestor: need.arrestor ?? false,
     check: need.check ?? false,
     stopLeak: need.stopLeak ?? false,
@@ -92,13 +103,13 @@ export function questionTyped(text: string, rules: HouseRules, units: Units = 'i
 }
 
 /** From an open pipe to an appliance, and nothing said of a stop: code and practice want one. */
-export function isStopUsual(text: string): boolean {
-  const { from, to, need } = readQuestion(text);
+export function isStopUsual(text: string, words?: OwnWords): boolean {
+  const { from, to, need } = readTyped(text, 'inch', words);
   return need.stop === undefined && from[0] !== undefined && isOpenPipe(from[0].end) && to[0]?.appliance !== undefined;
 }
 
-export function questionOf(address: Address, rules: HouseRules, units: Units = 'inch'): Question {
-  const typed = questionTyped(address.q ?? '', rules, units);
+export function questionOf(address: Address, rules: HouseRules, units: Units = 'inch', words?: OwnWords): Question {
+  const typed = questionTyped(address.q ?? '', rules, units, words);
   // A sentence by itself is read; with anything beside it the address says all.
   if (Object.keys(address).every((name) => name === 'q')) return typed;
   const end = (name: string) => (isEndCode(address[name] ?? '') ? (address[name] as string) : null);
