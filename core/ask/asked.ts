@@ -1,16 +1,7 @@
 /** What must still be known before a hookup can be computed: one question at a time, with the likely answers. */
 import { endName, type Reading, readEnd, takesEither } from '../ends/index.ts';
 import { remember } from '../units/index.ts';
-import type { QuestionRead } from './question.ts';
-
-/** What an answer makes of the question. */
-export type Answered = Partial<Pick<QuestionRead, 'from' | 'to' | 'rejoin' | 'need'>>;
-
-export interface Asked {
-  what: 'from' | 'to' | 'length' | 'water' | 'which';
-  text: string;
-  choices: { say: string; as: Answered }[];
-}
+import type { Answered, Asked, QuestionRead } from './question-read.ts';
 
 /** What is met most at each side, in words that are read again. */
 const SOURCES = ['3/8 comp stop', '1/2 copper', '1/2 pex', '1/2 male pipe', '1/2 cpvc'];

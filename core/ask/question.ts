@@ -11,58 +11,23 @@ import {
   unusedWords,
   withoutPlaces,
 } from '../ends/index.ts';
-import type { HouseRules } from '../house/index.ts';
-import type { Need, Part } from '../match/index.ts';
 import { type Reason, reason } from '../reason.ts';
 import { remember } from '../units/index.ts';
-import { type Answered, type Asked, askedOf, CERTAIN_FROM } from './asked.ts';
+import { askedOf, CERTAIN_FROM } from './asked.ts';
 import { type Demands, readDemands } from './demands.ts';
 import { type Described, describedIn, goesOnto } from './described.ts';
 import { FILLER } from './filler.ts';
 import { type Kept, keptIn, partedAt } from './keeps.ts';
-import { fitsAsked, isLeak, type QuestionKind } from './kinds.ts';
-import { inTradeWords, type OwnWords } from './own-words.ts';
+import { fitsAsked, isLeak } from './kinds.ts';
+import { inTradeWords } from './own-words.ts';
 import { partsDescribed } from './parts.ts';
+import type { Answered, Given, QuestionRead } from './question-read.ts';
 import { type Mention, type Roles, rolesOf } from './roles.ts';
 import { segmentsOf } from './segments.ts';
 import { withSizes } from './sizes.ts';
 import { putRight } from './slips.ts';
-import { spansOf, type WordSpan } from './spans.ts';
+import { spansOf } from './spans.ts';
 import { tidied } from './tidied.ts';
-
-export interface QuestionRead {
-  kind: QuestionKind;
-  /** Readings of the water side, best first; [] where none was said or none fits. */
-  from: Reading[];
-  /** Readings of the appliance's side. */
-  to: Reading[];
-  /** What was parted and is joined again, where a fixture keeps its water. */
-  rejoin: Reading[];
-  need: Partial<Need>;
-  /** House rules that are told otherwise: 'no push'. */
-  rules: { push?: HouseRules['push'] };
-  /** Words that were not used. */
-  unread: string[];
-  /** What was said of each side, as typed. */
-  said: { from: string; to: string };
-  /** What to beware of in what was said, and why something of it was not used. */
-  notes: Reason[];
-  /** Of the best reading over the next, in nats. */
-  margin: number;
-  /** Every word as typed, with what it was taken for. */
-  spans: WordSpan[];
-  /** What must still be known, most useful first. */
-  asked: Asked[];
-  /** Of parts that were given, those that are described by their own ends, the likeliest first. */
-  part?: { ids: string[] };
-}
-
-/** What a shop knows besides. */
-export interface Given {
-  parts?: readonly Part[];
-  /** Its own words. */
-  words?: OwnWords;
-}
 
 /** As a sentence is read, before what follows from the whole of it. */
 type Read = Omit<QuestionRead, 'spans' | 'asked' | 'part'> & { described?: Described; turned?: Answered };

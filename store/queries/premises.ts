@@ -33,6 +33,8 @@ export async function premisesList(
 ): Promise<{ premises: PremisesRow[]; next?: string }> {
   const words = q.trim().toLowerCase().split(/\s+/).filter(Boolean).slice(0, 12);
   const like = (word: string) => `%${word.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
+  // A number as it is dialled, however it was written down.
+  const digits = (word: string) => (/^\d{4,}$/.test(word) ? sql` or regexp_replace(p.search, '[^0-9]', '', 'g') like ${like(word)}` : sql``);
   const begins = like(words.join(' ')).slice(1);
   // 0 where the name begins with what is asked: those come first.
   const rank = words.length === 0 ? sql`0` : sql`(case when lower(p.name) like ${begins} then 0 else 1 end)`;
@@ -40,7 +42,7 @@ export async function premisesList(
     with found as (
       select p.shop_id, p.premises_id, p.name, p.address, p.retired, ${rank} as rank from premises p
       where p.shop_id = ${shopId} and not p.gone and p.retired is null
-        ${words.map((word) => sql`and p.search like ${like(word)}`).reduce((all, one) => sql`${all} ${one}`, sql``)}
+        ${words.map((word) => sql`and (p.search like ${like(word)}${digits(word)})`).reduce((all, one) => sql`${all} ${one}`, sql``)}
     )
     select f.premises_id as id, f.name, f.address, f.retired,
       (select max(v.on_date) from visit v where v.shop_id = f.shop_id and v.premises_id = f.premises_id and v.on_date < ${today} and not v.gone and v.cancelled is null) as "lastVisit",

@@ -1,6 +1,7 @@
 export { type Analysis, analysisOf } from './analysis.ts';
 export { cardPdf, cardSvg } from './card-file.ts';
 export { type CertificatePage, certificateAsked } from './certificate.ts';
+export { type Listed, oneList } from './one-list.ts';
 export { pictureAnswer } from './picture-answer.ts';
 export { runAnswer } from './run-answer.ts';
 export { type RunCard, runCardAsked } from './run-card.ts';

@@ -117,10 +117,10 @@ function Asked({ address, rules: made, runs: given, first, words: madeWords, sho
     <div>
       <h1 className="sr-only">Match bench</h1>
       <h2 className="mb-2 text-2xl first-letter:uppercase empty:hidden" aria-live="polite">
-        {best ?? ''}
+        {(read.kind === 'fits' ? null : best) ?? ''}
       </h2>
+      {read.kind === 'fits' && <Fits read={read} chosen={q} rules={rules} />}
       <Heard {...{ q, read, rules, set, words, shopId }} />
-      {read.kind === 'fits' && <Fits read={read} rules={rules} />}
       {read.kind === 'leaks' && <Leak text={q.text} read={read} />}
       {read.part && catalogue && (
         <PartsFound ids={read.part.ids} parts={catalogue.parts} stock={catalogue.stock} elsewhere={elsewhere} currency={catalogue.currency} />
@@ -136,6 +136,7 @@ function Asked({ address, rules: made, runs: given, first, words: madeWords, sho
           {!now && !(q.from && q.to) && !badLength && !badPsi && !HAS_OWN_ANSWER.includes(read.kind) && (
             <Examples isWhole={q.text.trim() === '' && !q.from && !q.to} say={say} />
           )}
+          {read.kind === 'fits' && now && <h2>What joins them</h2>}
           {drawn && now && (
             <div aria-busy={drawn !== now}>
               <Chains {...drawn} elsewhere={elsewhere} onUse={setTaken} useWord="Take" withLength={withLength} minLengthIn={query?.need.minLengthIn}>

@@ -19,6 +19,8 @@ export function Heard({ q, read, rules, words, shopId, set }: Props) {
   const units = useUnits();
   const chips = demandsOf(q, rules, units, words);
   const question = read.asked.find((a) => isOpen(a, q)) ?? null;
+  // Which inlet is asked where the inlet stands.
+  const isInlet = question?.choices.every(({ as }) => as.to && !as.from) === true && q.to !== null;
   const answer = ({ as }: Asked['choices'][number]) =>
     set({
       ...(as.from ? { from: as.from[0]!.end } : {}),
@@ -36,8 +38,8 @@ export function Heard({ q, read, rules, words, shopId, set }: Props) {
       </p>
       <Sentence text={q.text} {...{ read, words, shopId }} />
       {q.from !== null && <Side label="From" value={q.from} readings={read.from} onChoose={(from) => set({ from })} />}
-      {q.to !== null && <Side label="To" value={q.to} readings={question?.what === 'which' ? [] : read.to} onChoose={(to) => set({ to })} />}
-      {question && (
+      {q.to !== null && <Side label={isInlet ? question!.text : 'To'} value={q.to} readings={read.to} onChoose={(to) => set({ to })} />}
+      {question && !isInlet && (
         <fieldset className="grid min-w-0 grid-cols-[minmax(0,1fr)] lg:col-span-2 print:hidden">
           <legend className="font-head text-xl">{question.text}</legend>
           <div className="flex gap-2 overflow-x-auto p-1">

@@ -1,5 +1,15 @@
 /** Answers that are no hookup: whether two ends fit, what to do about a leak, the parts that were described. */
-import { endName, fitAsked, type HouseRules, type Part, type QuestionRead, turns24, type Verdict, writeTurns } from '../../../core/index.ts';
+import {
+  endName,
+  fitAsked,
+  type HouseRules,
+  type Part,
+  type QuestionRead,
+  type Reading,
+  turns24,
+  type Verdict,
+  writeTurns,
+} from '../../../core/index.ts';
 import { Reasons } from '../../ui/units/index.ts';
 import { money } from '../../ui/words.ts';
 
@@ -11,8 +21,8 @@ const VERDICTS: Record<Verdict, [mark: string, words: string]> = {
 };
 
 /** Does the one go on the other: the verdict first, its turns, and why. */
-export function Fits({ read, rules }: { read: QuestionRead; rules: HouseRules }) {
-  const fit = fitAsked(read.from, read.to, rules);
+export function Fits({ read, chosen, rules }: { read: QuestionRead; chosen: { from: string | null; to: string | null }; rules: HouseRules }) {
+  const fit = fitAsked(startingWith(read.from, chosen.from), startingWith(read.to, chosen.to), rules);
   if (!fit) return null;
   const [mark, words] = VERDICTS[fit.mating.verdict];
   const { turns, bindsAfterTurns, because } = fit.mating;
@@ -26,9 +36,16 @@ export function Fits({ read, rules }: { read: QuestionRead; rules: HouseRules })
         {endName(fit.a)}, and {endName(fit.b)}
         {turns && `: hand-tight and ${writeTurns(turns24(turns.default))}`}.
       </p>
-      <Reasons because={because} />
+      {because[0] && <p>{because[0].text}</p>}
+      {because.length > 1 && <Reasons because={because} />}
     </section>
   );
+}
+
+/** What was pressed comes before what was read first. */
+function startingWith(readings: readonly Reading[], chosen: string | null): Reading[] {
+  const one = readings.find((r) => r.end === chosen);
+  return one && one !== readings[0] ? [one] : [...readings];
 }
 
 /** A leak: a visit that begins with finding it, the words kept. */

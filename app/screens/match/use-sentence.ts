@@ -5,7 +5,7 @@ import { useEffect, useRef } from 'react';
  *
  * @param text   the sentence as it stands
  * @param onText what was typed
- * @param onDone Enter
+ * @param onDone Enter, where the sentence is a question of fittings
  */
 export function useSentence(text: string, onText: (text: string) => void, onDone: () => void): void {
   const latest = useRef({ onText, onDone });
@@ -15,17 +15,14 @@ export function useSentence(text: string, onText: (text: string) => void, onDone
     const bar = document.querySelector<HTMLInputElement>('#quick');
     if (!bar) return;
     const typed = () => latest.current.onText(bar.value);
-    const done = (event: Event) => {
-      event.preventDefault();
-      latest.current.onDone();
-    };
+    const done = () => latest.current.onDone();
     // Typed before the page answered.
     if (bar.value.trim() !== '' && bar.value !== text) typed();
     bar.addEventListener('input', typed);
-    bar.form?.addEventListener('submit', done);
+    document.addEventListener('answer-asked', done);
     return () => {
       bar.removeEventListener('input', typed);
-      bar.form?.removeEventListener('submit', done);
+      document.removeEventListener('answer-asked', done);
     };
   }, []);
   useEffect(() => {

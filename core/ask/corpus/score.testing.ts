@@ -1,6 +1,6 @@
 /** How a reading stands against what was meant. */
 import { readFileSync } from 'node:fs';
-import type { QuestionRead } from '../question.ts';
+import type { QuestionRead } from '../question-read.ts';
 
 export interface Sentence {
   form: number;
