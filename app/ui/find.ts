@@ -12,6 +12,20 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 let asked = '';
 /** What was typed last that the server has answered, and its answer. */
 let answered: { q: string; found: Listed[] } | null = null;
+/** What each is called on the list. */
+const CALLED: Record<Listed['kind'], string> = {
+  premises: 'customer',
+  appliance: 'fixture',
+  visit: 'visit',
+  'follow-up': 'to follow up',
+  part: 'part',
+  connection: 'connection',
+  screen: 'screen',
+  match: 'match',
+  fits: 'match',
+  leak: 'leak',
+  'not ours': 'not ours',
+};
 /** Where what was taken stands until its page has said it. */
 const TOOK = 'brass-nut-took';
 /** How long Enter waits for an answer; after that it is asked as a question of fittings, ms. */
@@ -25,8 +39,8 @@ function show(found: Listed[]): void {
     ...found.map(({ kind, name, detail, href }) => {
       const [row, link, what] = [document.createElement('li'), document.createElement('a'), document.createElement('span')];
       link.href = href;
-      link.addEventListener('click', () => remember({ kind, name }));
-      what.textContent = kind;
+      link.addEventListener('click', () => remember({ kind, name, href }));
+      what.textContent = CALLED[kind];
       link.append(what, ` ${name}`);
       if (detail !== '') {
         const where = document.createElement('small');
@@ -57,9 +71,11 @@ async function answerTo(q: string): Promise<Listed[] | null> {
   return answer?.found ?? null;
 }
 
-function remember(what: { kind: string; name: string }): void {
+/** The bench says itself what it was asked. */
+function remember({ kind, name, href }: Pick<Listed, 'kind' | 'name' | 'href'>): void {
+  if (href.startsWith('/match?')) return;
   try {
-    sessionStorage.setItem(TOOK, JSON.stringify({ said: bar?.value.trim(), ...what }));
+    sessionStorage.setItem(TOOK, JSON.stringify({ said: bar?.value.trim(), kind: CALLED[kind], name }));
   } catch {
     // A browser that keeps nothing: the page it opens has a heading of its own.
   }
@@ -73,10 +89,10 @@ async function take(event: SubmitEvent): Promise<void> {
   event.preventDefault();
   clearTimeout(timer);
   const found = await Promise.race([answerTo(q), new Promise<null>((done) => setTimeout(done, ENTER_WAITS_MS, null))]);
-  const first = found?.[0] ?? { kind: 'match', name: q, href: `/match?q=${encodeURIComponent(q)}` };
+  const first = found?.[0] ?? { kind: 'match' as const, name: q, href: `/match?q=${encodeURIComponent(q)}` };
   show([]);
   if (isHere(first.href)) return void document.dispatchEvent(new CustomEvent('answer-asked'));
-  if (first.kind !== 'match') remember(first);
+  remember(first);
   location.assign(first.href);
 }
 

@@ -2,6 +2,7 @@
 import { sync } from '../../sync/run.ts';
 import { keepCatalogue, keepLastTimes, keepStock } from './held/index.ts';
 import './find.ts';
+import './voice.ts';
 import './keys/keys.ts';
 import './held/shops.ts';
 import './units/units-key.ts';

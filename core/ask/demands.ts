@@ -97,6 +97,8 @@ const ROWS: Row[] = [
   row(`${ABOUT}(${NUMBER})(?:${INCHES})?(?:${FAR})`, ([, text]) => asLength(text!)),
   row(`${ABOUT}(${NUMBER}${INCHES})`, ([, text]) => asLongLength(text!)),
   row(String.raw`(?:,\s*|\b(?:at least|about|reach(?:es|ing)?)\s+)${NUMBER}\s*(?=,|$|[.?!]\s*$)`, ([, text]) => asLongLength(text!)),
+  // 'toilet 20', 'supply line 12': a number at the end, of no size.
+  row(String.raw`(?<=[a-z])\s+(?!(?:45|90)\b)(\d{2,3})\s*$`, ([, text]) => asLongLength(`${text} in`)),
   NO_PUSH,
   NO_SOLDER,
 ];

@@ -47,6 +47,14 @@ async function faultsOf(text: string | Uint8Array): Promise<[number, string, str
 }
 
 describe('a file of parts', () => {
+  it('has the ends of a row that says none from its name, and a fault where the name tells none', async () => {
+    const [read1] = await read(
+      `${header}\n${row('a', { ends: '', length_in: '', kind: 'connector', flexible: 'yes', name: 'braided toilet connector 3/8 comp x 7/8 ballcock x 12' })}\n`,
+    );
+    assert.deepEqual([read1!.part.ends.map((e) => e.code), read1!.part.lengthIn], [['comp-3/8-f', 'bc-7/8-f'], 12]);
+    const [[line, column] = []] = await faultsOf(`${header}\n${row('a', { ends: '' })}\n`);
+    assert.deepEqual([line, column], [2, 'ends']);
+  });
   it('is read with blank lines in it, and a fault after them names its own line', async () => {
     assert.equal((await read(`${header}\r\n\r\n${row('a')}\r\n\r\n\r\n${row('b')}\r\n`)).length, 2);
     const [fault] = await faultsOf(`${header}\n\n${row('a')}\n\n\n${row('b', { price_cents: 'much' })}\n`);

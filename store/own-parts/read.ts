@@ -1,6 +1,6 @@
 /** Reads a file of parts: a slice at a time, every fault by line and column. */
 import { NEEDED_COLUMNS, PART_COLUMNS, partRow, upcastCells } from '../../catalog/parts.ts';
-import type { Part } from '../../core/index.ts';
+import { type Part, readPart } from '../../core/index.ts';
 import { isStorable } from '../../record/index.ts';
 import { type Cells, CsvFileError, isEnough, isFault, type RowFault, rowsOf } from '../files/index.ts';
 
@@ -61,10 +61,19 @@ export async function readRows(file: Uint8Array, report: (p: Progress) => void, 
   return out;
 }
 
+/** A row without ends has those that its name tells, and the length. */
+function withToldEnds(cells: Cells): Cells {
+  const told = (cells.ends ?? '').trim() === '' ? readPart(cells.name ?? '') : null;
+  if (!told) return cells;
+  const [a, b] = told.ends;
+  const lengthIn = cells.length_in || (told.lengthIn === null ? '' : String(told.lengthIn));
+  return { ...cells, ends: told.isStop ? `in=${a}@in out=${b}@out` : `a=${a}@either b=${b}@either`, length_in: lengthIn };
+}
+
 function readRow(given: Cells, line: number, seen: Map<string, number>): ReadRow | RowFault[] {
   const bad = Object.keys(given).find((c) => !isStorable(given[c] ?? ''));
   if (bad) return [{ line, column: bad, why: 'It holds a character that cannot be kept (a NUL).' }];
-  const cells = upcastCells(given);
+  const cells = withToldEnds(upcastCells(given));
   const result = partRow.safeParse(cells);
   if (!result.success) return result.error.issues.map((issue) => ({ line, column: String(issue.path[0] ?? ''), why: `${issue.message}.` }));
   const { part, van } = result.data;

@@ -1,5 +1,6 @@
 /** One field, one list: what was typed may be a screen, a question of fittings, a customer, a visit or a part; the best comes first, and Enter takes it. */
 import { endName, type OwnWords, type QuestionRead, readQuestion } from '../../../core/index.ts';
+import { addDays } from '../../../record/index.ts';
 import type { Found } from '../../../store/queries/index.ts';
 import { SCREENS } from '../../screens.ts';
 
@@ -20,6 +21,7 @@ function screenOf(typed: string, today: string): Listed | null {
   if (['load', 'load list', 'loading', 'load it', 'load-out'].includes(asked)) {
     return { kind: 'screen', name: 'Load for today', detail: 'What is missing on the van', href: `/stock?load=${today}` };
   }
+  if (asked === 'tomorrow') return { kind: 'screen', name: 'Day', detail: 'Tomorrow', href: `/?day=${addDays(today, 1)}` };
   const path = CALLED[asked];
   const screen = SCREENS.find(
     (s) => !s.opens && (path === undefined ? [s.name, s.what].some((name) => name.toLowerCase() === asked) : s.path === path),

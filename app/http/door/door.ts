@@ -7,7 +7,7 @@ export const HEADERS: Readonly<Record<string, string>> = {
   'referrer-policy': 'same-origin',
   'x-frame-options': 'DENY',
   'cross-origin-opener-policy': 'same-origin',
-  'permissions-policy': 'camera=(), microphone=(), geolocation=()',
+  'permissions-policy': 'camera=(self), microphone=(self), geolocation=()',
 };
 
 const METHODS = ['GET', 'HEAD', 'POST'];

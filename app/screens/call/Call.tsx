@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from 'react';
-import type { WorkKindId } from '../../../core/index.ts';
+import { inTradeWords, type WorkKindId } from '../../../core/index.ts';
 import { addDays, type PremisesBook, readWhen, workMinutes } from '../../../record/index.ts';
 import { type ApplianceRow, type DraftItem, itemOf, newItem, say } from '../../ui/book/index.ts';
 import { DayRule, useDayBlocks } from '../../ui/day/index.ts';
-import { useCatalogue, usePremises } from '../../ui/held/index.ts';
+import { useCatalogue, usePremises, useShop } from '../../ui/held/index.ts';
 import { type Draft, EMPTY, sayingsOf, titleOf } from './draft.ts';
 import { Item } from './Item.tsx';
 import { keepDraft, keptDraft } from './kept-draft.ts';
@@ -30,6 +30,7 @@ export default function Call({ today, timeZone, appliances, premises, asked }: P
   const [draft, setDraft] = useState<Draft>(() => ({ ...EMPTY, premisesId: premises, ...draftOf(asked) }));
   const [refused, setRefused] = useState<string | null>(null);
   const catalogue = useCatalogue();
+  const words = useShop()?.words ?? {};
   const { book, last } = usePremises(draft.premisesId);
   const [who, what, when] = [useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null), useRef<HTMLInputElement>(null)];
   const change = (more: Partial<Draft>) => {
@@ -50,6 +51,8 @@ export default function Call({ today, timeZone, appliances, premises, asked }: P
   const isChosen = draft.premisesId !== null || draft.name !== '';
   const over = (blocks ?? []).filter((b) => b.status !== 'cancelled' && runsInto(b, startsAt, span.usual));
 
+  // What was said of the ends, in words that are read everywhere.
+  const meant = draft.items.map((i) => ({ ...i, said: inTradeWords(i.said, words) }));
   const toggle = (item: DraftItem) => {
     const isOn = item.applianceId !== null && draft.items.some((i) => i.applianceId === item.applianceId);
     change({ items: isOn ? draft.items.filter((i) => i.applianceId !== item.applianceId) : [...draft.items, item] });
@@ -58,7 +61,7 @@ export default function Call({ today, timeZone, appliances, premises, asked }: P
     if (!isChosen) return setRefused('Say for whom: a name will do.');
     if (draft.premisesId !== null && !book) return setRefused('The premises are still being read: try again in a moment.');
     if (draft.items.some((i) => i.name.trim() === '')) return setRefused('Say what each appliance is called.');
-    const { visitId, all } = sayingsOf(draft, book, { onDate: day, startsAt }, { timeZone, appliances });
+    const { visitId, all } = sayingsOf({ ...draft, items: meant }, book, { onDate: day, startsAt }, { timeZone, appliances });
     if (!(await say(all, `${titleOf(draft)} booked for ${day} ${startsAt}`))) return;
     keepDraft(EMPTY);
     location.assign(`/?day=${day}&visit=${visitId}`);
@@ -105,17 +108,26 @@ export default function Call({ today, timeZone, appliances, premises, asked }: P
       </div>
 
       <div className="grid content-start gap-4">
-        <What book={book} appliances={appliances} items={draft.items} onToggle={toggle} onNext={() => when.current?.focus()} field={what}>
+        <What
+          book={book}
+          appliances={appliances}
+          words={words}
+          items={draft.items}
+          onToggle={toggle}
+          onNext={() => when.current?.focus()}
+          field={what}
+        >
           {draft.items.map((item) => (
             <Item
               key={item.key}
               item={item}
+              words={words}
               book={book}
               onChange={(more) => change({ items: draft.items.map((i) => (i.key === item.key ? { ...i, ...more } : i)) })}
               onRemove={() => change({ items: draft.items.filter((i) => i.key !== item.key) })}
             />
           ))}
-          {draft.items.length > 0 && <Takes items={draft.items} book={book} last={last} appliances={appliances} catalogue={catalogue} />}
+          {draft.items.length > 0 && <Takes items={meant} book={book} last={last} appliances={appliances} catalogue={catalogue} />}
         </What>
         <label className="grid gap-1">
           <span className="label">Note</span>

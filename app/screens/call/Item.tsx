@@ -1,18 +1,21 @@
 import { useId } from 'react';
+import { inTradeWords, type OwnWords } from '../../../core/index.ts';
 import type { PremisesBook } from '../../../record/index.ts';
 import { type DraftItem, toldIn, worksOf } from '../../ui/book/index.ts';
 
 interface Props {
   item: DraftItem;
+  /** The shop's own. */
+  words: OwnWords;
   book: PremisesBook | null;
   onChange: (change: Partial<DraftItem>) => void;
   onRemove: () => void;
 }
 
 /** What is to be done to one appliance: kinds of work as keys, and what was said of its ends. */
-export function Item({ item, book, onChange, onRemove }: Props) {
+export function Item({ item, words: own, book, onChange, onRemove }: Props) {
   const id = useId();
-  const { words, unread } = toldIn(item.said);
+  const { words, unread } = toldIn(inTradeWords(item.said, own));
   return (
     <section className="border border-ink bg-sheet p-3" aria-label={item.name}>
       <div className="flex flex-wrap items-center gap-x-3 gap-y-1">

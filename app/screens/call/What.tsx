@@ -1,4 +1,5 @@
 import { type ReactNode, type RefObject, useState } from 'react';
+import { type OwnWords, type QuestionRead, readQuestion } from '../../../core/index.ts';
 import type { PremisesBook } from '../../../record/index.ts';
 import { type ApplianceRow, type DraftItem, itemOf, newItem, plainName } from '../../ui/book/index.ts';
 import { Finder } from './Finder.tsx';
@@ -8,6 +9,8 @@ type Choice = { key: string; name: string; more: string; make: () => DraftItem }
 interface Props {
   book: PremisesBook | null;
   appliances: ApplianceRow[];
+  /** The shop's own words. */
+  words: OwnWords;
   items: DraftItem[];
   onToggle: (item: DraftItem) => void;
   onNext: () => void;
@@ -17,19 +20,22 @@ interface Props {
 }
 
 /** What it is about: what stands there, room by room, as keys; and a field that finds among it and adds what is new. */
-export function What({ book, appliances, items, onToggle, onNext, field, children }: Props) {
+export function What({ book, appliances, words: own, items, onToggle, onNext, field, children }: Props) {
   const [typed, setTyped] = useState('');
   const standing = (book?.appliances ?? []).filter((a) => a.retired === null);
   const roomOf = (placeId: string) => book?.places.find((p) => p.id === placeId)?.name ?? '';
   const words = typed.trim().toLowerCase().split(/\s+/).filter(Boolean);
+  const read = words.length > 1 ? readQuestion(typed, { words: own }) : null;
+  const isSaid = (kind: string) => read?.to[0]?.appliance === kind;
+  const asSaid = (item: DraftItem) => (read && isSaid(item.kind) ? { ...item, ...workSaid(read, typed) } : item);
   const fits = (text: string) => words.every((w) => text.toLowerCase().includes(w));
   const choices: Choice[] = [
     ...standing
-      .filter((a) => fits(`${a.name} ${a.kind.replaceAll('-', ' ')} ${roomOf(a.placeId)}`))
-      .map((a) => ({ key: a.id, name: a.name, more: roomOf(a.placeId), make: () => itemOf(a, roomOf(a.placeId)) })),
+      .filter((a) => isSaid(a.kind) || fits(`${a.name} ${a.kind.replaceAll('-', ' ')} ${roomOf(a.placeId)}`))
+      .map((a) => ({ key: a.id, name: a.name, more: roomOf(a.placeId), make: () => asSaid(itemOf(a, roomOf(a.placeId))) })),
     ...appliances
-      .filter((a) => fits(`${a.name} ${a.id.replaceAll('-', ' ')}`))
-      .map((a) => ({ key: `new ${a.id}`, name: `New: ${plainName(a.name).toLowerCase()}`, more: '', make: () => newItem(a, book) })),
+      .filter((a) => isSaid(a.id) || fits(`${a.name} ${a.id.replaceAll('-', ' ')}`))
+      .map((a) => ({ key: `new ${a.id}`, name: `New: ${plainName(a.name).toLowerCase()}`, more: '', make: () => asSaid(newItem(a, book)) })),
   ]
     // What begins with what is typed stands before what only has it inside.
     .sort((a, b) => begins(a, words) - begins(b, words))
@@ -86,6 +92,10 @@ export function What({ book, appliances, items, onToggle, onNext, field, childre
     </div>
   );
 }
+
+/** What a sentence says of the work: a leak is found first; its ends are kept as they were said. */
+const workSaid = ({ kind, from }: QuestionRead, typed: string): Partial<DraftItem> =>
+  kind === 'leaks' ? { work: 'leak-find' } : from.length > 0 ? { said: typed.trim() } : {};
 
 const begins = ({ name, more }: Choice, words: string[]): number => {
   const starts = `${name} ${more}`.toLowerCase().split(/[\s-]+/);

@@ -1,4 +1,4 @@
-import { allEndCodes, parseEnd, readEnd } from '../../../core/index.ts';
+import { allEndCodes, asTold, parseEnd, readEnd } from '../../../core/index.ts';
 
 export const NAMES: Record<string, string> = {
   comp: 'Compression',
@@ -36,7 +36,7 @@ export const PLAIN = allEndCodes.filter((c) => !c.includes(':'));
 
 /** What is asked for: read as an end is, or by the family's name. */
 export function sought(text: string): string[] {
-  const read = readEnd(text).map((r) => r.end);
+  const read = readEnd(asTold(text)).map((r) => r.end);
   const word = text.trim().toLowerCase();
   const named = PLAIN.filter((code) => NAMES[parseEnd(code).family]!.toLowerCase().includes(word));
   return [...new Set([...read, ...named])];

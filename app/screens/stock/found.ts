@@ -1,3 +1,4 @@
+import { findParts } from '../../../core/index.ts';
 import type { Level, StockedPlace } from '../../../record/index.ts';
 import type { ClientCatalogue } from '../../ui/held/index.ts';
 
@@ -5,6 +6,13 @@ import type { ClientCatalogue } from '../../ui/held/index.ts';
 const MOST_OTHERS = 20;
 
 export const isLow = (l: Level): boolean => l.quantity < l.minimum;
+
+/** The parts that were described by their ends, the likeliest first. */
+function byDescription(place: StockedPlace, ids: readonly string[]): { here: Level[]; others: string[] } {
+  const here = ids.flatMap((id) => place.items.find((l) => l.item === id) ?? []);
+  const known = new Set(here.map((l) => l.item));
+  return { here, others: ids.filter((id) => !known.has(id)).slice(0, MOST_OTHERS) };
+}
 
 export function found(
   place: StockedPlace,
@@ -17,6 +25,8 @@ export function found(
     const text = `${nameOf(item)} ${item}`.toLowerCase();
     return all.every((w) => text.includes(w));
   };
+  const described = catalogue ? findParts(words, catalogue.parts) : [];
+  if (described.length > 0) return byDescription(place, described);
   // What runs low stands first.
   const here = place.items
     .filter((l) => fits(l.item))

@@ -1,6 +1,7 @@
 import { useCombobox } from 'downshift';
 import { useEffect, useRef, useState } from 'react';
-import { endLabel, endName, endSeat, isEndCode, readEnd, readEndNotes } from '../../../core/index.ts';
+import { asTold, endLabel, endName, endSeat, isEndCode, readEnd, readEndNotes } from '../../../core/index.ts';
+import { useShop } from '../held/index.ts';
 
 interface Props {
   id: string;
@@ -24,7 +25,8 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
     said.current = value;
     setTyped(value === null ? '' : endName(value));
   }, [value]);
-  const readings = typed.trim() === '' ? hint.map((end) => ({ end, why: 'usual here' })) : readEnd(typed).slice(0, 8);
+  const told = asTold(typed, useShop()?.words);
+  const readings = typed.trim() === '' ? hint.map((end) => ({ end, why: 'usual here' })) : readEnd(told).slice(0, 8);
   const combo = useCombobox({
     id,
     items: readings,
@@ -47,7 +49,7 @@ export function EndPicker({ id, label, value, onChange, hint = [] }: Props) {
     if (isEndCode(code)) say(code);
     else if (value !== null) say(null);
   };
-  const notes = readEndNotes(typed).map((n) => n.text);
+  const notes = readEndNotes(told).map((n) => n.text);
   const unread = typed.trim() !== '' && readings.length === 0;
   return (
     <div className="relative">
