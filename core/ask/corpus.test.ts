@@ -36,6 +36,13 @@ describe('a thousand questions', () => {
     const { right, wrong } = share(sentences, (text) => slipped(text, next));
     assert.ok(right >= 0.92, `${right}\n${wrong}`);
   });
+  it('are asked back where they are read wrong, but for two in a hundred', () => {
+    const silent = sentences.filter((s) => {
+      const read = readQuestion(s.text);
+      return read.asked.length === 0 && read.unread.length === 0 && faults(s, read).length > 0;
+    });
+    assert.ok(silent.length / sentences.length <= 0.02, `${silent.length}`);
+  });
   it('never give an end for what is not ours, with a slip or without', () => {
     const next = chance(11);
     for (const s of sentences.filter((one) => one.kind === 'not-ours')) {

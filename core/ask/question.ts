@@ -71,7 +71,7 @@ const TOO_LONG = reason('too-long', `Longer than ${MOST_LETTERS} letters: ask on
 function readWhole(typed: string): Read {
   const plain = tidied(putRight(typed));
   // As it was typed too: no slip put right makes ours of what is not.
-  const refused = notOurs(typed) ?? notOurs(plain);
+  const refused = notOurs(typed) ?? (plain === typed ? null : notOurs(plain));
   if (refused) return { ...NOTHING, kind: 'not-ours', unread: [String(refused.figures?.said)], notes: [refused] };
   return twoCompared(plain) ?? twoTold(plain) ?? lineAsked(plain);
 }

@@ -88,6 +88,7 @@ interface Spoken {
 /** Whatever of the table is said, in the table's order. */
 function* spoken(said: string): Generator<Spoken> {
   for (const row of TABLE) {
+    if (!row.words.test(said)) continue;
     for (const found of said.matchAll(new RegExp(row.words, 'g'))) {
       const to = found.index + found[0].length;
       const near = row.mayBe && PLACE.exec(said.slice(0, found.index));

@@ -1,5 +1,6 @@
 /** What a person types for an end, read into the ends it may be. */
 import { type Reason, reason } from '../../reason.ts';
+import { remember } from '../../units/index.ts';
 import { allEndCodes, type EndCode, isEndCode, parseEnd } from '../code.ts';
 import { endLabel, endName } from '../label.ts';
 import { usualInlets } from '../tables/inlets.ts';
@@ -134,7 +135,13 @@ function millimetreNote(mm: number): Reason {
 }
 
 /** Taken apart; the last word may still be typed. */
-function heard(clean: string): Said {
+const heard = (clean: string): Said => remember(takenApart, MOST_TAKEN_APART, clean, () => hearing(clean));
+
+/** The same few words are looked at for their ends, their notes and what is left of them. */
+const takenApart = new Map<string, Said>();
+const MOST_TAKEN_APART = 100;
+
+function hearing(clean: string): Said {
   const said = takeApart(clean);
   const last = said.unused.at(-1);
   const phrase = last !== undefined && clean.endsWith(last) ? begunWord(last) : undefined;
