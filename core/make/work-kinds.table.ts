@@ -29,5 +29,5 @@ export const workKindsTable = [
   {"id":"tub-finish","name":"tub filler and tub finished","appliances":["tub-filler"],"joins":true,"mustActs":["measure","set","drain-make","flush-line","rinse"],"orders":[],"moves":"stays","oldLine":false,"renewsStop":false,"setsFirst":true,"stubs":[]},
   {"id":"stop-replace","name":"stop renewed","appliances":"*","joins":true,"mustActs":["flush-line"],"orders":[],"moves":"as it moves","oldLine":true,"renewsStop":true,"setsFirst":false,"stubs":[]},
   {"id":"saddle-remove","name":"saddle valve removed","appliances":"*","joins":true,"mustActs":["cut","flush-line"],"orders":[{"before":"bond","after":"cut"}],"moves":"as it moves","oldLine":true,"renewsStop":true,"setsFirst":false,"stubs":[]},
-  {"id":"leak-find","name":"leak found and stopped","appliances":"*","joins":false,"mustActs":["probe","record","look"],"orders":[{"before":"probe","after":"water-off"}],"moves":"stays","oldLine":false,"renewsStop":false,"setsFirst":false,"stubs":[]},
+  {"id":"leak-find","name":"find and stop a leak","appliances":"*","joins":false,"mustActs":["probe","record","look"],"orders":[{"before":"probe","after":"water-off"}],"moves":"stays","oldLine":false,"renewsStop":false,"setsFirst":false,"stubs":[]},
 ] as const;

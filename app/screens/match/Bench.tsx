@@ -120,7 +120,7 @@ function Asked({ address, rules: made, runs: given, first, words: madeWords, sho
         {(read.kind === 'fits' ? null : best) ?? ''}
       </h2>
       {read.kind === 'fits' && <Fits read={read} chosen={q} rules={rules} />}
-      <Heard {...{ q, read, rules, set, words, shopId }} />
+      <Heard {...{ q, read, rules, set, words, shopId }} reread={(other) => setQ(questionTyped(q.text, rules, units, other))} />
       {read.kind === 'leaks' && <Leak text={q.text} read={read} />}
       {read.part && catalogue && (
         <PartsFound ids={read.part.ids} parts={catalogue.parts} stock={catalogue.stock} elsewhere={elsewhere} currency={catalogue.currency} />
@@ -133,7 +133,7 @@ function Asked({ address, rules: made, runs: given, first, words: madeWords, sho
             </p>
           )}
           {!catalogue && !now && q.from && q.to && <p>Reading the parts ...</p>}
-          {!now && !(q.from && q.to) && !badLength && !badPsi && !HAS_OWN_ANSWER.includes(read.kind) && (
+          {!now && !(q.from && q.to) && !badLength && !badPsi && !HAS_OWN_ANSWER.includes(read.kind) && read.asked.length === 0 && (
             <Examples isWhole={q.text.trim() === '' && !q.from && !q.to} say={say} />
           )}
           {read.kind === 'fits' && now && <h2>What joins them</h2>}
