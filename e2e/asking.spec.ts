@@ -132,7 +132,7 @@ test('by voice, where the browser offers it: said first that speech leaves the d
       }
       stop() {}
     }
-    Object.assign(window, { webkitSpeechRecognition: Recognition });
+    Object.assign(window, { SpeechRecognition: Recognition, webkitSpeechRecognition: Recognition });
   });
   await page.setViewportSize({ width: 390, height: 844 });
   const response = await page.goto(`${address()}/match`);

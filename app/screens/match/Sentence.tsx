@@ -26,9 +26,13 @@ export function Sentence({ text, read, words, shopId, reread }: Props) {
             <span key={at}>
               {before}
               {as === 'unknown' ? (
-                <button type="button" className="cursor-pointer px-1 underline decoration-dotted" onClick={() => setAsked(word)}>
+                <button
+                  type="button"
+                  className="cursor-pointer px-1 underline decoration-dotted"
+                  aria-label={`${word}, not used: say what it is`}
+                  onClick={() => setAsked(word)}
+                >
                   <s>{word}</s>
-                  <span className="sr-only">, not used: say what it is</span>
                 </button>
               ) : (
                 word
