@@ -49,7 +49,7 @@ test('only the gap is asked, and what was said is kept', async ({ page }) => {
   await expect(page.getByText(/Gas: not a water connection/)).toBeVisible();
   await expect(best(page)).toHaveCount(0);
   await page.goto(`${address()}/match?q=15 mm copper to toilet`);
-  await expect(page.getByText(/15 mm tube is nearly 5\/8 in outside/)).toBeVisible();
+  await expect(page.getByText(/15 mm tube is metric and not ours: nearly 5\/8 in outside/)).toBeVisible();
 });
 
 test('a word that is not used is told once, and is the shop’s own from then on', async ({ page }) => {
