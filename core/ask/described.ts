@@ -19,8 +19,10 @@ export interface Described {
 const STOP = /\b(?:(?:angle|straight|dual|quarter[- ]turn|multi[- ]turn)\s*)*(?:stops?|shut ?-?offs?|valves?)\b|\bquarter[- ]turn\b/gi;
 const LINE = /\b(?:braided|stainless|steel|flex(?:ible)?|supply|connectors?|lines?|hoses?|tubes?)\b/gi;
 const DRESS =
-  /\b(?:do you|have|has|need|got|any|pair|set|of|an?|the|two|three|four|pcs?|ea|new|some|i|we|me|please|for|adapt[eo]rs?|fittings?|unions?|couplings?|couplers?|elbows?)\b|(?<![\d/.])[2-9](?![\d/.]|\s*["'])/gi;
+  /\b(?:do you|have|has|need|got|any|pair|set|of|an?|the|two|three|four|pcs?|ea|new|some|i|we|me|please|for|adapt[eo]rs?|fittings?|unions?|couplings?|couplers?|elbows?|toilet|commode|faucet|sink|basin|lav|kitchen|bathroom|dishwasher|hookup|hot|cold|water|extension)\b|(?<![\d/.])[2-9](?![\d/.]|\s*["'])/gi;
 const LENGTH = /(?:\bx\s*)?(?<![\d/])(\d+(?:\.\d+)?(?:[ -]\d+\/\d+)?\s*-?(?:inch(?:es)?|in\b\.?|"|ft\b\.?|feet|foot|'))/gi;
+/** 'supply line 3/8 to 7/8': its two ends. */
+const SIZE_TO_SIZE = /(\d\/\d+"?)\s+to\s+(?=\d\/\d+"?(?:\s|$))/i;
 const BARE_LENGTH = /\s(?:x|by)\s+(\d{1,3})\s*$/i;
 const LONGEST_SIZE_IN = 4;
 
@@ -39,9 +41,10 @@ const USUAL_NUT: Record<string, string> = { '1/4': '1/4 comp', '3/8': '3/8 comp'
  * @returns null where no part is described by two ends
  */
 export function describedIn(text: string, hasLength: boolean): Described | null {
-  if (!/\s(?:x|by)\s|\bhoses?\b/i.test(text)) return null;
-  const isStop = text.search(STOP) >= 0;
   const isLine = text.search(LINE) >= 0;
+  const plain = isLine ? text.replace(SIZE_TO_SIZE, '$1 x ') : text;
+  if (!/\s(?:x|by)\s|\bhoses?\b/i.test(plain)) return null;
+  const isStop = text.search(STOP) >= 0;
   let lengthIn: number | null = null;
   const take = (whole: string, said: string): string => {
     const inches = readLengthIn(said.replace(/-/g, ' '));
@@ -49,7 +52,7 @@ export function describedIn(text: string, hasLength: boolean): Described | null 
     lengthIn = inches;
     return ' ';
   };
-  let rest = ` ${text} `.replace(LENGTH, take);
+  let rest = ` ${plain} `.replace(LENGTH, take);
   rest = rest.trimEnd().replace(BARE_LENGTH, (whole, said: string) => take(whole, `${said} in`));
   const hose = HOSES.find(([says]) => rest.search(says) >= 0);
   if (hose && (hasLength || lengthIn !== null || isNothingElse(rest))) {

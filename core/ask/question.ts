@@ -1,6 +1,7 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
 import {
   isOpenPipe,
+  NO_SIZE_SAID,
   notOurs,
   onlyWater,
   parseEnd,
@@ -8,6 +9,7 @@ import {
   readEnd,
   readEndNotes,
   speaksOfAppliance,
+  tradePhrase,
   unusedWords,
   withoutPlaces,
 } from '../ends/index.ts';
@@ -23,7 +25,7 @@ import { inTradeWords } from './own-words.ts';
 import { partsDescribed } from './parts.ts';
 import type { Answered, Given, QuestionRead } from './question-read.ts';
 import { type Mention, type Roles, rolesOf } from './roles.ts';
-import { segmentsOf } from './segments.ts';
+import { type Segment, segmentsOf } from './segments.ts';
 import { withSizes } from './sizes.ts';
 import { putRight } from './slips.ts';
 import { spansOf } from './spans.ts';
@@ -163,11 +165,34 @@ interface Piece {
   mention: Mention | null;
 }
 
+/** 'espresso machine 1/2 copper', 'tub spout 1/2 copper': an appliance and the pipe it is on, with no word between. */
+function apart(segment: Segment): Segment[] {
+  const words = segment.text.split(' ');
+  const [best] = sideOf(segment.text).readings;
+  if (!best || best.appliance || !isOpenPipe(best.end) || !isFed(sideOf(segment.text))) return [segment];
+  for (let many = Math.min(MOST_WORDS, words.length - 1); many > 0; many--) {
+    for (let at = 0; at + many <= words.length; at++) {
+      const thing = words.slice(at, at + many).join(' ');
+      if (!tradePhrase(thing.toLowerCase())?.appliance) continue;
+      const rest = [...words.slice(0, at), ...words.slice(at + many)].join(' ');
+      const pipe = sideOf(rest).readings[0];
+      if (!pipe || pipe.appliance || !isOpenPipe(pipe.end) || pipe.why === NO_SIZE_SAID) return [segment];
+      return [
+        { ...segment, text: thing },
+        { ...segment, relation: 'beside', text: rest },
+      ];
+    }
+  }
+  return [segment];
+}
+/** Of a phrase of the trade. */
+const MOST_WORDS = 4;
+
 /** What keeps its water when something else is fed beside it. */
 const FIXTURES: readonly string[] = ['toilet', 'basin-faucet', 'kitchen-faucet'];
 
 function piecesOf(text: string): Piece[] {
-  const segments = segmentsOf(text.replace(PUSH_TO_CONNECT, 'push-to-connect'));
+  const segments = segmentsOf(text.replace(PUSH_TO_CONNECT, 'push-to-connect')).flatMap(apart);
   const sized = withSizes(segments.map(({ text: said }) => ({ text: said, readings: sideOf(lineless(said)).readings })));
   return segments.flatMap(({ relation }, i): Piece[] => {
     const said = sized[i] ?? null;
@@ -212,7 +237,9 @@ const areBothPipe = ({ from, to }: Read): boolean => [from, to].every(([best]) =
 /** 'a stop for half inch pex' */
 function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): Read | null {
   // 'an angle stop, 1/2 sweat': by its own inlet.
-  const own = !to && from && need.stop ? from.readings.flatMap((r) => (parseEnd(r.end).kind === 'socket' ? goesOnto(r, 'inlet') : [])) : [];
+  const best = from?.readings[0];
+  const isOfStop = !to && best && (need.stop || STOP_WORD.test(from.text)) && (parseEnd(best.end).kind === 'socket' || isOpenPipe(best.end));
+  const own = isOfStop ? from.readings.flatMap((r) => (parseEnd(r.end).kind === 'socket' ? goesOnto(r, 'inlet') : isOpenPipe(r.end) ? [r] : [])) : [];
   if (own.length > 0) return { ...NOTHING, kind: 'part', from: own, need: { ...need, stop: true }, rules, unread };
   const isForStop = from ? from.isBareStop : need.stop === true;
   if (!isForStop || !to || !isOpenPipe(to.readings[0]!.end)) return null;
@@ -288,7 +315,7 @@ const PUSH_TO_CONNECT = /\bpush to connect\b/gi;
 const QUARTER_TURN = /\bquarter[- ]turn\b/gi;
 const STOP_WORD = /\b(?:stop|valve|shut ?-?off)s?\b/i;
 const STOP_ALONE =
-  /^(?:(?:an?|the|its|own|new|old|angle|straight|quarter[- ]turn|bath(?:room)?|kitchen|toilet|commode|sink|faucet|basin|vanity|lav(?:atory)?)\s+)*(?:stop|shut[- ]?off)s?(?: valves?)?$/i;
+  /^(?:(?:an?|the|its|own|new|old|angle|straight|quarter[- ]turn|compression|push|sweat|solder|bath(?:room)?|kitchen|toilet|commode|sink|faucet|basin|vanity|lav(?:atory)?)\s+)*(?:stop|shut[- ]?off)s?(?: valves?)?$/i;
 /** A line without a size joins nothing by itself: it is what is looked for. */
 const LINE_ALONE = /^(?:(?:an?|the|my|new|old|braided|flexible|flex|supply|water)\s+)*(?:hoses?|lines?|connectors?|supply|supplies|hookups?)$/i;
 

@@ -1,5 +1,5 @@
 /** Sizes that are said once for two ends, or after the thing: 'copper to pex, half inch', 'a copper line in the wall, half inch', '3/4 to 1/2 copper'. */
-import { NO_SIZE_SAID, parseEnd, type Reading, sizesIn } from '../ends/index.ts';
+import { NO_SIZE_SAID, parseEnd, type Reading, readEnd, sizesIn } from '../ends/index.ts';
 
 /** What is said of one thing, as far as a size goes. */
 export interface Sized {
@@ -24,7 +24,9 @@ export function withSizes(all: readonly Sized[]): (string | null)[] {
   const sizes = new Set(all.flatMap(({ text }) => sizesIn(text)));
   const [size] = sizes;
   if (sizes.size === 1 && all.some(isSizeless)) {
-    return all.map((one) => (isSizeless(one) ? `${size} ${one.text}` : isBare(one) ? null : one.text));
+    // Not every tube is made in it: 'cpvc to an angle stop 3/8'.
+    const lent = (text: string) => (readEnd(`${size} ${text}`).length > 0 ? `${size} ${text}` : text);
+    return all.map((one) => (isSizeless(one) ? lent(one.text) : isBare(one) ? null : one.text));
   }
   // The other end of a reducer is of the same tube.
   const [bare, other] = [all.find(isBare), all.find((one) => !isBare(one))];

@@ -48,7 +48,7 @@ const ROWS: Row[] = [
   ['ght|garden hose|garden hose thread|hose thread|ht|nh|nst', { names: 'ght' }],
   ['mht|mght|male hose|male hose thread|male garden hose', { names: 'ght', gender: 'm' }],
   ['fht|fght|female hose|female hose thread|female garden hose', { names: 'ght', gender: 'f' }],
-  ['hose bib|hose bibb|hosebib|hosebibb|hose-bib|hose-bibb|bib|bibb|sillcock|sill cock|boiler drain|spigot|hose spigot|hose valve|laundry valve|laundry box|washer box|washer valve|wall box|wallbox|laundry tub faucet', { names: 'ght', side: 'm', ownSize: true }],
+  ['outside faucet|outdoor faucet|outside tap|outdoor tap|garden tap|yard faucet|outside spigot|hose bib|hose bibb|hosebib|hosebibb|hose-bib|hose-bibb|bib|bibb|sillcock|sill cock|boiler drain|spigot|hose spigot|hose valve|laundry valve|laundry box|washer box|washer valve|wall box|wallbox|laundry tub faucet', { names: 'ght', side: 'm', ownSize: true }],
   ['aer|aerator|aerator thread', { names: 'aer' }],
   ['g|bsp|bspp|british pipe|british|parallel pipe|bsp parallel', { names: 'g' }],
   ['tap tail|tap tails|tap shank|tap tailpiece|basin tap tail|sink tap tail', { names: 'tap tail', side: 'm' }],
