@@ -1,38 +1,20 @@
 /** A whole question as it is typed: from what, to what, and what the chain must do. */
-import {
-  isOpenPipe,
-  NO_SIZE_SAID,
-  notOurs,
-  onlyWater,
-  parseEnd,
-  type Reading,
-  readEnd,
-  readEndNotes,
-  speaksOfAppliance,
-  tradePhrase,
-  unusedWords,
-  withoutPlaces,
-} from '../ends/index.ts';
-import { type Reason, reason } from '../reason.ts';
+import { notOurs, unusedWords } from '../ends/index.ts';
+import { reason } from '../reason.ts';
 import { remember } from '../units/index.ts';
-import { askedOf, CERTAIN_FROM } from './asked.ts';
+import { askedOf } from './asked.ts';
 import { type Demands, readDemands } from './demands.ts';
-import { type Described, describedIn, goesOnto } from './described.ts';
-import { FILLER } from './filler.ts';
-import { type Kept, keptIn, partedAt } from './keeps.ts';
-import { fitsAsked, isLeak } from './kinds.ts';
+import { type Described, describedIn } from './described.ts';
+import { fitsAsked } from './kinds.ts';
+import { lineAsked } from './line.ts';
 import { inTradeWords } from './own-words.ts';
 import { partsDescribed } from './parts.ts';
-import type { Answered, Given, QuestionRead } from './question-read.ts';
-import { type Mention, type Roles, rolesOf } from './roles.ts';
-import { type Segment, segmentsOf } from './segments.ts';
-import { withSizes } from './sizes.ts';
+import { isFed, notFiller, type Side, sideOf } from './pieces.ts';
+import type { Given, QuestionRead } from './question-read.ts';
+import { NOTHING, type Read } from './read.ts';
 import { putRight } from './slips.ts';
 import { spansOf } from './spans.ts';
 import { tidied } from './tidied.ts';
-
-/** As a sentence is read, before what follows from the whole of it. */
-type Read = Omit<QuestionRead, 'spans' | 'asked' | 'part'> & { described?: Described; turned?: Answered };
 
 /** Longer than any sentence that is one question. */
 const MOST_LETTERS = 400;
@@ -85,19 +67,6 @@ function twoTold(plain: string): Read | null {
   const read = twoNamed(rest) ?? partDescribed(rest, demands);
   return read && { ...read, need: { ...demands.need, ...read.need }, rules: demands.rules, unread: [...read.unread, ...demands.unread] };
 }
-
-const NOTHING: Read = {
-  kind: 'unclear',
-  from: [],
-  to: [],
-  rejoin: [],
-  need: {},
-  rules: {},
-  unread: [],
-  said: { from: '', to: '' },
-  notes: [],
-  margin: 0,
-};
 
 /** Two ends by their codes or labels, which hold commas and signs of their own. */
 function twoNamed(rest: string): Read | null {
@@ -158,206 +127,3 @@ function partDescribed(rest: string, { need }: Demands): Read | null {
     said: { from: rest, to: '' },
   };
 }
-
-/** A piece of the sentence as it was read; null where it names no end. */
-interface Piece {
-  side: Side;
-  mention: Mention | null;
-}
-
-/** 'espresso machine 1/2 copper', 'tub spout 1/2 copper': an appliance and the pipe it is on, with no word between. */
-function apart(segment: Segment): Segment[] {
-  const words = segment.text.split(' ');
-  const [best] = sideOf(segment.text).readings;
-  if (!best || best.appliance || !isOpenPipe(best.end) || !isFed(sideOf(segment.text))) return [segment];
-  for (let many = Math.min(MOST_WORDS, words.length - 1); many > 0; many--) {
-    for (let at = 0; at + many <= words.length; at++) {
-      const thing = words.slice(at, at + many).join(' ');
-      if (!tradePhrase(thing.toLowerCase())?.appliance) continue;
-      const rest = [...words.slice(0, at), ...words.slice(at + many)].join(' ');
-      const pipe = sideOf(rest).readings[0];
-      if (!pipe || pipe.appliance || !isOpenPipe(pipe.end) || pipe.why === NO_SIZE_SAID) return [segment];
-      return [
-        { ...segment, text: thing },
-        { ...segment, relation: 'beside', text: rest },
-      ];
-    }
-  }
-  return [segment];
-}
-/** Of a phrase of the trade. */
-const MOST_WORDS = 4;
-
-/** What keeps its water when something else is fed beside it. */
-const FIXTURES: readonly string[] = ['toilet', 'basin-faucet', 'kitchen-faucet'];
-
-function piecesOf(text: string): Piece[] {
-  const segments = segmentsOf(text.replace(PUSH_TO_CONNECT, 'push-to-connect')).flatMap(apart);
-  const sized = withSizes(segments.map(({ text: said }) => ({ text: said, readings: sideOf(lineless(said)).readings })));
-  return segments.flatMap(({ relation }, i): Piece[] => {
-    const said = sized[i] ?? null;
-    if (said === null) return [];
-    const side = sideOf(lineless(said));
-    const [best] = side.readings;
-    if (!best || LINE_ALONE.test(side.said)) return [{ side, mention: null }];
-    const isAppliance = best.appliance !== undefined;
-    const mention = {
-      relation,
-      text: said,
-      readings: side.readings,
-      isFed: isFed(side),
-      isAppliance,
-      isFixture: isAppliance && FIXTURES.includes(best.appliance!),
-      isBareStop: STOP_ALONE.test(side.said),
-      isFirst: i === 0,
-    };
-    return [{ side, mention }];
-  });
-}
-
-/** Water from somewhere to somewhere; or a leak, or a stop by itself. */
-function lineAsked(plain: string): Read {
-  const turned = plain.replace(QUARTER_TURN, STOP_WORD.test(plain) ? ' ' : ' stop ');
-  const kept = keptIn(turned.replace(POLITE, ' ').replace(ADAPTER_FOR, ' , '));
-  const demands = readDemands(withoutPlaces(kept.rest));
-  const pieces = piecesOf(demands.rest);
-  const mentions = pieces.flatMap((p) => p.mention ?? []);
-  if (isLeak(plain)) return { ...NOTHING, kind: 'leaks', to: leakAt(mentions), said: { from: '', to: plain } };
-  const roles = rolesOf(mentions);
-  const stop = stopAlone(roles, demands);
-  if (stop) return { ...stop, said: { from: plain, to: '' }, margin: roles.margin };
-  const line = lineOf(pieces, roles, demands, kept);
-  const isNear = roles.isTurnedNext && roles.margin < CERTAIN_FROM && line.rejoin.length === 0 && !areBothPipe(line);
-  return { ...line, rules: demands.rules, margin: roles.margin, ...(isNear ? { turned: { from: line.to, to: line.from } } : {}) };
-}
-
-/** Of two pipes neither is the water side more than the other. */
-const areBothPipe = ({ from, to }: Read): boolean => [from, to].every(([best]) => best !== undefined && isOpenPipe(best.end));
-
-/** 'a stop for half inch pex' */
-function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): Read | null {
-  // 'an angle stop, 1/2 sweat': by its own inlet.
-  const best = from?.readings[0];
-  const isOfStop = !to && best && (need.stop || STOP_WORD.test(from.text)) && (parseEnd(best.end).kind === 'socket' || isOpenPipe(best.end));
-  const own = isOfStop ? from.readings.flatMap((r) => (parseEnd(r.end).kind === 'socket' ? goesOnto(r, 'inlet') : isOpenPipe(r.end) ? [r] : [])) : [];
-  if (own.length > 0) return { ...NOTHING, kind: 'part', from: own, need: { ...need, stop: true }, rules, unread };
-  const isForStop = from ? from.isBareStop : need.stop === true;
-  if (!isForStop || !to || !isOpenPipe(to.readings[0]!.end)) return null;
-  return { ...NOTHING, kind: 'part', from: to.readings, need: { ...need, stop: true }, rules, unread };
-}
-
-function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: Kept): Read {
-  const sideSaid = (m: Mention | null) => pieces.find((p) => m !== null && p.mention === m)?.side ?? null;
-  const [a, b] = [sideSaid(roles.from), sideSaid(roles.to)];
-  const found = a?.readings ?? [];
-  const { from, rejoin } = sourceOf(roles, kept, found);
-  // 'I need 1/4 compression for an ice maker': which of its inlets.
-  const inlets = roles.to?.isAppliance ? roles.to.readings.map((r) => r.end) : [];
-  const refined = roles.rest.find((m) => m.readings.some((r) => inlets.includes(r.end)));
-  const to = [...(refined?.readings.filter((r) => inlets.includes(r.end)) ?? []), ...(b?.readings ?? [])];
-  // No appliance stands in a wall: there the pipe does that it is fed from.
-  const isHidden = demands.isInWall && to.length > 0 && !roles.to?.isFed;
-  // A line of polyethylene would do for cold water, and not for what a dishwasher takes.
-  const isHot = to[0]?.appliance !== undefined && onlyWater(to[0].appliance) === 'hot';
-  const hasStop = roles.rest.some((m) => m.isBareStop);
-  const unused = pieces.flatMap(({ side, mention }) => {
-    if (side === a || side === b || LINE_ALONE.test(side.said)) return [];
-    if (mention === null) return side.unread;
-    return mention.isBareStop || mention === refined ? [] : notFiller(wordsOf(side.said));
-  });
-  return {
-    ...NOTHING,
-    kind: to.length + from.length === 0 ? 'unclear' : 'chain',
-    from,
-    to,
-    rejoin,
-    need: {
-      ...(hasStop ? { stop: true } : {}),
-      ...(isHot ? { water: 'hot' as const } : {}),
-      ...demands.need,
-      ...(isHidden ? { reachable: false } : {}),
-    },
-    unread: [...(a?.unread ?? []), ...unused, ...(b?.unread ?? []), ...demands.unread],
-    said: { from: a?.said ?? '', to: b?.said ?? '' },
-    notes: pieces.flatMap(({ side }) => side.notes),
-  };
-}
-
-/** Where the water comes from, and what is joined again: a fixture that something else is fed from keeps its water. */
-function sourceOf({ from, to }: Roles, kept: Kept, found: Reading[]): { from: Reading[]; rejoin: Reading[] } {
-  if (kept.fixture !== null) return partedAt(kept, from?.isFixture ? [] : found);
-  if (!from?.isFixture || !to) return { from: found, rejoin: [] };
-  return partedAt(
-    {
-      rest: '',
-      fixture: from.readings[0]!.appliance === 'toilet' ? 'toilet' : 'sink',
-      atStop: /\b(?:stop|valve|shut ?-?off|supply)\b/i.test(from.text),
-    },
-    [],
-  );
-}
-
-/** Where it is wet: the appliance that was named, else an end of one. */
-function leakAt(mentions: readonly Mention[]): Reading[] {
-  const named = mentions.filter((m) => !m.isBareStop);
-  const at = named.find((m) => m.isAppliance) ?? named.find((m) => m.isFed) ?? named[0];
-  const appliance = at && /\bfill ?-?valve\b/i.test(at.text) ? 'toilet' : at?.readings[0]?.appliance;
-  return appliance ? readEnd(appliance.replaceAll('-', ' ')) : (at?.readings ?? []);
-}
-
-/** 'an adapter for A to B': A is where it begins. */
-const ADAPTER_FOR = /(?<=\b(?:adapt[eo]r|fitting|coupling|connector|part|piece)s?)\s+for\b(?=.*\s(?:to|->)\s)/i;
-
-/** 'to' that joins nothing: 'I need to', 'push to connect' is a fitting. */
-const POLITE =
-  /\b(?:need|needs|want|wants|have|has|had|how|going|trying|try|like|used|got|way|able|what|where|something|anything|fitting|piece|part)\s+to\b|\bup(?=\s+to\b)|\bclose to\b|\bnext to\b/gi;
-const PUSH_TO_CONNECT = /\bpush to connect\b/gi;
-const QUARTER_TURN = /\bquarter[- ]turn\b/gi;
-const STOP_WORD = /\b(?:stop|valve|shut ?-?off)s?\b/i;
-const STOP_ALONE =
-  /^(?:(?:an?|the|its|own|new|old|angle|straight|quarter[- ]turn|compression|push|sweat|solder|bath(?:room)?|kitchen|toilet|commode|sink|faucet|basin|vanity|lav(?:atory)?)\s+)*(?:stop|shut[- ]?off)s?(?: valves?)?$/i;
-/** A line without a size joins nothing by itself: it is what is looked for. */
-const LINE_ALONE = /^(?:(?:an?|the|my|new|old|braided|flexible|flex|supply|water)\s+)*(?:hoses?|lines?|connectors?|supply|supplies|hookups?)$/i;
-
-/** An appliance without its line: 'dishwasher connector'. */
-function lineless(text: string): string {
-  const bare = text.replace(/\b(?:supply\s+)?(?:hoses?|lines?|connectors?|supply|supplies|hook-?ups?|kit|water line)\b/gi, ' ').trim();
-  return bare !== text && isAppliance(bare) ? bare : text;
-}
-
-/** An appliance, or an end of one: 'fridge with 1/4 quick connect', 'M10 faucet tails'. */
-const isFed = ({ readings, said }: Side): boolean => readings[0]?.appliance !== undefined || speaksOfAppliance(said);
-
-/** Read as an appliance, by no thread, tube or fitting of its own. */
-const isAppliance = (text: string): boolean => sideOf(text).readings[0]?.appliance !== undefined;
-
-interface Side {
-  readings: Reading[];
-  unread: string[];
-  said: string;
-  notes: Reason[];
-}
-
-/** A question asks for the same side several times over, and the next key for one of the two again. */
-const sides = new Map<string, Side>();
-const MOST_SIDES = 100;
-const sideOf = (text: string): Side => remember(sides, MOST_SIDES, text, () => readSide(text));
-
-function readSide(text: string): Side {
-  const words = [...text.matchAll(/[^\s,;:?!]+/g)].filter(([word]) => !FILLER.has(bare(word)));
-  const last = words.at(-1);
-  const said = last ? text.slice(words[0]!.index, last.index + last[0].length) : '';
-  if (said === '') return { readings: [], unread: [], said, notes: [] };
-  const readings = readEnd(said);
-  const unused = notFiller(unusedWords(said));
-  const unread = readings.length === 0 && unused.length === 0 ? notFiller(wordsOf(said)) : unused;
-  return { readings, unread, said, notes: readEndNotes(said).filter((n) => n.rule !== 'unused') };
-}
-
-const bare = (word: string): string => word.toLowerCase().replace(/^[^\w/.½¼¾⅛⅜⅝⅞]+|[^\w'/½¼¾⅛⅜⅝⅞]+$/g, '');
-const wordsOf = (text: string): string[] =>
-  text
-    .split(/[\s,;:]+/)
-    .map(bare)
-    .filter((word) => word !== '');
-const notFiller = (words: string[]): string[] => words.filter((word) => !FILLER.has(word));
