@@ -187,6 +187,7 @@ export class RandomShop {
       'stock minimum-set': () => ({ item, quantity }),
       'shop changed': () =>
         this.pick([{ name: 'Valley plumbing' }, { currency: 'EUR' }, { units: 'metric' }, { timeZone: 'Europe/Vienna' }, { minuteCents: 120 }]),
+      'shop word-told': () => ({ word: this.pick(['gizmo', 'b nut']), means: this.pick(['3/8 comp stop', '1/2 fip nut', null]) }),
       'rules changed': () => ({ rules: this.pick([{ threadSealant: 'paste' }, { push: 'never' }, { recheckHours: 48 }, { turns: { washer: 0.25 } }, { dueMonths: { stop: 6 } }, { dueMonths: null }]), reason }), // biome-ignore format: one row
       'part set': () => ({ row: partRowOf(this.partId(id), this.below(900)), place: this.below(20) }),
       'part removed': () => ({}),
