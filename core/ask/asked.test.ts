@@ -47,6 +47,10 @@ describe('what is asked back', () => {
     assert.deepEqual(whats('3/8 comp stop to toilet'), []);
     assert.deepEqual(whats('M10 faucet from 3/8 comp stop'), []);
   });
+  it('is at which stub a rough-in ends', () => {
+    const { kind, to, asked } = readQuestion('tub filler rough in, 1/2 copper');
+    assert.deepEqual([kind, to[0]!.end, asked[0]!.text], ['rough', 'cu-5/8od', 'At which stub does it end?']);
+  });
   it('is hot or cold where it may be either and not both', () => {
     assert.deepEqual(whats('glass rinser from 3/8 stop'), ['which', 'water']);
     assert.deepEqual(whats('glass rinser from 3/8 stop, hot'), ['which']);

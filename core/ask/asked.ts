@@ -46,7 +46,7 @@ export const CERTAIN_FROM = 1;
  * @param swapped the sides the other way round, where that is nearly as likely; null else
  */
 export function askedOf(read: QuestionRead, swapped: Answered | null): Asked[] {
-  if (read.kind !== 'chain') return read.kind === 'unclear' && read.unread.length > 0 ? [asksTo()] : [];
+  if (read.kind !== 'chain' && read.kind !== 'rough') return read.kind === 'unclear' && read.unread.length > 0 ? [asksTo()] : [];
   const appliance = read.to[0]?.appliance;
   const out: Asked[] = [];
   if (read.to.length === 0) out.push(asksTo());
@@ -69,7 +69,7 @@ export function askedOf(read: QuestionRead, swapped: Answered | null): Asked[] {
   if (appliance !== undefined && read.to.length > 1 && read.to.every((r) => r.appliance === appliance)) {
     out.push({
       what: 'which',
-      text: `Which end has the ${appliance.replaceAll('-', ' ')}?`,
+      text: read.kind === 'rough' ? 'At which stub does it end?' : `Which end has the ${appliance.replaceAll('-', ' ')}?`,
       choices: read.to.map((r) => ({ say: endName(r.end), as: { to: [r] } })),
     });
   }

@@ -1,5 +1,5 @@
 /** Water from somewhere to somewhere; or a leak, or a stop by itself. */
-import { isOpenPipe, onlyWater, parseEnd, type Reading, readEnd, withoutPlaces } from '../ends/index.ts';
+import { type EndCode, isOpenPipe, onlyWater, parseEnd, type Reading, readEnd, withoutPlaces } from '../ends/index.ts';
 import { CERTAIN_FROM } from './asked.ts';
 import { type Demands, readDemands } from './demands.ts';
 import { goesOnto } from './described.ts';
@@ -19,7 +19,7 @@ export function lineAsked(plain: string): Read {
   const roles = rolesOf(mentions);
   const stop = stopAlone(roles, demands);
   if (stop) return { ...stop, said: { from: plain, to: '' }, margin: roles.margin };
-  const line = lineOf(pieces, roles, demands, kept);
+  const line = lineOf(pieces, roles, demands, kept, ROUGH_IN.test(plain));
   const isNear = roles.isTurnedNext && roles.margin < CERTAIN_FROM && line.rejoin.length === 0 && !areBothPipe(line);
   return { ...line, rules: demands.rules, margin: roles.margin, ...(isNear ? { turned: { from: line.to, to: line.from } } : {}) };
 }
@@ -39,7 +39,7 @@ function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): Read 
   return { ...NOTHING, kind: 'part', from: to.readings, need: { ...need, stop: true }, rules, unread };
 }
 
-function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: Kept): Read {
+function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: Kept, isRough: boolean): Read {
   const sideSaid = (m: Mention | null) => pieces.find((p) => m !== null && p.mention === m)?.side ?? null;
   const [a, b] = [sideSaid(roles.from), sideSaid(roles.to)];
   const found = a?.readings ?? [];
@@ -47,7 +47,8 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
   // 'I need 1/4 compression for an ice maker': which of its inlets.
   const inlets = roles.to?.isAppliance ? roles.to.readings.map((r) => r.end) : [];
   const refined = roles.rest.find((m) => m.readings.some((r) => inlets.includes(r.end)));
-  const to = [...(refined?.readings.filter((r) => inlets.includes(r.end)) ?? []), ...(b?.readings ?? [])];
+  const inlet = [...(refined?.readings.filter((r) => inlets.includes(r.end)) ?? []), ...(b?.readings ?? [])];
+  const to = isRough && inlet[0]?.appliance ? stubsOf(inlet[0].appliance) : inlet;
   // No appliance stands in a wall: there the pipe does that it is fed from.
   const isHidden = demands.isInWall && to.length > 0 && !roles.to?.isFed;
   // A line of polyethylene would do for cold water, and not for what a dishwasher takes.
@@ -60,7 +61,7 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
   });
   return {
     ...NOTHING,
-    kind: to.length + from.length === 0 ? 'unclear' : 'chain',
+    kind: to.length + from.length === 0 ? 'unclear' : isRough ? 'rough' : 'chain',
     from,
     to,
     rejoin,
@@ -97,6 +98,13 @@ function leakAt(mentions: readonly Mention[]): Reading[] {
   const appliance = at && /\bfill ?-?valve\b/i.test(at.text) ? 'toilet' : at?.readings[0]?.appliance;
   return appliance ? readEnd(appliance.replaceAll('-', ' ')) : (at?.readings ?? []);
 }
+/** A rough-in is capped at its stubs: nothing joins the appliance before its visit. */
+const stubsOf = (appliance: string): Reading[] => STUBS.map((end) => ({ end, why: 'a rough-in ends at capped stubs', appliance }));
+const STUBS: readonly EndCode[] = ['cu-5/8od', 'pex-5/8od', 'npt-1/2-f'];
+
+/** What is joined later: it ends at stubs. */
+const ROUGH_IN = /\brough(?:ed|ing)?[- ]?in\b/i;
+
 /** 'an adapter for A to B': A is where it begins. */
 const ADAPTER_FOR = /(?<=\b(?:adapt[eo]r|fitting|coupling|connector|part|piece)s?)\s+for\b(?=.*\s(?:to|->)\s)/i;
 

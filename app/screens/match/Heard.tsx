@@ -1,4 +1,4 @@
-import { type Asked, endName, type HouseRules, type OwnWords, type QuestionRead, type Reading } from '../../../core/index.ts';
+import { type Asked, endName, type HouseRules, type OwnWords, type QuestionRead, type Reading, type SpanKind } from '../../../core/index.ts';
 import { InUnits, useUnits } from '../../ui/units/index.ts';
 import { demandsOf } from './demands.ts';
 import type { Question } from './question.ts';
@@ -71,6 +71,20 @@ export function Heard({ q, read, rules, words, shopId, set, reread }: Props) {
           ))}
         </ul>
       )}
+      {q.text.trim() !== '' && read.spans.length > 0 && (
+        <details className="why lg:col-span-2 print:hidden">
+          <summary>Why it was read so</summary>
+          <ul>
+            {read.spans.map(({ at, length, as }) => (
+              <li key={at}>
+                <b>{q.text.slice(at, at + length)}</b>: {TAKEN_FOR[as]}
+              </li>
+            ))}
+            {read.from[0] && <li>From: {read.from[0].why}.</li>}
+            {read.to[0] && <li>To: {read.to[0].why}.</li>}
+          </ul>
+        </details>
+      )}
       {read.notes.map((n) => (
         <p key={n.text} className="caution lg:col-span-2">
           <InUnits said={n} />
@@ -79,6 +93,24 @@ export function Heard({ q, read, rules, words, shopId, set, reread }: Props) {
     </section>
   );
 }
+
+/** What a word was taken for, in words. */
+const TAKEN_FOR: Record<SpanKind, string> = {
+  size: 'a size',
+  family: 'a kind of thread or fitting',
+  gender: 'male or female',
+  material: 'what it is made of',
+  tube: 'a tube',
+  appliance: 'an appliance',
+  part: 'a part',
+  count: 'how many',
+  length: 'a length',
+  place: 'where it is',
+  relation: 'sets one end against the other',
+  wish: 'asked of the hookup',
+  filler: 'says nothing of either end',
+  unknown: 'not used',
+};
 
 /** Whether a choice is what the form says now: at first the likeliest, which answers until another is pressed. */
 const isTaken = ({ as }: Asked['choices'][number], q: Question): boolean =>
