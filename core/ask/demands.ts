@@ -69,6 +69,7 @@ const IN_WALL = row(String.raw`\bin (?:the|a) (?:wall|ceiling)\b`, asks({}));
 const ROWS: Row[] = [
   row(`${WITHOUT}${LEAK}`, asks({ stopLeak: false })),
   row(`(?:(?:${WITH})${A})?${LEAK}`, asks({ stopLeak: true })),
+  row(String.raw`\bno (?:room|space|place) for (?:an?\s+)?${STOP}`, asks({ stop: false })),
   row(`${WITHOUT}${STOP}`, asks({ stop: false })),
   row(`${WITHOUT}${ARRESTOR}`, asks({ arrestor: false })),
   row(`${WITHOUT}${CHECK}`, asks({ check: false })),

@@ -2,7 +2,7 @@
 export type QuestionKind = 'chain' | 'part' | 'fits' | 'leaks' | 'rough' | 'not-ours' | 'unclear';
 
 const LEAKS =
-  /\b(?:leak(?:s|ed|ing|y)?|drip(?:s|ping|py)?|wet|spray(?:s|ed|ing)?|weep(?:s|ing)?|puddle[sd]?|flood(?:s|ed|ing)?|gush(?:es|ing)?|water (?:under|on the floor|everywhere|coming out)|soaked|burst|won'?t stop running|(?:won'?t|doesn'?t|does not|will not|cannot|can'?t) (?:shut|close|hold|turn|seal)(?: off)?|runs constantly|keeps running|seized|stuck (?:shut|open))\b/i;
+  /\b(?:leak(?:s|ed|ing|y)?|drip(?:s|ping|py)?|wet|spray(?:s|ed|ing)?|weep(?:s|ing)?|puddle[sd]?|flood(?:s|ed|ing)?|gush(?:es|ing)?|water (?:under|on the floor|everywhere|coming out)|soaked|burst|won'?t stop running|(?:won'?t|doesn'?t|does not|will not|cannot|can'?t) (?:shut|close|hold|turn|seal)(?: off)?|runs constantly|keeps running|seized|(?:valve|stop|shut ?-?off)s?\s+(?:\w+\s+){0,3}stuck|stuck (?:shut|open|valve|stop))\b/i;
 /** A wish for a device, not a leak. */
 const LEAK_DEVICE = /\b(?:stop[- ]leak|leak[- ](?:stop|guard|proof|check|test|free))/i;
 

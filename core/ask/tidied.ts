@@ -20,6 +20,9 @@ const LENGTHS: [says: RegExp, as: string | ((whole: string, ...parts: string[]) 
   [/\ba yard\b/gi, '36 in'],
 ]; // biome-ignore format: a table
 
+/** '1/2 fip both ends': a connector with the same nut twice. */
+const BOTH_ENDS = /(\d\/\d+"?\s+[a-z]+)\s+(?:on |at )?both (?:ends|sides)\b/gi;
+
 /** 'the stops are 3/8 comp', 'pipe is 1/2 galv': the thing behind its size. */
 const THING_IS =
   /\b((?:angle )?stops?|shut ?-?offs?(?: valves?)?|valves?|pipes?|stub(?:[- ]?out)?s?|outlets?|inlets?|shanks?|tails?|threads?)\s+(?:is|are)\s+(?:an?\s+)?((?:(?:\d+\s+)?\d+\/\d+|\d+|half|quarter|three[- ]eighths?|three[- ]quarters?|[mg]\d)[\w/.-]*"?(?:[ -]inch|\s+in\b)?(?:\s+(?!and\b|to\b|for\b|from\b|with\b|need\b|what\b|i\b)[\w/-]+){0,2})(?=\s*(?:[,.;?!]|$)|\s+(?:and|to|for|from|with|need|what|i)\b)/gi;
@@ -31,7 +34,7 @@ export function tidied(text: string): string {
   let out = withoutGlyphs(text).replace(/\s+/g, ' ').trim();
   for (const [says, as] of LENGTHS) out = out.replace(says, as as string);
   out = out.replace(COUNTED_LENGTH, (_, word: string) => `${COUNTED[word.toLowerCase()]} `);
-  out = out.replace(THING_IS, '$2 $1').replace(PLACE, ' ');
+  out = out.replace(BOTH_ENDS, '$1 x $1').replace(THING_IS, '$2 $1').replace(PLACE, ' ');
   // '3/8x1/2', '3/8"x1/2"'
   return out.replace(/(?<=\d\/\d{1,2}"?)x(?=\d)/gi, ' x ');
 }

@@ -100,7 +100,7 @@ const ROWS: Row[] = [
   ['ro|r/o|reverse osmosis|ro unit|ro system|ro faucet|ro dispenser|drinking tap|drinking faucet|drinking water faucet|water filter|filter|filter tap|under sink filter|water cooler', { appliance: 'ro-dispenser' }],
   ['washer|washing machine|clothes washer|laundry|laundry machine|clothes washing machine|wash machine|front loader|top loader|washer dryer|w/m', { appliance: 'washing-machine' }],
   ['tub|tub filler|bathtub|bath tub|tub spout|bath filler|tub faucet|freestanding tub filler|soaking tub|roman tub', { appliance: 'tub-filler' }],
-  ['hydrant|frost free|frost-free|yard hydrant|hose hydrant|wall hydrant|freezeless|freeze proof|frost proof|frostproof', { appliance: 'hydrant' }],
+  ['hydrant|frost free|frost-free|yard hydrant|hose hydrant|outside hydrant|outdoor hydrant|wall hydrant|freezeless|freeze proof|frost proof|frostproof', { appliance: 'hydrant' }],
   ['gas|csst|yellow|propane|natural gas|lp|lpg|gas line|gas pipe|gas flex', {}],
   // Said along with an end, and nothing more.
   ['in|inch|inches|size|sized|thread|threads|threaded|pipe|fitting|adapter|adaptor|supply|line|angle|straight|elbow|ell|tee|coupling|couple|coupler|end|side|hot|cold|water|x|the|a|an|my|on|of|with|this|that|for|from|to|it|is|standard|regular|old|new|existing|under|copper sweat tee|kitchen|bathroom|bath|connect|connection|braided|flex|flexible|rigid|cap|plug|stub|rough|iso|type|out|off|wall|floor|main|cabinet|close|unef|un|quarter turn|quarter-turn|multi turn|dual|single|left|right|upper|lower|lever|chrome plated|lead free', {}],
