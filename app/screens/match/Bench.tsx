@@ -21,7 +21,7 @@ import { Examples } from './Examples.tsx';
 import { Form } from './Form.tsx';
 import { Heard } from './Heard.tsx';
 import { chainName, inShort } from './in-short.ts';
-import { addressOf, inchesOf, psiOf, type Question, questionOf, questionTyped, readTyped } from './question.ts';
+import { addressOf, inchesOf, psiOf, type Question, questionOf, questionTyped, readAgain, readTyped } from './question.ts';
 import { Fits, Leak, PartsFound } from './Told.tsx';
 import { useSentence } from './use-sentence.ts';
 
@@ -75,6 +75,7 @@ function Asked({ address, rules: made, runs: given, first, words: madeWords, sho
     setQ(questionTyped(text, rules, units, words));
   };
   const read = readTyped(q.text, units, words, catalogue?.parts);
+  useReread(words, (before) => setQ((old) => readAgain(old, rules, units, before, words)));
   useSentence(q.text, say, () => answer.current?.focus());
   const link = useSettledAddress(q, isTyped);
   // Most keys change nothing of what is asked.
@@ -120,7 +121,7 @@ function Asked({ address, rules: made, runs: given, first, words: madeWords, sho
         {(read.kind === 'fits' ? null : best) ?? ''}
       </h2>
       {read.kind === 'fits' && <Fits read={read} chosen={q} rules={rules} />}
-      <Heard {...{ q, read, rules, set, words, shopId }} reread={(other) => setQ(questionTyped(q.text, rules, units, other))} />
+      <Heard {...{ q, read, rules, set, words, shopId }} />
       {read.kind === 'leaks' && <Leak text={q.text} read={read} />}
       {read.part && catalogue && (
         <PartsFound ids={read.part.ids} parts={catalogue.parts} stock={catalogue.stock} elsewhere={elsewhere} currency={catalogue.currency} />
@@ -179,6 +180,18 @@ function taking({ chains, lengths }: Answer['result'], query: MatchQuery, parts:
     if (part !== null) return chainWithLength(query, chain, part);
   }
   return null;
+}
+
+/** The sentence again where the shop's words have become others: told here, or come from another device. */
+function useReread(words: OwnWords, reread: (before: OwnWords) => void): void {
+  const readBy = useRef(words);
+  const said = JSON.stringify(words);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what the words say, and not which object says it
+  useEffect(() => {
+    if (JSON.stringify(readBy.current) === said) return;
+    reread(readBy.current);
+    readBy.current = words;
+  }, [said]);
 }
 
 /** The question's address, as the browser shows it: at once after a press, once no key has come for a moment while a sentence is typed. */

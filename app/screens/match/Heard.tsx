@@ -12,11 +12,10 @@ interface Props {
   words: OwnWords;
   shopId: string;
   set: (change: Partial<Question>) => void;
-  reread: (words: OwnWords) => void;
 }
 
 /** What was read of the sentence: both sides with whatever else they may be, what is asked, what was not used; and the one question that is asked back. */
-export function Heard({ q, read, rules, words, shopId, set, reread }: Props) {
+export function Heard({ q, read, rules, words, shopId, set }: Props) {
   const units = useUnits();
   const chips = demandsOf(q, rules, units, words);
   const question = read.asked.find((a) => isOpen(a, q)) ?? null;
@@ -37,7 +36,7 @@ export function Heard({ q, read, rules, words, shopId, set, reread }: Props) {
         </b>
         {chips.length > 0 && `: ${chips.map((c) => c.words).join(', ')}`}
       </p>
-      <Sentence text={q.text} {...{ read, words, shopId, reread }} />
+      <Sentence text={q.text} {...{ read, words, shopId }} />
       {q.from !== null && <Side label="From" value={q.from} readings={read.from} onChoose={(from) => set({ from })} />}
       {q.to !== null && <Side label={isInlet ? question!.text : 'To'} value={q.to} readings={read.to} onChoose={(to) => set({ to })} />}
       {question && !isInlet && (

@@ -7,12 +7,10 @@ interface Props {
   read: QuestionRead;
   words: OwnWords;
   shopId: string;
-  /** The sentence again, by other words of the shop. */
-  reread: (words: OwnWords) => void;
 }
 
 /** The sentence as it was typed, with what was not used struck out; a struck word can be told, and is the shop's own from then on. */
-export function Sentence({ text, read, words, shopId, reread }: Props) {
+export function Sentence({ text, read, words, shopId }: Props) {
   const [asked, setAsked] = useState<string | null>(null);
   const own = Object.entries(words).filter(([word]) => text.toLowerCase().includes(word));
   if (!read.spans.some((s) => s.as === 'unknown') && own.length === 0) return null;
@@ -50,7 +48,6 @@ export function Sentence({ text, read, words, shopId, reread }: Props) {
           word={asked}
           onKeep={(means) => {
             say([saying('shop', shopId, 'word-told', { word: asked.toLowerCase(), means })], `"${asked}" means ${means}`);
-            reread({ ...words, [asked.toLowerCase()]: means });
             setAsked(null);
           }}
           onLeave={() => setAsked(null)}
@@ -66,7 +63,6 @@ export function Sentence({ text, read, words, shopId, reread }: Props) {
             className="key"
             onClick={() => {
               say([saying('shop', shopId, 'word-told', { word, means: null })], `"${word}" is forgotten`);
-              reread(Object.fromEntries(Object.entries(words).filter(([own]) => own !== word)));
             }}
           >
             Forget it

@@ -1,7 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { defaultRules } from '../../../core/index.ts';
-import { addressOf, inchesOf, isStopUsual, needOf, psiOf, questionOf, questionTyped } from './question.ts';
+import { addressOf, inchesOf, isStopUsual, needOf, psiOf, questionOf, questionTyped, readAgain } from './question.ts';
 
 describe('a question typed', () => {
   it('fills the form with what was said, the house rules besides', () => {
@@ -32,6 +32,20 @@ describe('a question typed', () => {
   it('has nothing to ask of a length or a pressure that is none', () => {
     assert.equal(needOf({ ...questionTyped('', defaultRules), length: 'far' }, null), null);
     assert.equal(needOf({ ...questionTyped('', defaultRules), psi: 'much' }, null), null);
+  });
+});
+
+describe('a sentence by other words of the shop', () => {
+  const words = { wibbler: '3/8 comp stop' };
+  const asked = questionTyped('wibbler to a dishwasher', defaultRules);
+  it('is read as it is meant, and as it was where the word is forgotten', () => {
+    const now = readAgain(asked, defaultRules, 'inch', {}, words);
+    assert.deepEqual([now.from, now.to], ['comp-3/8-m', 'ght-3/4-m']);
+    assert.deepEqual(readAgain(now, defaultRules, 'inch', words, {}), asked);
+  });
+  it('keeps what was changed by hand, and fills what was missing', () => {
+    const now = readAgain({ ...asked, to: 'npt-3/8-f', stop: true }, defaultRules, 'inch', {}, words);
+    assert.deepEqual([now.from, now.to, now.stop], ['comp-3/8-m', 'npt-3/8-f', true]);
   });
 });
 

@@ -102,6 +102,13 @@ export function questionTyped(text: string, rules: HouseRules, units: Units = 'i
   };
 }
 
+/** The same sentence by other words of the shop: as it is read now, or where it was changed by hand what was still missing. */
+export function readAgain(old: Question, rules: HouseRules, units: Units, before: OwnWords, words: OwnWords): Question {
+  const now = questionTyped(old.text, rules, units, words);
+  const isAsRead = JSON.stringify(questionTyped(old.text, rules, units, before)) === JSON.stringify(old);
+  return isAsRead ? now : { ...old, from: old.from ?? now.from, to: old.to ?? now.to, rejoin: old.rejoin ?? now.rejoin };
+}
+
 /** From an open pipe to an appliance, and nothing said of a stop: code and practice want one. */
 export function isStopUsual(text: string, words?: OwnWords): boolean {
   const { from, to, need } = readTyped(text, 'inch', words);
