@@ -58,7 +58,7 @@ export function Heard({ q, read, rules, words, shopId, set }: Props) {
         </fieldset>
       )}
       {chips.length > 0 && (
-        <ul className="flex flex-wrap gap-2 lg:col-span-2 print:hidden" aria-label="Asked of the chain">
+        <ul className="flex flex-wrap gap-2 print:hidden" aria-label="Asked of the chain">
           {chips.map(({ words: said, off }) => (
             <li key={said}>
               <button type="button" className="key min-h-12 px-3" onClick={() => set(off)}>
@@ -71,7 +71,7 @@ export function Heard({ q, read, rules, words, shopId, set }: Props) {
         </ul>
       )}
       {q.text.trim() !== '' && read.spans.length > 0 && (
-        <details className="why lg:col-span-2 print:hidden">
+        <details className="why print:hidden">
           <summary>Why it was read so</summary>
           <ul>
             {read.spans.map(({ at, length, as }) => (
