@@ -65,10 +65,10 @@ export function piecesOf(text: string): Piece[] {
 }
 const PUSH_TO_CONNECT = /\bpush to connect\b/gi;
 const STOP_ALONE =
-  /^(?:(?:an?|the|its|own|new|old|angle|straight|quarter[- ]turn|compression|push|sweat|solder|bath(?:room)?|kitchen|toilet|commode|sink|faucet|basin|vanity|lav(?:atory)?)\s+)*(?:stop|shut[- ]?off)s?(?: valves?)?$/i;
+  /^(?:(?:an?|the|its|own|new|old|angle|straight|quarter[- ]turn|compression|push|sweat|solder|bath(?:room)?|kitchen|toilet|commode|sink|faucet|basin|vanity|lav(?:atory)?)\s+)*(?:stop|shut[- ]?off|valve)s?(?: valves?)?$/i;
 /** A line without a size joins nothing by itself: it is what is looked for. */
 export const LINE_ALONE =
-  /^(?:(?:an?|the|my|new|old|braided|flexible|flex|supply|water)\s+)*(?:hoses?|lines?|connectors?|supply|supplies|hookups?)$/i;
+  /^(?:(?:an?|the|my|new|old|braided|stainless|steel|rubber|long|longer|short|shorter|replacement|flexible|flex|supply|water)\s+)*(?:hoses?|lines?|connectors?|supply|supplies|hookups?)$/i;
 
 /** An appliance without its line: 'dishwasher connector'. */
 function lineless(text: string): string {
