@@ -1,6 +1,7 @@
 import assert from 'node:assert/strict';
 import { describe, it } from 'node:test';
 import { z } from 'zod';
+import { usualSourcesTable } from '../core/ask/usual-sources.table.ts';
 import { inletsTable } from '../core/ends/tables/inlets.table.ts';
 import { threads } from '../core/ends/tables/threads.ts';
 import { tubeJoints } from '../core/ends/tables/tube-joints.ts';
@@ -13,6 +14,7 @@ import { CatalogueError, readCsv } from './csv.ts';
 import { inletsOf } from './generate-core-tables.ts';
 import { catalogue } from './index.ts';
 import { readNutFlats, readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
+import { readUsualSources } from './usual-sources.ts';
 
 describe('the catalogue', () => {
   it("is what the core's frozen tables were made from", () => {
@@ -22,6 +24,11 @@ describe('the catalogue', () => {
     assert.deepEqual(tubeJoints, readTubeJoints());
     assert.deepEqual(nutFlatsTable, readNutFlats());
     assert.deepEqual(inletsTable, inletsOf());
+    assert.deepEqual(usualSourcesTable, readUsualSources());
+  });
+  it('names a usual source for what there is', () => {
+    const known = ['*', ...catalogue().appliances.map((a) => a.id)];
+    for (const { appliance, say } of readUsualSources()) assert.ok(known.includes(appliance), `${appliance}: ${say}`);
   });
 
   it('every appliance’s usual line begins with a shape that lines begin with, whose bore is said', () => {

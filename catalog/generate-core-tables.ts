@@ -5,6 +5,7 @@ import { readAppliances } from './appliances.ts';
 import { houseChoices } from './house-rules.ts';
 import { readGoods } from './parts.ts';
 import { readNutFlats, readSeals, readThreads, readTubeJoints, readTubes } from './tables.ts';
+import { readUsualSources } from './usual-sources.ts';
 import { readWorkKinds } from './work-kinds.ts';
 
 export function tableSource(file: string, name: string, rows: unknown[]): string {
@@ -44,4 +45,5 @@ if (process.argv[1] === fileURLToPath(import.meta.url)) {
   write('seals.csv', 'seals', readSeals(), 'rows');
   write('tube-joints.csv', 'tube-joints', readTubeJoints());
   write('appliances.csv', 'inlets', inletsOf());
+  write('usual-sources.csv', 'usual-sources', readUsualSources(), 'ask');
 }

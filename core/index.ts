@@ -16,6 +16,7 @@ export {
   readQuestion,
   type SpanKind,
   type ToldPart,
+  type UsualSource,
   type WordSpan,
   withMillimetres,
 } from './ask/index.ts';
@@ -35,6 +36,7 @@ export {
   type Mating,
   type Measure,
   mate,
+  notOurs,
   type Piece,
   type Point,
   type Reading,

@@ -110,6 +110,10 @@ describe('a word of the shop', () => {
     assert.deepEqual(said('Doohickey to a toilet', 'unknown', { words }), []);
     assert.deepEqual(readQuestion('Doohickey to a toilet').unread, ['doohickey']);
   });
+  it('makes ours of nothing that is not', () => {
+    const { kind, from, to } = readQuestion('gas to a toilet', { words: { gas: '1/2 copper' } });
+    assert.deepEqual([kind, from.length + to.length], ['not-ours', 0]);
+  });
   it('is no part of another word, nor looked through again', () => {
     assert.deepEqual(readQuestion('doohickeys to a toilet', { words }).from, []);
     assert.equal(readQuestion('b  nut on a basin faucet', { words: { ...words, nut: 'gizmo' } }).unread.includes('gizmo'), false);

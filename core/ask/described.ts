@@ -29,23 +29,23 @@ const LONGEST_SIZE_IN = 4;
 /** Said of what joins two ends without a line. */
 const FITTING =
   /\b(?:adapt[eo]rs?|fittings?|unions?|couplings?|couplers?|elbows?|bushings?|push|push[- ](?:fit|in|on)|sweat|solder|crimp|expansion)\b/i;
+/** Hoses that have the same nut at both ends, and what it goes on. */
 const HOSE = /\b(?:washer|washing machine|laundry) hoses?\b/gi;
-/** Hoses that have the same nut at both ends. */
-const HOSES: [says: RegExp, stub: EndCode][] = [[HOSE, 'ght-3/4-m']];
+const HOSE_STUB: EndCode = 'ght-3/4-m';
 
 /** A size by itself on a connector: the nut that mostly has it. */
 const USUAL_NUT: Record<string, string> = { '1/4': '1/4 comp', '3/8': '3/8 comp', '1/2': '1/2 fip', '7/8': '7/8 bc', '3/4': '3/4 ght' };
 
 /**
- * @param hasLength a length was said of it and is taken out already
+ * @param saidIn a length that was said of it and is taken out already, in
  * @returns null where no part is described by two ends
  */
-export function describedIn(text: string, hasLength: boolean): Described | null {
+export function describedIn(text: string, saidIn?: number): Described | null {
   const isLine = text.search(LINE) >= 0;
   const plain = isLine ? text.replace(SIZE_TO_SIZE, '$1 x ') : text;
   if (!/\s(?:x|by)\s|\bhoses?\b/i.test(plain)) return null;
   const isStop = text.search(STOP) >= 0;
-  let lengthIn: number | null = null;
+  let lengthIn: number | null = saidIn ?? null;
   const take = (whole: string, said: string): string => {
     const inches = readLengthIn(said.replace(/-/g, ' '));
     if (lengthIn !== null || inches === null || inches <= LONGEST_SIZE_IN) return whole;
@@ -54,10 +54,9 @@ export function describedIn(text: string, hasLength: boolean): Described | null 
   };
   let rest = ` ${plain} `.replace(LENGTH, take);
   rest = rest.trimEnd().replace(BARE_LENGTH, (whole, said: string) => take(whole, `${said} in`));
-  const hose = HOSES.find(([says]) => rest.search(says) >= 0);
-  if (hose && (hasLength || lengthIn !== null || isNothingElse(rest))) {
-    const stub = [{ end: hose[1], why: 'what such hoses go on' }];
-    const nut = readEnd(hose[1].replace(/-m$/, '-f'));
+  if (rest.search(HOSE) >= 0 && (lengthIn !== null || isNothingElse(rest))) {
+    const stub = [{ end: HOSE_STUB, why: 'what such hoses go on' }];
+    const nut = readEnd(HOSE_STUB.replace(/-m$/, '-f'));
     return { from: stub, to: stub, isStop: false, isLine: true, ends: [nut, nut], lengthIn, pieces: [] };
   }
   const pieces = rest
@@ -67,7 +66,7 @@ export function describedIn(text: string, hasLength: boolean): Described | null 
     .split(/\s+(?:x|by)\s+/i)
     .map((piece) => piece.replace(/^[\s,x]+|[\s,]+$/gi, '').trim());
   if (pieces.length !== 2 || pieces.some((p) => p === '')) return null;
-  const isFitting = !isStop && !isLine && !hasLength && lengthIn === null;
+  const isFitting = !isStop && !isLine && lengthIn === null;
   if (isFitting && !FITTING.test(text)) return null;
   const [a, b] = pieces.map((p) => readEnd(nutOf(p, isStop))) as [Reading[], Reading[]];
   if (a.length === 0 || b.length === 0 || a[0]!.appliance || b[0]!.appliance) return null;

@@ -5,3 +5,4 @@ export { readQuestion } from './question.ts';
 export type { Answered, Asked, Given, QuestionRead } from './question-read.ts';
 export type { SpanKind, WordSpan } from './spans.ts';
 export { asTold, findParts, readPart, type ToldPart } from './told.ts';
+export type { UsualSource } from './usual-source.ts';

@@ -1,5 +1,6 @@
 /** Water from somewhere to somewhere; or a leak, or a stop by itself. */
-import { type EndCode, isOpenPipe, onlyWater, parseEnd, type Reading, readEnd, withoutPlaces } from '../ends/index.ts';
+import { isOpenPipe, onlyWater, parseEnd, type Reading, readEnd, withoutPlaces } from '../ends/index.ts';
+import { workFor } from '../make/index.ts';
 import { CERTAIN_FROM } from './asked.ts';
 import { type Demands, readDemands } from './demands.ts';
 import { goesOnto } from './described.ts';
@@ -29,15 +30,20 @@ const areBothPipe = ({ from, to }: Read): boolean => [from, to].every(([best]) =
 
 /** 'a stop for half inch pex' */
 function stopAlone({ from, to }: Roles, { need, rules, unread }: Demands): Read | null {
-  // 'an angle stop, 1/2 sweat': by its own inlet.
-  const best = from?.readings[0];
-  const isOfStop = !to && best && (need.stop || STOP_WORD.test(from.text)) && (parseEnd(best.end).kind === 'socket' || isOpenPipe(best.end));
-  const own = isOfStop ? from.readings.flatMap((r) => (parseEnd(r.end).kind === 'socket' ? goesOnto(r, 'inlet') : isOpenPipe(r.end) ? [r] : [])) : [];
+  // 'an angle stop, 1/2 sweat': by its own inlet, or the pipe it goes on.
+  const own = !to && from && (need.stop || STOP_WORD.test(from.text)) ? from.readings.flatMap(inletOf) : [];
   if (own.length > 0) return { ...NOTHING, kind: 'part', from: own, need: { ...need, stop: true }, rules, unread };
   const isForStop = from ? from.isBareStop : need.stop === true;
   if (!isForStop || !to || !isOpenPipe(to.readings[0]!.end)) return null;
   return { ...NOTHING, kind: 'part', from: to.readings, need: { ...need, stop: true }, rules, unread };
 }
+
+/** What the inlet of a stop goes on: its cup or push end on a tube; [] of anything but those and pipe. */
+const inletOf = (reading: Reading, _: number, all: readonly Reading[]): Reading[] => {
+  // The best reading decides what is spoken of: '3/8 angle stop' is its outlet, whatever else it may be.
+  if (parseEnd(all[0]!.end).kind === 'thread') return [];
+  return parseEnd(reading.end).kind === 'socket' ? goesOnto(reading, 'inlet') : isOpenPipe(reading.end) ? [reading] : [];
+};
 
 function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: Kept, isRough: boolean): Read {
   const sideSaid = (m: Mention | null) => pieces.find((p) => m !== null && p.mention === m)?.side ?? null;
@@ -48,7 +54,8 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
   const inlets = roles.to?.isAppliance ? roles.to.readings.map((r) => r.end) : [];
   const refined = roles.rest.find((m) => m.readings.some((r) => inlets.includes(r.end)));
   const inlet = [...(refined?.readings.filter((r) => inlets.includes(r.end)) ?? []), ...(b?.readings ?? [])];
-  const to = isRough && inlet[0]?.appliance ? stubsOf(inlet[0].appliance) : inlet;
+  const stubs = isRough && inlet[0]?.appliance ? stubsOf(inlet[0].appliance) : [];
+  const to = stubs.length > 0 ? stubs : inlet;
   // No appliance stands in a wall: there the pipe does that it is fed from.
   const isHidden = demands.isInWall && to.length > 0 && !roles.to?.isFed;
   // A line of polyethylene would do for cold water, and not for what a dishwasher takes.
@@ -61,7 +68,7 @@ function lineOf(pieces: readonly Piece[], roles: Roles, demands: Demands, kept: 
   });
   return {
     ...NOTHING,
-    kind: to.length + from.length === 0 ? 'unclear' : isRough ? 'rough' : 'chain',
+    kind: to.length + from.length === 0 ? 'unclear' : stubs.length > 0 ? 'rough' : 'chain',
     from,
     to,
     rejoin,
@@ -98,9 +105,12 @@ function leakAt(mentions: readonly Mention[]): Reading[] {
   const appliance = at && /\bfill ?-?valve\b/i.test(at.text) ? 'toilet' : at?.readings[0]?.appliance;
   return appliance ? readEnd(appliance.replaceAll('-', ' ')) : (at?.readings ?? []);
 }
+
 /** A rough-in is capped at its stubs: nothing joins the appliance before its visit. */
-const stubsOf = (appliance: string): Reading[] => STUBS.map((end) => ({ end, why: 'a rough-in ends at capped stubs', appliance }));
-const STUBS: readonly EndCode[] = ['cu-5/8od', 'pex-5/8od', 'npt-1/2-f'];
+function stubsOf(appliance: string): Reading[] {
+  const stubs = workFor(appliance).find((kind) => kind.stubs.length > 0)?.stubs ?? [];
+  return stubs.map((end) => ({ end, why: 'a rough-in ends at capped stubs', appliance }));
+}
 
 /** What is joined later: it ends at stubs. */
 const ROUGH_IN = /\brough(?:ed|ing)?[- ]?in\b/i;

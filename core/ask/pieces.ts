@@ -105,7 +105,8 @@ function readSide(text: string): Side {
   return { readings, unread, said, notes: readEndNotes(said).filter((n) => n.rule !== 'unused') };
 }
 
-const bare = (word: string): string => word.toLowerCase().replace(/^[^\w/.½¼¾⅛⅜⅝⅞]+|[^\w'/½¼¾⅛⅜⅝⅞]+$/g, '');
+/** A word without what stands before and behind it. */
+export const bare = (word: string): string => word.toLowerCase().replace(/^[^\w/.½¼¾⅛⅜⅝⅞]+|[^\w'/½¼¾⅛⅜⅝⅞]+$/g, '');
 export const wordsOf = (text: string): string[] =>
   text
     .split(/[\s,;:]+/)

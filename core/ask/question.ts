@@ -28,7 +28,8 @@ const MOST_LETTERS = 400;
  * @source trade usage
  */
 export function readQuestion(text: string, { parts, words }: Given = {}): QuestionRead {
-  const meant = words === undefined || text.length > MOST_LETTERS ? text : inTradeWords(text, words);
+  // No word of the shop makes ours of what is not.
+  const meant = words === undefined || text.length > MOST_LETTERS || notOurs(text) ? text : inTradeWords(text, words);
   const { read, described } = remember(questions, MOST_QUESTIONS, meant.slice(0, MOST_LETTERS + 1), () => whole(meant));
   if (meant === text && (parts === undefined || !described)) return read;
   return {
@@ -111,13 +112,13 @@ const BARE_PIPE = /^((?:an?\s+)?[\d/]+"?)\s+pipe$/i;
 
 /** '3/8 comp x 7/8 bc x 16' */
 function partDescribed(rest: string, { need }: Demands): Read | null {
-  const part = describedIn(rest, need.minLengthIn !== undefined);
+  const part = describedIn(rest, need.minLengthIn);
   if (!part) return null;
   const asked = { ...(part.isStop ? { stop: true } : {}), ...(part.lengthIn === null ? {} : { minLengthIn: part.lengthIn }) };
   const unread = part.pieces.flatMap((piece) => notFiller(unusedWords(piece)));
   return {
     ...NOTHING,
-    described: { ...part, lengthIn: part.lengthIn ?? need.minLengthIn ?? null },
+    described: part,
     kind: part.isLine ? 'chain' : 'part',
     margin: CERTAIN,
     from: part.from,

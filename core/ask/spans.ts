@@ -1,6 +1,7 @@
 /** What each word of a sentence was taken for, where it stands as typed. */
 import { type Phrase, tradePhrase } from '../ends/index.ts';
 import { FILLER } from './filler.ts';
+import { bare } from './pieces.ts';
 import { relationAt } from './relations.ts';
 import { putRight } from './slips.ts';
 
@@ -93,5 +94,3 @@ function kindOf(words: readonly string[], after: string): SpanKind {
   if (relationAt(words, 0)) return 'relation';
   return phrase || FILLER.has(text) ? 'filler' : 'wish';
 }
-
-const bare = (word: string): string => word.toLowerCase().replace(/^[("'.-]+|[)'.?!-]+$/g, '');

@@ -2,7 +2,7 @@
 import { type EndCode, isEndCode, parseEnd, type Reading, readEnd, unusedWords } from '../ends/index.ts';
 import type { Part } from '../match/index.ts';
 import { readDemands } from './demands.ts';
-import { describedIn } from './described.ts';
+import { type Described, describedIn } from './described.ts';
 import { inTradeWords, type OwnWords } from './own-words.ts';
 import { partsDescribed } from './parts.ts';
 import { putRight } from './slips.ts';
@@ -24,10 +24,9 @@ export interface ToldPart {
   lengthIn: number | null;
 }
 
-const described = (text: string) => {
-  const demands = readDemands(tidied(putRight(text)));
-  const part = describedIn(demands.rest.replace(/^[\s,]+|[\s,]+$/g, ''), demands.need.minLengthIn !== undefined);
-  return part && { ...part, lengthIn: part.lengthIn ?? demands.need.minLengthIn ?? null };
+const described = (text: string): Described | null => {
+  const { rest, need } = readDemands(tidied(putRight(text)));
+  return describedIn(rest.replace(/^[\s,]+|[\s,]+$/g, ''), need.minLengthIn);
 };
 
 /** The ends of a part by its description: 'braided toilet connector 3/8 comp x 7/8 ballcock, 12 in'; null where it does not tell both. */

@@ -14,5 +14,5 @@ export { LEAST_CUPS, lineCups, rinseOf } from './rinse.ts';
 export type { DrainJoint, Recovery, StepStage, StepTemplate, StepWhen } from './step-data.ts';
 export { type Along, type TakeAlong, takeAlong } from './take-along.ts';
 export { type CardPart, cardVersionOf, DRAINS_APART, type RunFacts, SIDES_SAID, type WorkStep, workCard } from './work-card.ts';
-export { isWorkKind, MOVES, usualWork, type WorkKind, type WorkKindId, workKind, workKinds, worksOn } from './work-kinds.ts';
+export { isWorkKind, MOVES, usualWork, type WorkKind, type WorkKindId, workFor, workKind, workKinds, worksOn } from './work-kinds.ts';
 export type { NutFlats } from './wrench.ts';

@@ -22,8 +22,8 @@ describe('a word of the shop', () => {
     assert.deepEqual(told.apply(once, { word: 'b nut', means: null }).words, {});
     assert.equal(told.says({ word: 'b nut', means: null }), '"b nut" is no word of the shop any more');
   });
-  it('is refused where it is none: a size, a letter, too long', () => {
-    for (const word of ['3/8', 'x', '', 'w'.repeat(MOST_OWN_LETTERS.word + 1)])
+  it('is refused where it is none: a size, a letter, what is not ours, too long', () => {
+    for (const word of ['3/8', 'x', '', 'gas', 'water heater', 'w'.repeat(MOST_OWN_LETTERS.word + 1)])
       assert.equal(told.shape.safeParse({ word, means: 'toilet' }).success, false, word);
     assert.equal(told.shape.safeParse({ word: 'gizmo', means: ' ' }).success, false);
   });

@@ -1,5 +1,5 @@
 import * as z from 'zod/mini';
-import { MOST_OWN_LETTERS } from '../../core/index.ts';
+import { MOST_OWN_LETTERS, notOurs } from '../../core/index.ts';
 import { clearable, fieldsInWords, someOf } from '../book/rules.ts';
 import { change, itsFields, type Subject } from '../book/subject.ts';
 import { cents, currency, name, timeZone } from '../shapes.ts';
@@ -29,6 +29,7 @@ const wordTold = z.strictObject({
     z.minLength(2, 'is no word'),
     z.maxLength(MOST_OWN_LETTERS.word, `is longer than ${MOST_OWN_LETTERS.word} characters`),
     z.refine((word) => /\p{L}/u.test(word), 'is no word: a size stays what it is'),
+    z.refine((word) => notOurs(word) === null, 'names what is not ours: that word stays what it is'),
   ),
   /** What it is in words that are read; null takes it away again. */
   means: z.nullable(

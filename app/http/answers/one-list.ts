@@ -57,7 +57,6 @@ export function oneList(typed: string, found: readonly Found[], { today, words }
   const meant = found.filter((one) => isMeant(typed, one));
   const others = found.filter((one) => !meant.includes(one));
   const isWhole = question !== null && read.unread.length === 0;
-  // An appliance by itself is asked for as often as it is looked up.
   const ranked = isWhole ? [...meant, question, ...others] : [...meant, ...others, question];
   return [screen, ...ranked].filter((one) => one !== null);
 }

@@ -121,11 +121,11 @@ function Asked({ address, rules: made, runs: given, first, words: madeWords, sho
         {(read.kind === 'fits' ? null : best) ?? ''}
       </h2>
       {read.kind === 'fits' && <Fits read={read} chosen={q} rules={rules} />}
-      <Heard {...{ q, read, rules, set, words, shopId }} />
-      {read.kind === 'leaks' && <Leak text={q.text} read={read} />}
       {read.part && catalogue && (
         <PartsFound ids={read.part.ids} parts={catalogue.parts} stock={catalogue.stock} elsewhere={elsewhere} currency={catalogue.currency} />
       )}
+      <Heard {...{ q, read, rules, set, words, shopId }} />
+      {read.kind === 'leaks' && <Leak text={q.text} read={read} />}
       <div className="grid grid-cols-[minmax(0,1fr)] items-start gap-x-6 border-t border-ink pt-3 lg:grid-cols-[minmax(0,1fr)_20rem] print:block">
         <section ref={answer} id="answer" tabIndex={-1} aria-label="Answer">
           {told && (

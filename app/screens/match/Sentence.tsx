@@ -13,7 +13,8 @@ interface Props {
 export function Sentence({ text, read, words, shopId }: Props) {
   const [asked, setAsked] = useState<string | null>(null);
   const own = Object.entries(words).filter(([word]) => text.toLowerCase().includes(word));
-  if (!read.spans.some((s) => s.as === 'unknown') && own.length === 0) return null;
+  // What is not ours is no word to be told otherwise.
+  if (read.kind === 'not-ours' || (!read.spans.some((s) => s.as === 'unknown') && own.length === 0)) return null;
   return (
     <div className="lg:col-span-2 print:hidden">
       <p role="status" className="text-lg">

@@ -1,6 +1,6 @@
 /** What a person types, taken apart: numbers, callouts, and the trade's words in whatever order. */
 import { readFraction, withoutGlyphs, writeFraction } from '../../units/index.ts';
-import { type Phrase, phrases } from './vocabulary.ts';
+import { type Phrase, tradePhrase } from './vocabulary.ts';
 
 export interface Said {
   /** As codes write them: '3/8', '1/2', '1'. */
@@ -79,12 +79,6 @@ export function takeApart(text: string): Said {
   return out;
 }
 
-/** A phrase of the trade, hyphens or none, one or several of it. */
-function phraseOf(said: string): Phrase | undefined {
-  const known = phrases().get(said) ?? phrases().get(said.replaceAll('-', ' '));
-  return known ?? (/[a-z]{3}s$/.test(said) ? phrases().get(said.slice(0, -1)) : undefined);
-}
-
 /** Words and phrases, the longest phrase first. */
 function words(text: string): (Phrase | string)[] {
   const tokens = text
@@ -95,7 +89,7 @@ function words(text: string): (Phrase | string)[] {
   for (let i = 0; i < tokens.length; ) {
     let taken = 0;
     for (let n = Math.min(4, tokens.length - i); n >= 1 && taken === 0; n--) {
-      const phrase = phraseOf(tokens.slice(i, i + n).join(' '));
+      const phrase = tradePhrase(tokens.slice(i, i + n).join(' '));
       if (!phrase) continue;
       out.push(phrase);
       taken = n;

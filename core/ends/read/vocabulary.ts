@@ -131,5 +131,8 @@ export function begunWord(word: string): Phrase | undefined {
   return undefined;
 }
 
-/** What a phrase of the trade says, in its lower-case words. */
-export const tradePhrase = (words: string): Phrase | undefined => phrases().get(words) ?? phrases().get(words.replaceAll('-', ' '));
+/** What a phrase of the trade says, in its lower-case words: with hyphens or none, one or several of it. */
+export function tradePhrase(words: string): Phrase | undefined {
+  const known = phrases().get(words) ?? phrases().get(words.replaceAll('-', ' '));
+  return known ?? (/[a-z]{3}s$/.test(words) ? phrases().get(words.slice(0, -1)) : undefined);
+}
